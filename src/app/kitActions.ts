@@ -1,0 +1,81 @@
+import type { Body, Card } from '../core/model/kit.ts';
+import { kitFileName, kitText } from '../kit/exportKit.ts';
+import { type Kit, EMPTY_KIT, type Settings } from '../kit/kit.ts';
+import {
+  deleteItems,
+  insertAfter,
+  listSnapshots,
+  putItem,
+  putSettings,
+  readStoredKit,
+  replaceKit,
+  startWith,
+  type Undo,
+} from '../store/kitStore.ts';
+import { database } from './database.ts';
+
+const now = (): string => new Date().toISOString();
+
+/** An id no other item has; readable enough in a file. */
+export const newId = (): string => crypto.randomUUID().slice(0, 13);
+
+/** The demo kit, loaded only when asked for. */
+async function demoKit(): Promise<Kit> {
+  const { default: file } = await import('../kit/demo.coolreel.json');
+  return file as unknown as Kit;
+}
+
+export const startWithDemo = async (): Promise<boolean> => startWith(database, await demoKit());
+export const startEmpty = (): Promise<boolean> => startWith(database, EMPTY_KIT);
+export const loadDemo = async (): Promise<void> =>
+  replaceKit(database, await demoKit(), 'before loading the demo kit', now());
+export const emptyKit = (): Promise<void> => replaceKit(database, EMPTY_KIT, 'before starting empty', now());
+
+export const importKit = (kit: Kit): Promise<void> => replaceKit(database, kit, 'before an import', now());
+
+export async function exportKit(): Promise<{ readonly name: string; readonly text: string }> {
+  return { name: kitFileName(now()), text: kitText(await readStoredKit(database)) };
+}
+
+export const saveBody = (body: Body): Promise<Undo> => putItem(database, 'bodies', body);
+export const saveCard = (card: Card): Promise<Undo> => putItem(database, 'cards', card);
+
+/** A free name: `Dory 2`, `Dory 3`; a label that ends in digits counts on: `C-02` after `C-01`. */
+export function nextName(name: string, taken: readonly string[]): string {
+  const digits = /^(.*?)(\d+)$/.exec(name);
+  const stem = digits ? (digits[1] ?? '') : `${name} `;
+  const width = digits?.[2]?.length ?? 1;
+  for (let number = Number(digits?.[2] ?? 1) + 1; ; number += 1) {
+    const candidate = `${stem}${String(number).padStart(width, '0')}`;
+    if (!taken.includes(candidate)) return candidate;
+  }
+}
+
+export const duplicateCard = (card: Card, all: readonly Card[]): Promise<Undo> =>
+  insertAfter(database, 'cards', card.id, {
+    ...card,
+    id: newId(),
+    label: nextName(card.label, all.map(({ label }) => label)),
+  } as Card);
+
+export const duplicateBody = (body: Body, all: readonly Body[]): Promise<Undo> =>
+  insertAfter(database, 'bodies', body.id, {
+    ...body,
+    id: newId(),
+    name: nextName(body.name, all.map(({ name }) => name)),
+  } as Body);
+
+export const deleteBody = (id: string): Promise<Undo> => deleteItems(database, 'bodies', [id]);
+export const deleteCard = (id: string): Promise<Undo> => deleteItems(database, 'cards', [id]);
+
+export const changeSettings = (change: Partial<Settings>): Promise<void> => putSettings(database, change);
+
+export const snapshots = () => listSnapshots(database);
+
+/** Puts a snapshot back; what stands now is kept as another snapshot first. */
+export async function restoreSnapshot(text: string): Promise<void> {
+  const { parseKit } = await import('../kit/importKit.ts');
+  const kit = parseKit(text);
+  if (!kit.ok) throw new Error('the snapshot cannot be read');
+  await replaceKit(database, kit.value, 'before restoring a snapshot', now());
+}

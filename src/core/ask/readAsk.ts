@@ -1,0 +1,177 @@
+import { type Label, labelOf, type Unread } from '../label/readLabel.ts';
+import type { Span, Token } from '../label/token.ts';
+import { MAX_TEXT, tokenize } from '../label/tokenize.ts';
+import type { Codec, Mode, ModeRate } from '../model/kit.ts';
+import { err, ok, type Result } from '../result.ts';
+import { ASSUMED } from '../standards/assumptions.ts';
+import type { Bus } from '../standards/buses.ts';
+import { toMbps } from '../units/convert.ts';
+import type { Ask, AskRefusal, Reading } from './ask.ts';
+
+type Of<K extends Token['kind']> = Extract<Token, { kind: K }>;
+const all = <K extends Token['kind']>(tokens: readonly Token[], kind: K): readonly Of<K>[] =>
+  tokens.filter((token): token is Of<K> => token.kind === kind);
+
+const span = ({ start, end, text }: Span): Span => ({ start, end, text });
+
+/** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
+function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {
+  const from = tokens.findIndex((token) => token.kind === 'word' && token.word === 'on');
+  if (from < 0) return new Set();
+  const rest = tokens.slice(from + 1);
+  const to = rest.findIndex((token) => token.kind === 'word' && token.word === 'for');
+  return new Set(to < 0 ? rest : rest.slice(0, to));
+}
+
+/**
+ * Which rate is the stream. Bits are always the stream's: cards print bytes. Bytes are the stream's outside the card
+ * clause while no bits are given; inside it they are a peak printed on the card.
+ */
+function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): readonly Of<'rate'>[] {
+  const rates = all(tokens, 'rate');
+  const bits = rates.filter(({ written }) => written === 'bits');
+  return bits.length > 0 ? bits : rates.filter((token) => !clause.has(token));
+}
+
+/** A bus after `in` is the slot's, not the card's. */
+function slotBusToken(tokens: readonly Token[]): Of<'bus'> | null {
+  const at = tokens.findIndex((token) => token.kind === 'word' && token.word === 'in');
+  const next = tokens[at + 1];
+  return at >= 0 && next?.kind === 'bus' ? next : null;
+}
+
+const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
+
+function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token | null): Label | null {
+  const own = tokens.filter(
+    (token) => token !== slot && !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
+  );
+  return own.some((token) => CARD_KINDS.includes(token.kind)) ? labelOf(own) : null;
+}
+
+interface Speeds {
+  readonly fps: number;
+  readonly captureFps: number | null;
+  readonly assumed: boolean;
+}
+
+/** First speed is recorded, a second or one after `at` is captured. */
+function speedsOf(tokens: readonly Token[]): Speeds {
+  const [first, second] = all(tokens, 'fps');
+  if (!first) return { fps: ASSUMED.quickFps.value, captureFps: null, assumed: true };
+  return { fps: first.value, captureFps: second ? second.value : null, assumed: false };
+}
+
+function repeated(tokens: readonly Token[], stream: readonly Of<'rate'>[]): AskRefusal | null {
+  const again = (what: 'rate' | 'capacity' | 'time' | 'picture', found: readonly Token[]): AskRefusal | null =>
+    found[1] ? { code: 'twice', what, again: span(found[1]) } : null;
+  return (
+    again('rate', stream) ??
+    again('capacity', all(tokens, 'capacity')) ??
+    again('time', all(tokens, 'time')) ??
+    again('picture', all(tokens, 'picture'))
+  );
+}
+
+function rateOf(
+  tokens: readonly Token[],
+  stream: Of<'rate'> | undefined,
+  speeds: Speeds,
+): Result<ModeRate, AskRefusal['code'] | readonly ('picture' | 'bits' | 'fps')[]> {
+  if (stream) return ok({ kind: 'stated', Mbps: toMbps(stream.value), is: 'maximum' });
+  const picture = all(tokens, 'picture')[0];
+  const bits = all(tokens, 'bits')[0];
+  const ratio = all(tokens, 'ratio')[0];
+  if (!picture && !bits && !ratio) return err('no-rate');
+  const missing = [
+    ...(picture ? [] : (['picture'] as const)),
+    ...(bits ? [] : (['bits'] as const)),
+    ...(speeds.assumed ? (['fps'] as const) : []),
+  ];
+  if (!bits || missing.length > 0) return err(missing);
+  return ok({ kind: 'raw', bitsPerPixel: bits.value, ratio: ratio?.value ?? 1 });
+}
+
+function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
+  return all(tokens, 'codec')[0]?.codec ?? (rate.kind === 'raw' ? 'raw' : 'intra');
+}
+
+/** Buses that many slots lack, so that taking the slot to have one is worth saying. */
+const FASTER_THAN_COMMON: readonly Bus[] = ['uhs-ii', 'uhs-iii', 'sd-express-1'];
+
+function readingsOf(tokens: readonly Token[], speeds: Speeds, card: Label | null, slotNamed: boolean): readonly Reading[] {
+  const readings: Reading[] = [];
+  for (const token of tokens) {
+    if (token.kind === 'rate' && token.loose) readings.push({ ...span(token), code: 'rate', value: token.value });
+    if (token.kind === 'capacity' && token.loose) readings.push({ ...span(token), code: 'capacity', value: token.value });
+    if (token.kind === 'time' && token.loose) readings.push({ ...span(token), code: 'time', value: token.value });
+    if (token.kind === 'picture-name') readings.push({ ...span(token), code: 'picture-name-ignored' });
+  }
+  if (speeds.assumed) readings.push({ code: 'fps-assumed', fps: speeds.fps });
+  if (card?.formInferred && card.form === 'cfexpress-b') {
+    const told = tokens.find((token) => token.kind === 'mark');
+    if (told) readings.push({ ...span(told), code: 'form-inferred', form: card.form });
+  }
+  if (card?.bus && !slotNamed && FASTER_THAN_COMMON.includes(card.bus)) readings.push({ code: 'slot-assumed', bus: card.bus });
+  return readings;
+}
+
+/** Names of pictures are harmless beside a rate and useless without one. */
+function unreadOf(tokens: readonly Token[], hasRate: boolean): readonly Unread[] {
+  return tokens.flatMap((token): Unread[] => {
+    if (token.kind === 'unread') return [{ ...span(token), problem: token.problem }];
+    if (token.kind !== 'picture-name' || hasRate) return [];
+    return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe } }];
+  });
+}
+
+/**
+ * Reads one line of need, card, arrangement and time, in any order.
+ *
+ * @param text - at most 500 characters
+ * @returns the question; or a refusal with the place. Nothing is guessed silently: loose spellings come back as
+ *   `readings`, and a stretch that is not understood refuses the whole line
+ * @example readAsk('600 Mb/s on 256GB V90 II for 2h')
+ */
+export function readAsk(text: string): Result<Ask, AskRefusal> {
+  if (text.trim() === '') return err({ code: 'empty' });
+  if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
+  const tokens = tokenize(text);
+  const stream = streamRates(tokens, cardClause(tokens));
+  const unread = unreadOf(tokens, stream.length > 0);
+  if (unread.length > 0) return err({ code: 'not-understood', unread });
+  const twice = repeated(tokens, stream);
+  if (twice) return err(twice);
+  const slot = slotBusToken(tokens);
+  const card = cardOf(tokens, stream, slot);
+  const speeds = speedsOf(tokens);
+  const rate = rateOf(tokens, stream[0], speeds);
+  if (!rate.ok) {
+    return typeof rate.error === 'string'
+      ? err({ code: 'no-rate', card })
+      : err({ code: 'raw-incomplete', missing: rate.error });
+  }
+  if (card && card.capacity === null) return err({ code: 'no-capacity', card });
+  const picture = all(tokens, 'picture')[0];
+  const mode: Mode = {
+    id: 'quick',
+    name: text.trim(),
+    codec: codecOf(tokens, rate.value),
+    width: picture?.width ?? null,
+    height: picture?.height ?? null,
+    fps: speeds.fps,
+    captureFps: speeds.captureFps,
+    rate: rate.value,
+    overhead: null,
+    requires: [],
+  };
+  return ok({
+    mode,
+    written: stream[0]?.written ?? null,
+    card,
+    slotBus: slot?.bus ?? null,
+    arrangement: all(tokens, 'arrangement')[0]?.arrangement ?? 'single',
+    time: all(tokens, 'time')[0]?.value ?? null,
+    readings: readingsOf(tokens, speeds, card, slot !== null),
+  });
+}

@@ -1,0 +1,98 @@
+import { ASSUMED } from '../standards/assumptions.ts';
+import { type Bus, busCeiling } from '../standards/buses.ts';
+import { type Family, familyOf } from '../standards/families.ts';
+import { type Form, isSd } from '../standards/forms.ts';
+import { countsOn, type Mark, mark } from '../standards/marks.ts';
+import type { Bytes, BytesPerSecond } from '../units/brand.ts';
+import type { Label, Unread } from './readLabel.ts';
+
+/** What is wrong, or worth saying, about a label [handbook §3]. `harmless` ones are not signs of a counterfeit. */
+export type LabelProblem =
+  | { readonly code: 'impossible-mark'; readonly text: string; readonly couldBe: readonly string[] }
+  | { readonly code: 'not-understood'; readonly text: string; readonly couldBe: readonly string[] }
+  | { readonly code: 'family-mismatch'; readonly printed: Family; readonly actual: Family | null; readonly capacity: Bytes }
+  | { readonly code: 'mark-needs-bus'; readonly mark: Mark; readonly needs: Bus; readonly printed: Bus | null }
+  | { readonly code: 'mark-on-wrong-form'; readonly mark: Mark; readonly form: Form }
+  | { readonly code: 'grade-contradicts'; readonly low: Mark; readonly high: Mark }
+  | { readonly code: 'speed-above-bus'; readonly speed: BytesPerSecond; readonly ceiling: BytesPerSecond; readonly bus: Bus }
+  | { readonly code: 'times-disagree'; readonly times: number; readonly timesRate: BytesPerSecond; readonly printed: BytesPerSecond }
+  | { readonly code: 'repeats'; readonly marks: readonly Mark[]; readonly harmless: true };
+
+export const isHarmless = (problem: LabelProblem): boolean => 'harmless' in problem;
+
+function unreadProblem(one: Unread): LabelProblem {
+  if (one.problem.code === 'no-such-mark') {
+    return { code: 'impossible-mark', text: one.text, couldBe: one.problem.couldBe };
+  }
+  const couldBe = one.problem.code === 'amount' ? [] : one.problem.couldBe;
+  return { code: 'not-understood', text: one.text, couldBe };
+}
+
+function familyProblem({ familyPrinted, capacity }: Label): readonly LabelProblem[] {
+  if (familyPrinted === null || capacity === null) return [];
+  const actual = familyOf(capacity);
+  return actual === familyPrinted ? [] : [{ code: 'family-mismatch', printed: familyPrinted, actual, capacity }];
+}
+
+function markProblems(label: Label, form: Form): readonly LabelProblem[] {
+  return label.marks.flatMap((key): LabelProblem[] => {
+    const { forms, countsFrom } = mark(key);
+    if (!forms.includes(form)) return [{ code: 'mark-on-wrong-form', mark: key, form }];
+    const needsPrint = key === 'V60' || key === 'V90' || mark(key).series === 'E';
+    if (!isSd(form) || countsFrom === null || !needsPrint) return [];
+    const printed = label.busPrinted ? label.bus : null;
+    return countsOn(key, printed, form) ? [] : [{ code: 'mark-needs-bus', mark: key, needs: countsFrom, printed }];
+  });
+}
+
+const PROMISES_30: readonly Mark[] = ['V30', 'V60', 'V90'];
+
+function gradeProblem({ marks }: Label): readonly LabelProblem[] {
+  const high = marks.find((key) => PROMISES_30.includes(key));
+  return high && marks.includes('U1') && !marks.includes('U3') ? [{ code: 'grade-contradicts', low: 'U1', high }] : [];
+}
+
+function speedProblem({ printed, bus: printedBus }: Label, form: Form): readonly LabelProblem[] {
+  const fastest = printed[0];
+  if (printedBus === null || fastest === undefined) return [];
+  const ceiling = busCeiling(printedBus, form);
+  // A card may speak a maker's own faster UHS-I; the standard's ceiling is what other hosts reach.
+  return ceiling !== null && fastest > ceiling
+    ? [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: printedBus }]
+    : [];
+}
+
+function timesProblem({ times, printed }: Label): readonly LabelProblem[] {
+  const fastest = printed[0];
+  if (!times || fastest === undefined) return [];
+  const apart = Math.abs(times.rate - fastest) / fastest;
+  return apart > ASSUMED.printedDisagreement.value
+    ? [{ code: 'times-disagree', times: times.value, timesRate: times.rate, printed: fastest }]
+    : [];
+}
+
+function repeats({ marks }: Label): readonly LabelProblem[] {
+  const byPromise = new Map<number, Mark[]>();
+  for (const key of new Set(marks)) {
+    const { promisesMBps } = mark(key);
+    byPromise.set(promisesMBps, [...(byPromise.get(promisesMBps) ?? []), key]);
+  }
+  return [...byPromise.values()]
+    .filter((same) => new Set(same.map((key) => mark(key).series)).size > 1)
+    .map((same) => ({ code: 'repeats', marks: same, harmless: true }));
+}
+
+/** Everything a label gets wrong, and repetitions that only look so. */
+export function labelProblems(label: Label): readonly LabelProblem[] {
+  const { form } = label;
+  const onForm = form === null ? [] : [...markProblems(label, form), ...speedProblem(label, form)];
+  return [
+    ...label.unread.map(unreadProblem),
+    ...familyProblem(label),
+    ...onForm,
+    ...gradeProblem(label),
+    ...timesProblem(label),
+    ...repeats(label),
+  ];
+}
+

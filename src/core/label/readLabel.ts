@@ -1,0 +1,117 @@
+import type { Bus } from '../standards/buses.ts';
+import { type Family, familyOf } from '../standards/families.ts';
+import { type Form, isSd } from '../standards/forms.ts';
+import { KB_PER_TIMES, type Mark, mark } from '../standards/marks.ts';
+import type { Bytes, BytesPerSecond } from '../units/brand.ts';
+import { KB } from '../units/convert.ts';
+import { printedBus } from './printedBus.ts';
+import type { Span, Token, UnreadProblem } from './token.ts';
+import { tokenize } from './tokenize.ts';
+
+export type Unread = Span & { readonly problem: UnreadProblem };
+
+/** What is printed on a card, read and not yet judged. */
+export interface Label {
+  readonly form: Form | null;
+  /** True where the form was told by its marks and not by its name. */
+  readonly formInferred: boolean;
+  readonly capacity: Bytes | null;
+  /** As printed; the capacity's own family where none is. */
+  readonly family: Family | null;
+  readonly familyPrinted: Family | null;
+  readonly bus: Bus | null;
+  readonly busPrinted: boolean;
+  /** Speed marks in the order printed. */
+  readonly marks: readonly Mark[];
+  readonly apps: readonly ('A1' | 'A2')[];
+  /** Everything that the kit keeps as a card's `marks`. */
+  readonly words: readonly string[];
+  /** Speeds printed in MB/s, largest first: peaks. */
+  readonly printed: readonly BytesPerSecond[];
+  /** The × rating in bytes a second; a peak. */
+  readonly times: { readonly value: number; readonly rate: BytesPerSecond } | null;
+  readonly unread: readonly Unread[];
+}
+
+const BUS_WORD: Readonly<Partial<Record<Bus, string>>> = {
+  'uhs-i': 'I',
+  'uhs-ii': 'II',
+  'uhs-iii': 'III',
+  'sd-express-1': 'EX',
+};
+
+function wordOf(token: Token): string | null {
+  switch (token.kind) {
+    case 'mark':
+      return token.mark;
+    case 'app':
+      return token.app;
+    case 'family':
+      return token.family.toUpperCase();
+    case 'bus':
+      return BUS_WORD[token.bus] ?? null;
+    case 'version':
+      return token.text;
+    default:
+      return null;
+  }
+}
+
+function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<Label, 'form' | 'formInferred'> {
+  const family = tokens.find((token) => token.kind === 'family');
+  for (const token of tokens) {
+    if (token.kind === 'form') {
+      return { form: token.form === 'sd' && family?.micro ? 'microsd' : token.form, formInferred: false };
+    }
+  }
+  if (family) return { form: family.micro ? 'microsd' : 'sd', formInferred: false };
+  const tells = tokens.some((token) => token.kind === 'bus' || token.kind === 'app');
+  if (tells || marks.some((key) => mark(key).forms.includes('sd'))) return { form: 'sd', formInferred: true };
+  if (marks.some((key) => mark(key).forms.includes('cfexpress-b'))) return { form: 'cfexpress-b', formInferred: true };
+  return { form: marks.length > 0 ? 'cf' : null, formInferred: marks.length > 0 };
+}
+
+/** Reads tokens already cut, so that a quick check and a label are read by one set of rules. */
+export function labelOf(tokens: readonly Token[]): Label {
+  const marks = tokens.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
+  const { form, formInferred } = formOf(tokens, marks);
+  const words = tokens.flatMap((token) => wordOf(token) ?? []);
+  const capacity = tokens.find((token) => token.kind === 'capacity')?.value ?? null;
+  const familyPrinted = tokens.find((token) => token.kind === 'family')?.family ?? null;
+  const bus = form === null ? null : printedBus(form, words);
+  const times = tokens.find((token) => token.kind === 'times');
+  return {
+    form,
+    formInferred,
+    capacity,
+    familyPrinted,
+    family: familyPrinted ?? (form !== null && isSd(form) && capacity !== null ? familyOf(capacity) : null),
+    bus: bus?.bus ?? null,
+    busPrinted: bus?.printed ?? false,
+    marks,
+    apps: tokens.flatMap((token) => (token.kind === 'app' ? [token.app] : [])),
+    words,
+    printed: tokens
+      .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
+      .sort((a, b) => b - a),
+    times: times ? { value: times.value, rate: (times.value * KB_PER_TIMES * KB) as BytesPerSecond } : null,
+    unread: tokens.flatMap((token) => (isUnreadOnLabel(token) ? [unreadOf(token)] : [])),
+  };
+}
+
+const LABEL_KINDS: readonly Token['kind'][] = [
+  'capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app', 'word', 'picture-name',
+];
+
+const isUnreadOnLabel = (token: Token): boolean =>
+  !LABEL_KINDS.includes(token.kind) && !(token.kind === 'rate' && token.written === 'bytes');
+
+const unreadOf = (token: Token): Unread => ({
+  start: token.start,
+  end: token.end,
+  text: token.text,
+  problem: token.kind === 'unread' ? token.problem : { code: 'unknown', couldBe: [] },
+});
+
+/** Reads what is printed on a card, typed in any order: `128GB SDXC II U3 V60 270MB/s`. */
+export const readLabel = (text: string): Label => labelOf(tokenize(text));

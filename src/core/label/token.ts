@@ -1,0 +1,46 @@
+import type { Codec } from '../model/kit.ts';
+import type { Bus } from '../standards/buses.ts';
+import type { Family } from '../standards/families.ts';
+import type { Form } from '../standards/forms.ts';
+import type { Mark } from '../standards/marks.ts';
+import type { AmountRefusal } from '../units/amount.ts';
+import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
+
+/** Where a token stands in the typed text: start inclusive, end exclusive. */
+export interface Span {
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+}
+
+/** What a stretch of a label or a quick check says. */
+export type Said =
+  | { readonly kind: 'rate'; readonly value: BytesPerSecond; readonly written: 'bits' | 'bytes'; readonly loose: boolean }
+  | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
+  | { readonly kind: 'time'; readonly value: Seconds; readonly loose: boolean }
+  | { readonly kind: 'picture'; readonly width: number; readonly height: number }
+  | { readonly kind: 'picture-name'; readonly couldBe: readonly string[] }
+  | { readonly kind: 'bits'; readonly value: number }
+  | { readonly kind: 'ratio'; readonly value: number }
+  | { readonly kind: 'fps'; readonly value: number }
+  | { readonly kind: 'times'; readonly value: number }
+  | { readonly kind: 'form'; readonly form: Form }
+  | { readonly kind: 'family'; readonly family: Family; readonly micro: boolean }
+  | { readonly kind: 'bus'; readonly bus: Bus }
+  | { readonly kind: 'version'; readonly text: string }
+  | { readonly kind: 'mark'; readonly mark: Mark }
+  | { readonly kind: 'app'; readonly app: 'A1' | 'A2' }
+  | { readonly kind: 'codec'; readonly codec: Codec }
+  | { readonly kind: 'arrangement'; readonly arrangement: 'mirrored' | 'relay' | 'split' | 'single' }
+  | { readonly kind: 'word'; readonly word: 'on' | 'for' | 'at' | 'in' | 'filler' }
+  | { readonly kind: 'unread'; readonly problem: UnreadProblem };
+
+/** Why a stretch was not understood, with what it could have been. */
+export type UnreadProblem =
+  | { readonly code: 'unknown'; readonly couldBe: readonly string[] }
+  | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
+  | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
+  | { readonly code: 'no-such-mark'; readonly couldBe: readonly string[] }
+  | { readonly code: 'amount'; readonly field: 'rate' | 'capacity' | 'time' | 'number'; readonly refusal: AmountRefusal };
+
+export type Token = Span & Said;

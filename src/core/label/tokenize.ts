@@ -1,0 +1,204 @@
+import type { Bus } from '../standards/buses.ts';
+import type { Family } from '../standards/families.ts';
+import type { Form } from '../standards/forms.ts';
+import { isMark, type Series } from '../standards/marks.ts';
+import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
+import { markSpelling } from './printedMarks.ts';
+import { nearestMarks, nearestWords } from './suggest.ts';
+import type { Said, Token, UnreadProblem } from './token.ts';
+
+/** Longest text read; longer is cut by the callers with a message, never read in part. */
+export const MAX_TEXT = 500;
+
+type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said];
+
+const NUM = String.raw`(?:[+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
+const END = String.raw`(?![\w.])`;
+const re = (source: string): RegExp => new RegExp(source, 'iy');
+
+const unread = (problem: UnreadProblem): Said => ({ kind: 'unread', problem });
+
+function refused(field: 'rate' | 'capacity' | 'time', refusal: ParseRefusal): Said {
+  switch (refusal.code) {
+    case 'not-finite':
+    case 'out-of-range':
+      return unread({ code: 'amount', field, refusal });
+    case 'bits-or-bytes':
+    case 'no-unit':
+      return unread({ code: refusal.code, couldBe: refusal.couldBe });
+    case 'unknown-unit':
+      return unread({ code: 'unknown', couldBe: refusal.couldBe });
+    case 'no-number':
+      return unread({ code: 'unknown', couldBe: [] });
+  }
+}
+
+const rateSaid = ([text]: RegExpExecArray): Said => {
+  const read = parseRate(text);
+  return read.ok ? { kind: 'rate', ...read.value } : refused('rate', read.error);
+};
+
+const capacitySaid = ([text]: RegExpExecArray): Said => {
+  const read = parseCapacity(text);
+  return read.ok ? { kind: 'capacity', ...read.value } : refused('capacity', read.error);
+};
+
+const timeSaid = ([text]: RegExpExecArray): Said => {
+  const read = parseDuration(text);
+  return read.ok ? { kind: 'time', ...read.value } : refused('time', read.error);
+};
+
+/** A number that must lie in a range to mean anything here; outside it the text is refused with that range. */
+const number = (value: number, min: number, max: number, said: Said): Said => {
+  if (value >= min && value <= max) return said;
+  const code = Number.isFinite(value) ? 'out-of-range' : 'not-finite';
+  const refusal = code === 'not-finite' ? ({ code, value } as const) : ({ code, value, min, max } as const);
+  return unread({ code: 'amount', field: 'number', refusal });
+};
+
+function markSaid([text]: RegExpExecArray): Said {
+  const key = markSpelling(text);
+  if (isMark(key)) return { kind: 'mark', mark: key };
+  const series = key.replace(/\d+$/, '') as Series;
+  return unread({ code: 'no-such-mark', couldBe: nearestMarks(series, Number(key.replace(/\D/g, ''))) });
+}
+
+const FORM_WORDS: readonly (readonly [string, Form])[] = [
+  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?a`, 'cfexpress-a'],
+  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?b`, 'cfexpress-b'],
+  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?c`, 'cfexpress-c'],
+  [String.raw`cfe[\s-]*a`, 'cfexpress-a'],
+  [String.raw`cfe[\s-]*b`, 'cfexpress-b'],
+  ['xqd', 'xqd'],
+  [String.raw`cfast(?:\s*2(?:\.0)?)?`, 'cfast'],
+  [String.raw`(?:compact\s?flash|cf)(?:\s*udma\s*7)?`, 'cf'],
+  [String.raw`(?:usb\s*)?ssd`, 'usb-ssd'],
+  [String.raw`(?:micro\s?|µ|u)sd(?!\s?(?:hc|xc|uc))`, 'microsd'],
+  [String.raw`sd(?!\s?(?:hc|xc|uc|express|ex))`, 'sd'],
+];
+
+const BUS_WORDS: readonly (readonly [string, Bus])[] = [
+  [String.raw`(?:uhs[\s-]*)?iii`, 'uhs-iii'],
+  [String.raw`(?:uhs[\s-]*)?ii`, 'uhs-ii'],
+  [String.raw`(?:uhs[\s-]*)?i`, 'uhs-i'],
+  [String.raw`uhs[\s-]*3`, 'uhs-iii'],
+  [String.raw`uhs[\s-]*2`, 'uhs-ii'],
+  [String.raw`uhs[\s-]*1`, 'uhs-i'],
+  [String.raw`(?:sd\s*)?(?:express|ex)`, 'sd-express-1'],
+];
+
+const CODEC_WORDS = [
+  [String.raw`long[\s-]?gop|ipb`, 'long-gop'],
+  [String.raw`(?:all[\s-]?)?intra|all-?i`, 'intra'],
+  ['raw', 'raw'],
+] as const;
+
+/** Names of pictures say nothing about the rate, and several sizes answer to each. */
+const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
+  ['(?:uhd|2160p|4k)', ['3840x2160', '4096x2160']],
+  ['6k', ['6144x3456', '6016x4016']],
+  ['8k', ['7680x4320', '8192x4320']],
+  ['12k', ['12288x6480']],
+  ['(?:1080[pi]|f?hd)', ['1920x1080']],
+  ['720p', ['1280x720']],
+];
+
+const READERS: readonly Reader[] = [
+  [re(String.raw`[\s,;·|]+`), () => ({ kind: 'word', word: 'filler' })],
+  [
+    re(String.raw`(\d{2,6})\s?[x×*]\s?(\d{2,6})${END}`),
+    (m) => {
+      const [width, height] = [Number(m[1]), Number(m[2])];
+      return number(Math.max(width, height), 16, 65_536, { kind: 'picture', width, height });
+    },
+  ],
+  [re(String.raw`${NUM}\s*[kmgt]?i?(?:b|bit|bits|byte|bytes)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)${END}`), rateSaid],
+  [re(String.raw`\d:\d:\d${END}`), () => ({ kind: 'word', word: 'filler' })],
+  [
+    re(String.raw`(\d+(?:\.\d+)?):1(?![\d:])`),
+    (m) => number(Number(m[1]), 1, 100, { kind: 'ratio', value: Number(m[1]) }),
+  ],
+  [re(String.raw`\d{1,3}:[0-5]\d${END}`), timeSaid],
+  [re(String.raw`\d+(?:\.\d+)?\s*h(?:ours?|rs?)?(?:\s*\d{1,2}\s*(?:minutes?|min|m)?)?${END}`), timeSaid],
+  [re(String.raw`\d+(?:\.\d+)?\s*(?:minutes?|mins?)(?:\s*\d{1,2}\s*s(?:ec)?)?${END}`), timeSaid],
+  [re(String.raw`\d+(?:\.\d+)?\s*(?:s|sec|seconds?)${END}`), timeSaid],
+  [re(String.raw`${NUM}\s*(?:hours?|hrs?|h|minutes?|mins?)${END}`), timeSaid],
+  [re(String.raw`(\d+)\s*-?\s*bit${END}`), (m) => number(Number(m[1]), 1, 32, { kind: 'bits', value: Number(m[1]) })],
+  [re(String.raw`${NUM}\s*(?:m|mb|mbits?|mbytes?)${END}`), rateSaid],
+  [re(String.raw`${NUM}\s*[kgt]i?b(?:ytes?)?${END}`), capacitySaid],
+  ...PICTURE_NAMES.map(([source, couldBe]): Reader => [re(source + END), () => ({ kind: 'picture-name', couldBe })]),
+  [
+    re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`),
+    (m) => number(Number(m[1]), 1, 20_000, { kind: 'fps', value: Number(m[1]) }),
+  ],
+  [
+    re(String.raw`(\d+)\s*[x×]${END}`),
+    (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) }),
+  ],
+  [
+    re(String.raw`(micro\s?)?sd\s?(hc|xc|uc)${END}`),
+    (m) => ({ kind: 'family', family: `sd${(m[2] ?? '').toLowerCase()}` as Family, micro: m[1] !== undefined }),
+  ],
+  ...FORM_WORDS.map(([source, form]): Reader => [re(source + END), () => ({ kind: 'form', form })]),
+  ...BUS_WORDS.map(([source, bus]): Reader => [re(source + END), () => ({ kind: 'bus', bus })]),
+  [re(String.raw`[1-9]\.0${END}`), (m) => ({ kind: 'version', text: m[0] })],
+  [re(String.raw`vpg[\s-]?\d+${END}`), markSaid],
+  [re(String.raw`class\s?\d+${END}`), markSaid],
+  [re(String.raw`[cuve]\d+${END}`), markSaid],
+  [re(String.raw`a([12])${END}`), (m) => ({ kind: 'app', app: m[1] === '1' ? 'A1' : 'A2' })],
+  ...CODEC_WORDS.map(([source, codec]): Reader => [re(`(?:${source})${END}`), () => ({ kind: 'codec', codec })]),
+  [re(`mirror(?:ed)?${END}`), () => ({ kind: 'arrangement', arrangement: 'mirrored' })],
+  [re(`relay${END}`), () => ({ kind: 'arrangement', arrangement: 'relay' })],
+  [re(`split${END}`), () => ({ kind: 'arrangement', arrangement: 'split' })],
+  [re(`single${END}`), () => ({ kind: 'arrangement', arrangement: 'single' })],
+  [re(`on${END}`), () => ({ kind: 'word', word: 'on' })],
+  [re(`for${END}`), () => ({ kind: 'word', word: 'for' })],
+  [re(`(?:at${END}|@)`), () => ({ kind: 'word', word: 'at' })],
+  [re(`in${END}`), () => ({ kind: 'word', word: 'in' })],
+  [re(`(?:a|an|the|card|slot|with|and|to|of|type|write|read|max|up)${END}`), () => ({ kind: 'word', word: 'filler' })],
+  [re(`${NUM}${END}`), (m) => bareNumber(m[0])],
+];
+
+function bareNumber(text: string): Said {
+  const read = parseRate(text);
+  if (read.ok) return { kind: 'rate', ...read.value };
+  if (read.error.code !== 'no-unit') return refused('rate', read.error);
+  return unread({ code: 'no-unit', couldBe: [`${text} Mb/s`, `${text} MB/s`, `${text} GB`, `${text} min`] });
+}
+
+const WORD = /[^\s,;·|]+/y;
+
+function readAt(text: string, start: number): Token {
+  for (const [pattern, say] of READERS) {
+    pattern.lastIndex = start;
+    const match = pattern.exec(text);
+    if (match && match[0].length > 0) {
+      return { start, end: start + match[0].length, text: match[0], ...say(match) };
+    }
+  }
+  WORD.lastIndex = start;
+  const word = WORD.exec(text)?.[0] ?? text.slice(start, start + 1);
+  return {
+    start,
+    end: start + word.length,
+    text: word,
+    kind: 'unread',
+    problem: { code: 'unknown', couldBe: nearestWords(word) },
+  };
+}
+
+/**
+ * Cuts a typed line into what it says, left to right, every character in exactly one token. Nothing is guessed: what
+ * is not understood becomes an `unread` token in its place. Only the first 500 characters are read.
+ */
+export function tokenize(text: string): readonly Token[] {
+  const tokens: Token[] = [];
+  const line = text.slice(0, MAX_TEXT);
+  let at = 0;
+  while (at < line.length) {
+    const token = readAt(line, at);
+    tokens.push(token);
+    at = token.end;
+  }
+  return tokens.filter((token) => !(token.kind === 'word' && token.word === 'filler'));
+}

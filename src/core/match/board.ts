@@ -1,0 +1,97 @@
+import type { Body, Card, Slot, Test } from '../model/kit.ts';
+import { type Cell, type Column, evaluate, isBetter, type Row, toColumn, toRow } from './evaluate.ts';
+import { type PairFit, pairFit } from './pairFit.ts';
+import type { Policy } from './policy.ts';
+
+/** What a board is made of. Arrays keep the order in which they are shown. */
+export interface BoardKit {
+  readonly bodies: readonly Body[];
+  readonly cards: readonly Card[];
+  readonly tests: readonly Test[];
+}
+
+export interface Board {
+  readonly rows: readonly Row[];
+  readonly cards: readonly Card[];
+  /** By card, then by row: `columns[cardIndex][rowIndex]`. */
+  readonly columns: readonly (readonly Cell[])[];
+}
+
+/** Every mode of every body, in order, each with its rate. */
+export const boardRows = (bodies: readonly Body[]): readonly Row[] =>
+  bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
+
+function bestCell(row: Row, fits: readonly (readonly [Slot, PairFit])[], column: Column, policy: Policy): Cell {
+  let best: Cell | null = null;
+  for (const [slot, fit] of fits) {
+    const cell = evaluate(row, slot.id, fit, column, policy);
+    if (best === null || isBetter(cell, best)) best = cell;
+  }
+  return best ?? noSlot(row, column);
+}
+
+const noSlot = (row: Row, column: Column): Cell => ({
+  bodyId: row.body.id,
+  modeId: row.mode.id,
+  cardId: column.card.id,
+  slotId: null,
+  verdict: 'unfit',
+  need: null,
+  floor: null,
+  ceiling: null,
+  label: null,
+  planned: null,
+  dropSeconds: null,
+  findings: [{ rule: 'shape', outcome: 'block', card: column.card.form, accepts: [] }],
+});
+
+/** One card against every row; slots are compared with the card once a body, not once a mode. */
+export function boardColumn(
+  rows: readonly Row[],
+  card: Card,
+  tests: readonly Test[],
+  policy: Policy,
+): readonly Cell[] {
+  const column = toColumn(card, tests);
+  let body: Body | null = null;
+  let fits: readonly (readonly [Slot, PairFit])[] = [];
+  return rows.map((row) => {
+    if (row.body !== body) {
+      body = row.body;
+      fits = body.slots.map((slot) => [slot, pairFit(slot, card)] as const);
+    }
+    return bestCell(row, fits, column, policy);
+  });
+}
+
+/** The whole board from nothing. */
+export function board(kit: BoardKit, policy: Policy): Board {
+  const rows = boardRows(kit.bodies);
+  const columns = kit.cards.map((card) => boardColumn(rows, card, kit.tests, policy));
+  return { rows, cards: kit.cards, columns };
+}
+
+/**
+ * A board that recomputes only the columns whose card changed. Bodies, tests or policy that changed (by identity)
+ * start it afresh.
+ */
+export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
+  let last: { readonly kit: BoardKit; readonly policy: Policy; readonly board: Board } | null = null;
+  return (kit, policy) => {
+    const before = last;
+    const same =
+      before !== null &&
+      before.kit.bodies === kit.bodies &&
+      before.kit.tests === kit.tests &&
+      before.policy.headroom === policy.headroom;
+    if (!same) {
+      last = { kit, policy, board: board(kit, policy) };
+      return last.board;
+    }
+    const known = new Map(before.board.cards.map((card, index) => [card, before.board.columns[index]]));
+    const { rows } = before.board;
+    const columns = kit.cards.map((card) => known.get(card) ?? boardColumn(rows, card, kit.tests, policy));
+    last = { kit, policy, board: { rows, cards: kit.cards, columns } };
+    return last.board;
+  };
+}

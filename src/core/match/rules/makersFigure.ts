@@ -1,0 +1,17 @@
+import type { Card } from '../../model/kit.ts';
+import { ASSUMED } from '../../standards/assumptions.ts';
+import type { BytesPerSecond } from '../../units/brand.ts';
+import { fromMBps } from '../../units/convert.ts';
+import type { Finding } from '../finding.ts';
+
+const KEPT_PERCENT = Math.round((1 - ASSUMED.makerDerating.value) * 100);
+
+/** Compares the maker's sustained figure, less 20 % [A], with the need. Peak read and write never enter. */
+export function makersFigureRule(card: Pick<Card, 'sustainedMBps'>, need: BytesPerSecond): Finding {
+  if (card.sustainedMBps === null) {
+    return { rule: 'makers-figure', outcome: 'unknown', stated: null, derated: null, need };
+  }
+  const stated = fromMBps(card.sustainedMBps);
+  const derated = Math.floor((stated * KEPT_PERCENT) / 100) as BytesPerSecond;
+  return { rule: 'makers-figure', outcome: derated >= need ? 'pass' : 'short', stated, derated, need };
+}

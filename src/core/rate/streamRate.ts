@@ -1,0 +1,170 @@
+import type { Mode, ModeRate, RateKind } from '../model/kit.ts';
+import { err, ok, type Result } from '../result.ts';
+import { ASSUMED } from '../standards/assumptions.ts';
+import { type AmountRefusal, rate } from '../units/amount.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
+import { BYTES_IN_MEGABIT, KB } from '../units/convert.ts';
+import { exactFrameRate } from '../units/frameRate.ts';
+
+/** One step from a mode to bytes a second; `bytesPerSecond` is the running total after a factor, or the part added. */
+export type RateLine =
+  | { readonly code: 'stated'; readonly Mbps: number; readonly is: RateKind; readonly bytesPerSecond: number }
+  | {
+      readonly code: 'raw';
+      readonly width: number;
+      readonly height: number;
+      readonly bitsPerPixel: number;
+      readonly ratio: number;
+      readonly fps: number;
+      readonly bytesPerSecond: number;
+    }
+  | { readonly code: 'frame'; readonly bytesPerFrame: number; readonly fps: number; readonly bytesPerSecond: number }
+  | {
+      readonly code: 'slow-motion';
+      readonly recorded: number;
+      readonly captured: number;
+      /** True for long-GOP, where the product is an upper bound and not the rate. */
+      readonly upperBound: boolean;
+      readonly bytesPerSecond: number;
+    }
+  | { readonly code: 'variable'; readonly factor: number; readonly bytesPerSecond: number }
+  | { readonly code: 'fixed'; readonly Mbps: number; readonly assumed: boolean; readonly bytesPerSecond: number }
+  | {
+      readonly code: 'per-frame';
+      readonly KB: number;
+      readonly fps: number;
+      readonly assumed: boolean;
+      readonly bytesPerSecond: number;
+    }
+  | {
+      readonly code: 'sound';
+      readonly channels: number;
+      readonly sampleHz: number;
+      readonly bits: number;
+      readonly bytesPerSecond: number;
+    }
+  | { readonly code: 'proxy'; readonly Mbps: number; readonly bytesPerSecond: number };
+
+export interface StreamRate {
+  /** Peak of the picture alone, as the mode states or computes it. */
+  readonly picture: BytesPerSecond;
+  /** Peak of everything written: what a card must hold. */
+  readonly peak: BytesPerSecond;
+  /** Average of everything written: what fills a card. */
+  readonly average: BytesPerSecond;
+  readonly lines: readonly RateLine[];
+}
+
+/** Why a mode has no rate. `field` is the kit key to correct. */
+export type RateRefusal =
+  | { readonly code: 'missing'; readonly field: 'width' | 'height' }
+  | { readonly code: 'amount'; readonly field: string; readonly refusal: AmountRefusal };
+
+type Base = { readonly line: RateLine; readonly bytesPerSecond: number; readonly scalesWithCapture: boolean };
+
+function baseOf(mode: Mode, fps: number): Result<Base, RateRefusal> {
+  const { rate: given } = mode;
+  switch (given.kind) {
+    case 'stated': {
+      const bytesPerSecond = given.Mbps * BYTES_IN_MEGABIT;
+      return ok({
+        line: { code: 'stated', Mbps: given.Mbps, is: given.is, bytesPerSecond },
+        bytesPerSecond,
+        scalesWithCapture: true,
+      });
+    }
+    case 'raw': {
+      const { width, height } = mode;
+      if (width === null) return err({ code: 'missing', field: 'width' });
+      if (height === null) return err({ code: 'missing', field: 'height' });
+      const { bitsPerPixel, ratio } = given;
+      const bytesPerSecond = ((width * height * bitsPerPixel) / 8 / ratio) * fps;
+      return ok({
+        line: { code: 'raw', width, height, bitsPerPixel, ratio, fps, bytesPerSecond },
+        bytesPerSecond,
+        scalesWithCapture: false,
+      });
+    }
+    case 'frame': {
+      const bytesPerSecond = given.bytesPerFrame * fps;
+      return ok({
+        line: { code: 'frame', bytesPerFrame: given.bytesPerFrame, fps, bytesPerSecond },
+        bytesPerSecond,
+        scalesWithCapture: false,
+      });
+    }
+  }
+}
+
+/** Peak over average of a stated figure: 1 where the figure is itself the peak. */
+const peakFactor = (given: ModeRate): number =>
+  given.kind === 'stated' && given.is === 'average' ? ASSUMED.peakOverAverage.value : 1;
+
+/** What is written beside the picture; sound given by its own figures takes the place of the assumed fixed rate. */
+function besideLines(mode: Mode, fps: number): readonly RateLine[] {
+  const lines: RateLine[] = [];
+  const { sound, proxyMbps, overhead } = mode;
+  if (sound) {
+    const { channels, sampleHz, bits } = sound;
+    lines.push({ code: 'sound', channels, sampleHz, bits, bytesPerSecond: (channels * sampleHz * bits) / 8 });
+  }
+  const Mbps = overhead?.fixedMbps ?? (sound ? 0 : ASSUMED.fixedMbps.value);
+  const perFrame = overhead?.perFrameKB ?? ASSUMED.perFrameKB.value;
+  const assumed = !overhead;
+  if (Mbps > 0) lines.push({ code: 'fixed', Mbps, assumed, bytesPerSecond: Mbps * BYTES_IN_MEGABIT });
+  if (perFrame > 0) lines.push({ code: 'per-frame', KB: perFrame, fps, assumed, bytesPerSecond: perFrame * KB * fps });
+  if (proxyMbps) lines.push({ code: 'proxy', Mbps: proxyMbps, bytesPerSecond: proxyMbps * BYTES_IN_MEGABIT });
+  return lines;
+}
+
+/**
+ * What a mode writes to its card, in bytes per second, with every step.
+ *
+ * A stated rate with a capture speed above the recorded one is multiplied by capture ÷ recorded, unless the rate says
+ * it was stated for the captured speed (`at: "captured"`). Raw geometry and fixed frames count captured frames.
+ * Rounded up to a whole byte a second.
+ *
+ * @param mode - a mode of the kit; rates > 0 and at most 10^12 B/s
+ * @returns the rates; or `missing` (raw without a picture size), or `amount` with the field that is out of range
+ */
+export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
+  const recorded = exactFrameRate(mode.fps);
+  const captured = mode.captureFps === null ? recorded : exactFrameRate(mode.captureFps);
+  const base = baseOf(mode, captured);
+  if (!base.ok) return base;
+  const lines: RateLine[] = [base.value.line];
+  let average = base.value.bytesPerSecond;
+  if (base.value.scalesWithCapture && captured !== recorded && !statedForCapture(mode.rate)) {
+    average *= captured / recorded;
+    lines.push({
+      code: 'slow-motion',
+      recorded: mode.fps,
+      captured: mode.captureFps ?? mode.fps,
+      upperBound: mode.codec === 'long-gop',
+      bytesPerSecond: average,
+    });
+  }
+  const factor = peakFactor(mode.rate);
+  const picture = average * factor;
+  if (factor !== 1) lines.push({ code: 'variable', factor, bytesPerSecond: picture });
+  const beside = besideLines(mode, captured);
+  const added = beside.reduce((sum, line) => sum + line.bytesPerSecond, 0);
+  return checked(picture, picture + added, average + added, [...lines, ...beside]);
+}
+
+const statedForCapture = (given: ModeRate): boolean =>
+  given.kind === 'stated' && 'at' in given && given.at === 'captured';
+
+function checked(
+  picture: number,
+  peak: number,
+  average: number,
+  lines: readonly RateLine[],
+): Result<StreamRate, RateRefusal> {
+  const amounts = [rate(picture), rate(peak), rate(average)] as const;
+  const [a, b, c] = amounts;
+  if (!a.ok) return err({ code: 'amount', field: 'rate', refusal: a.error });
+  if (!b.ok) return err({ code: 'amount', field: 'overhead', refusal: b.error });
+  if (!c.ok) return err({ code: 'amount', field: 'rate', refusal: c.error });
+  return ok({ picture: a.value, peak: b.value, average: c.value, lines });
+}

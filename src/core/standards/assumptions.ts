@@ -1,0 +1,32 @@
+import type { SourceKey } from './sources.ts';
+
+interface Assumption {
+  readonly value: number;
+  readonly unit: string;
+  readonly what: string;
+  readonly source: SourceKey;
+}
+
+/** Values of ours [A] and of the trade [P], shown as such in the interface [handbook §4–6]. */
+export const ASSUMED = {
+  usableFraction: { value: 0.987, unit: 'of the label', what: 'usable after formatting, until the formatted size is entered', source: 'assumed' },
+  fixedMbps: { value: 2, unit: 'Mb/s', what: 'sound and housekeeping beside the picture', source: 'assumed' },
+  perFrameKB: { value: 20, unit: 'kB a frame', what: 'metadata with every frame', source: 'assumed' },
+  peakOverAverage: { value: 1.2, unit: '×', what: 'peak over average where a rate is variable', source: 'assumed' },
+  makerDerating: { value: 0.2, unit: 'off', what: "taken off a maker's sustained figure", source: 'assumed' },
+  headroom: { value: 0.15, unit: 'over the need', what: 'headroom over everything written', source: 'practice' },
+  quickFps: { value: 50, unit: 'fps', what: 'frames a second where a quick check names none', source: 'assumed' },
+  printedDisagreement: { value: 0.1, unit: 'apart', what: 'how far a × rating and MB/s may differ', source: 'assumed' },
+} as const satisfies Record<string, Assumption>;
+
+/** Bits per pixel per frame a family of codecs usually needs [A]; outside it a rate is asked about, not refused. */
+export const BITS_PER_PIXEL = {
+  'long-gop': { min: 0.02, max: 0.6 },
+  intra: { min: 0.5, max: 5 },
+  raw: { min: 1, max: 16 },
+} as const;
+
+/** Card sizes sold, GB, ascending [P]. */
+export const SIZES_SOLD_GB = [
+  16, 32, 64, 80, 120, 128, 160, 256, 320, 325, 512, 640, 650, 1000, 2000, 4000, 8000,
+] as const;

@@ -1,0 +1,32 @@
+import type { Bytes } from '../units/brand.ts';
+import { GB, TB } from '../units/convert.ts';
+import type { SourceKey } from './sources.ts';
+
+export interface FamilyRow {
+  readonly name: string;
+  /** Exclusive lower and inclusive upper bound of capacity, bytes. */
+  readonly above: number;
+  readonly upTo: number;
+  readonly fileSystem: string;
+  readonly rank: number;
+  readonly source: SourceKey;
+}
+
+/** SD capacity families, smallest first. A host reads its own family and those below it [handbook §2]. */
+export const FAMILIES = {
+  sd: { name: 'SD', above: 0, upTo: 2 * GB, fileSystem: 'FAT12/16', rank: 0, source: 'sd-physical' },
+  sdhc: { name: 'SDHC', above: 2 * GB, upTo: 32 * GB, fileSystem: 'FAT32', rank: 1, source: 'sd-physical' },
+  sdxc: { name: 'SDXC', above: 32 * GB, upTo: 2 * TB, fileSystem: 'exFAT', rank: 2, source: 'sd-physical' },
+  sduc: { name: 'SDUC', above: 2 * TB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-physical' },
+} as const satisfies Record<string, FamilyRow>;
+
+export type Family = keyof typeof FAMILIES;
+export const FAMILY_KEYS = Object.keys(FAMILIES) as readonly Family[];
+export const family = (key: Family): FamilyRow => FAMILIES[key];
+
+/** The family a capacity belongs to; null past the largest (128 TB). */
+export const familyOf = (size: Bytes): Family | null =>
+  FAMILY_KEYS.find((key) => size > FAMILIES[key].above && size <= FAMILIES[key].upTo) ?? null;
+
+/** FAT32 keeps a file under 4 GiB, so cameras split clips there [S: file system, value from memory]. */
+export const FAT32_CLIP_LIMIT = (4 * 1024 ** 3) as Bytes;

@@ -1,0 +1,127 @@
+/** Where a table row comes from. Every row in this folder names one of these keys. */
+export interface Source {
+  readonly title: string;
+  readonly publisher: string;
+  /** Clause, table or page; null when the value is not from a document. */
+  readonly locator: string | null;
+  readonly basis: 'stated' | 'derived' | 'common-practice' | 'assumed';
+  /** True until the value has been compared with the document itself. */
+  readonly fromMemory: boolean;
+}
+
+export const SOURCES = {
+  'iec-80000-13': {
+    title: 'IEC 80000-13 Quantities and units, Part 13: Information science and technology',
+    publisher: 'International Electrotechnical Commission',
+    locator: 'clause 4, prefixes',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'sd-physical': {
+    title: 'SD Physical Layer Simplified Specification',
+    publisher: 'SD Association',
+    locator: 'bus speed modes; capacity types',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'sd-speed-class': {
+    title: 'SD speed classes: Speed Class, UHS Speed Grade, Video Speed Class, SD Express Speed Class',
+    publisher: 'SD Association',
+    locator: 'minimum sequential write per class',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'sd-app-class': {
+    title: 'SD Application Performance Class',
+    publisher: 'SD Association',
+    locator: 'A1, A2',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'cfa-vpg': {
+    title: 'Video Performance Guarantee',
+    publisher: 'CompactFlash Association',
+    locator: 'VPG profiles',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  cfexpress: {
+    title: 'CFexpress specification 2.0 and 4.0',
+    publisher: 'CompactFlash Association',
+    locator: 'form factors and lanes',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  pcie: {
+    title: 'PCI Express Base Specification, revisions 3.0 and 4.0',
+    publisher: 'PCI-SIG',
+    locator: '8 and 16 GT/s, 128b/130b encoding',
+    basis: 'derived',
+    fromMemory: true,
+  },
+  compactflash: {
+    title: 'CompactFlash, CFast and XQD specifications',
+    publisher: 'CompactFlash Association',
+    locator: 'interface rates and outside sizes',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  usb: {
+    title: 'USB 3 at 5 and 10 Gb/s, payload in practice',
+    publisher: 'common practice',
+    locator: null,
+    basis: 'common-practice',
+    fromMemory: true,
+  },
+  'smpte-2019-1': {
+    title: 'SMPTE ST 2019-1 VC-3 Picture Compression',
+    publisher: 'SMPTE',
+    locator: 'coding unit sizes by compression id',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'smpte-274': {
+    title: 'SMPTE ST 274 1920 × 1080 image sample structure',
+    publisher: 'SMPTE',
+    locator: 'frame rates, active picture',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'iec-61834': {
+    title: 'IEC 61834 / SMPTE ST 314 DV, 25 Mb/s',
+    publisher: 'IEC, SMPTE',
+    locator: '625/50: 12 sequences of 150 blocks of 80 bytes',
+    basis: 'derived',
+    fromMemory: true,
+  },
+  'itu-h265': {
+    title: 'ITU-T H.265 High efficiency video coding',
+    publisher: 'ITU-T',
+    locator: 'Table A.8, maximum bit rate by level and tier',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'itu-h264': {
+    title: 'ITU-T H.264 Advanced video coding',
+    publisher: 'ITU-T',
+    locator: 'Table A-1, maximum bit rate by level; Table A-2, factor by profile',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  practice: {
+    title: 'Common practice in the trade',
+    publisher: 'common practice',
+    locator: null,
+    basis: 'common-practice',
+    fromMemory: true,
+  },
+  assumed: {
+    title: 'Assumption of this program, changeable',
+    publisher: 'Cool Reel',
+    locator: null,
+    basis: 'assumed',
+    fromMemory: true,
+  },
+} as const satisfies Record<string, Source>;
+
+export type SourceKey = keyof typeof SOURCES;

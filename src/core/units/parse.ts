@@ -1,0 +1,159 @@
+import { err, ok, type Result } from '../result.ts';
+import { type AmountRefusal, capacity, duration, rate } from './amount.ts';
+import type { Bytes, BytesPerSecond, Seconds } from './brand.ts';
+import { BYTES_IN_MEGABIT, GB, GiB, KB, KiB, MB, MiB, TB, TiB } from './convert.ts';
+
+/** Why a typed quantity could not be read, with what it may have meant. */
+export type ParseRefusal =
+  | { readonly code: 'no-number'; readonly text: string }
+  | { readonly code: 'no-unit'; readonly text: string; readonly couldBe: readonly string[] }
+  | { readonly code: 'unknown-unit'; readonly text: string; readonly couldBe: readonly string[] }
+  | { readonly code: 'bits-or-bytes'; readonly text: string; readonly couldBe: readonly string[] }
+  | AmountRefusal;
+
+/** A quantity with how it was read: `loose` when the spelling was not the standard one, so that the reading is shown. */
+export interface Read<Q extends number> {
+  readonly value: Q;
+  readonly loose: boolean;
+}
+
+/** A rate and whether it was written in bits (streams) or bytes (cards). */
+export interface ReadRate extends Read<BytesPerSecond> {
+  readonly written: 'bits' | 'bytes';
+}
+
+const NUMBER = /^\s*([+-]?(?:\d[\d_]*\.?\d*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)\s*(.*?)\s*$/i;
+
+function split(text: string): { readonly amount: number; readonly unit: string } | null {
+  const match = NUMBER.exec(text);
+  if (!match) return null;
+  const written = (match[1] ?? '').replaceAll('_', '');
+  const amount = /nan/i.test(written)
+    ? Number.NaN
+    : /infinity/i.test(written)
+      ? Number.POSITIVE_INFINITY
+      : Number(written);
+  return { amount, unit: match[2] ?? '' };
+}
+
+interface RateUnit {
+  readonly factor: number;
+  readonly written: 'bits' | 'bytes';
+  readonly loose: boolean;
+}
+
+const SCALE: Readonly<Record<string, number>> = { '': 1, k: KB, m: MB, g: GB, t: TB };
+const BINARY: Readonly<Record<string, number>> = { k: KiB, m: MiB, g: GiB, t: TiB };
+const PER: Readonly<Record<string, number>> = { s: 1, sec: 1, min: 60, h: 3600, hr: 3600 };
+
+/** Reads the unit of a rate. Null when unknown, 'ambiguous' when its b could be either. */
+function rateUnit(unit: string): RateUnit | 'ambiguous' | null {
+  const match = /^([kmgt]?)(i?)(b|bit|bits|byte|bytes)\s*(?:\/|p(?=s))\s*(s|sec|min|h|hr)$/i.exec(unit);
+  if (!match) return null;
+  const [, prefix = '', binary = '', word = '', per = ''] = match;
+  const bare = word.length === 1;
+  // All in capitals (MBPS, KBPS) says nothing about bits or bytes: the writer's shift key decided.
+  if (bare && word === 'B' && per === 'S') return 'ambiguous';
+  const bytes = bare ? word === 'B' : /^bytes?$/i.test(word);
+  const scale = binary ? BINARY[prefix.toLowerCase()] : SCALE[prefix.toLowerCase()];
+  const seconds = PER[per.toLowerCase()];
+  if (scale === undefined || seconds === undefined) return null;
+  return {
+    factor: (bytes ? scale : scale / 8) / seconds,
+    written: bytes ? 'bytes' : 'bits',
+    // `100 mbps` is read as megabits and the reading is shown; a small m or g is never milli or gram here.
+    loose: /^[mgt]/.test(prefix),
+  };
+}
+
+const couldBeRates = (amount: number): readonly string[] => [`${amount} Mb/s`, `${amount} MB/s`];
+
+/**
+ * A typed rate: Mb/s, Mbps, Mbit/s, MB/s, GB/min, MiB/s and the same with k, G, T.
+ *
+ * @returns the rate; or a refusal naming what it could have been. `100 m` and `100 Mb` are refused, never guessed.
+ * @example parseRate('500 Mb/s') // => { ok: true, value: { value: 62_500_000, written: 'bits', loose: false } }
+ */
+export function parseRate(text: string): Result<ReadRate, ParseRefusal> {
+  const parts = split(text);
+  if (!parts) return err({ code: 'no-number', text });
+  const { amount, unit } = parts;
+  if (unit === '') return err({ code: 'no-unit', text, couldBe: couldBeRates(amount) });
+  const known = rateUnit(unit);
+  if (known === 'ambiguous' || /^(m|mb|mbits?|mbytes?)$/i.test(unit)) {
+    return err({ code: 'bits-or-bytes', text, couldBe: couldBeRates(amount) });
+  }
+  if (!known) return err({ code: 'unknown-unit', text, couldBe: couldBeRates(amount) });
+  const exact =
+    known.written === 'bits' && /^m/i.test(unit) && !/i?b.*\/(min|h)/i.test(unit)
+      ? amount * BYTES_IN_MEGABIT
+      : amount * known.factor;
+  const checked = rate(exact);
+  return checked.ok
+    ? ok({ value: checked.value, written: known.written, loose: known.loose })
+    : checked;
+}
+
+const CAPACITY = /^([kmgt])(i?)(b|byte|bytes)$/i;
+
+/**
+ * A typed capacity: GB, TB, GiB and the like. Cards are never sold in bits, so `256gb` is read as gigabytes and
+ * marked loose.
+ *
+ * @returns the capacity; or a refusal naming what it could have been
+ * @example parseCapacity('238.4 GiB')
+ */
+export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
+  const parts = split(text);
+  if (!parts) return err({ code: 'no-number', text });
+  const { amount, unit } = parts;
+  if (unit === '') return err({ code: 'no-unit', text, couldBe: [`${amount} GB`, `${amount} GiB`] });
+  const match = CAPACITY.exec(unit);
+  if (!match) return err({ code: 'unknown-unit', text, couldBe: [`${amount} GB`, `${amount} TB`] });
+  const [, prefix = '', binary = '', word = ''] = match;
+  const scale = (binary ? BINARY : SCALE)[prefix.toLowerCase()] ?? 1;
+  const checked = capacity(amount * scale);
+  return checked.ok ? ok({ value: checked.value, loose: word === 'b' }) : checked;
+}
+
+const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
+const HOURS_MINUTES = /^(\d+(?:\.\d+)?)\s*h(?:ours?|rs?)?\s*(?:(\d{1,2})\s*(?:m|min|minutes?)?)?$/i;
+const MINUTES = /^(\d+(?:\.\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec)?)?$/i;
+const SECONDS = /^(\d+(?:\.\d+)?)\s*s(?:ec|econds?)?$/i;
+
+/**
+ * A typed length of time: `90 min`, `2h`, `2h30`, `1h 30m`, `45 s`, and `1:30` read as hours and minutes (marked
+ * loose, so that the reading is shown).
+ *
+ * @returns seconds; or a refusal naming what it could have been. A bare `100 m` is refused: minutes or megabits?
+ */
+export function parseDuration(text: string): Result<Read<Seconds>, ParseRefusal> {
+  const trimmed = text.trim();
+  const found = durationSeconds(trimmed);
+  if (found) {
+    const checked = duration(found.seconds);
+    return checked.ok ? ok({ value: checked.value, loose: found.loose }) : checked;
+  }
+  const parts = split(trimmed);
+  if (!parts) return err({ code: 'no-number', text });
+  const couldBe = [`${parts.amount} min`, `${parts.amount} h`];
+  if (parts.unit === '') return err({ code: 'no-unit', text, couldBe });
+  const known = /^(h|min|s)/i.test(parts.unit);
+  if (known && (parts.amount <= 0 || !Number.isFinite(parts.amount))) {
+    const refused = duration(parts.amount);
+    if (!refused.ok) return refused;
+  }
+  return err({ code: 'unknown-unit', text, couldBe });
+}
+
+function durationSeconds(text: string): { readonly seconds: number; readonly loose: boolean } | null {
+  const clock = CLOCK.exec(text);
+  if (clock) return { seconds: Number(clock[1]) * 3600 + Number(clock[2]) * 60, loose: true };
+  const hours = HOURS_MINUTES.exec(text);
+  if (hours) return { seconds: Number(hours[1]) * 3600 + Number(hours[2] ?? 0) * 60, loose: false };
+  const minutes = MINUTES.exec(text);
+  if (minutes) return { seconds: Number(minutes[1]) * 60 + Number(minutes[2] ?? 0), loose: false };
+  const seconds = SECONDS.exec(text);
+  if (seconds) return { seconds: Number(seconds[1]), loose: false };
+  return null;
+}

@@ -1,0 +1,98 @@
+import { err, ok, type Result } from '../core/result.ts';
+import type { Kit } from './kit.ts';
+import { type Problem, problemsOf } from './problems.ts';
+import { FORMAT, kitSchema, VERSION } from './schema.ts';
+
+/** Largest file read, characters. A real kit of a hundred cards is under 100 kB. */
+export const MAX_FILE = 8_000_000;
+/** Deepest nesting read; a kit needs 7. */
+const MAX_DEPTH = 32;
+/** Most problems told at once; the rest are counted. */
+export const MAX_PROBLEMS = 20;
+
+export type KitRefusal =
+  | { readonly code: 'too-large'; readonly length: number; readonly max: number }
+  | { readonly code: 'too-deep'; readonly max: number }
+  | { readonly code: 'not-json'; readonly line: number; readonly column: number; readonly near: string }
+  | { readonly code: 'not-a-kit' }
+  | { readonly code: 'other-version'; readonly version: unknown }
+  | { readonly code: 'forbidden-key'; readonly path: string; readonly key: string }
+  | { readonly code: 'invalid'; readonly problems: readonly Problem[]; readonly more: number };
+
+const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype']);
+
+/** Deepest bracket outside strings; counted before parsing, so that a bomb is never unfolded. */
+export function nesting(text: string): number {
+  let depth = 0;
+  let deepest = 0;
+  let inString = false;
+  for (let at = 0; at < text.length; at += 1) {
+    const char = text.charCodeAt(at);
+    if (inString) {
+      if (char === 92) at += 1;
+      else if (char === 34) inString = false;
+    } else if (char === 34) inString = true;
+    else if (char === 123 || char === 91) {
+      depth += 1;
+      if (depth > deepest) deepest = depth;
+    } else if (char === 125 || char === 93) depth -= 1;
+  }
+  return deepest;
+}
+
+function forbiddenKey(value: unknown, path: string): KitRefusal | null {
+  if (value === null || typeof value !== 'object') return null;
+  for (const key of Object.keys(value)) {
+    const here = Array.isArray(value) ? `${path}[${key}]` : path ? `${path}.${key}` : key;
+    if (FORBIDDEN.has(key)) return { code: 'forbidden-key', path: here, key };
+    const deeper = forbiddenKey((value as Record<string, unknown>)[key], here);
+    if (deeper) return deeper;
+  }
+  return null;
+}
+
+/** Where JSON stopped making sense. Engines word it differently; each names a position, or the end was reached. */
+function jsonRefusal(text: string, thrown: unknown): KitRefusal {
+  const message = thrown instanceof Error ? thrown.message : '';
+  const at = Number(/position (\d+)/.exec(message)?.[1] ?? text.length);
+  const before = text.slice(0, at);
+  const line = before.split('\n').length;
+  const column = at - before.lastIndexOf('\n');
+  return { code: 'not-json', line, column, near: text.slice(Math.max(0, at - 12), at + 12) };
+}
+
+/**
+ * Reads a kit from parsed JSON. Unknown keys are kept; missing optional ones become null.
+ *
+ * @returns the kit; or a refusal with the place. Nothing is repaired silently.
+ */
+export function readKit(value: unknown): Result<Kit, KitRefusal> {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) return err({ code: 'not-a-kit' });
+  const forbidden = forbiddenKey(value, '');
+  if (forbidden) return err(forbidden);
+  const { format, version } = value as { format?: unknown; version?: unknown };
+  if (format !== FORMAT) return err({ code: 'not-a-kit' });
+  if (version !== VERSION) return err({ code: 'other-version', version });
+  const checked = kitSchema.validate(value, { abortEarly: false, convert: false });
+  if (checked.error) {
+    const problems = problemsOf(checked.error);
+    return err({
+      code: 'invalid',
+      problems: problems.slice(0, MAX_PROBLEMS),
+      more: Math.max(0, problems.length - MAX_PROBLEMS),
+    });
+  }
+  return ok(checked.value as Kit);
+}
+
+/** Reads a kit file's text. */
+export function parseKit(text: string): Result<Kit, KitRefusal> {
+  if (text.length > MAX_FILE) return err({ code: 'too-large', length: text.length, max: MAX_FILE });
+  if (nesting(text) > MAX_DEPTH) return err({ code: 'too-deep', max: MAX_DEPTH });
+  const withoutMark = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
+  try {
+    return readKit(JSON.parse(withoutMark));
+  } catch (thrown) {
+    return err(jsonRefusal(withoutMark, thrown));
+  }
+}

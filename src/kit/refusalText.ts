@@ -1,0 +1,26 @@
+import { assertNever } from '../core/result.ts';
+import type { KitRefusal } from './importKit.ts';
+
+/** Why a kit file was refused: what, where, what to do. Always ends in the same assurance. */
+export function kitRefusalText(refusal: KitRefusal): string {
+  switch (refusal.code) {
+    case 'too-large':
+      return `The file holds ${(refusal.length / 1e6).toFixed(1)} million characters; ${refusal.max / 1e6} million are read. Is it a kit?`;
+    case 'too-deep':
+      return `The file nests deeper than ${refusal.max} levels. A kit does not; it was not opened.`;
+    case 'not-json':
+      return `Not JSON from line ${refusal.line}, column ${refusal.column}, near “${refusal.near.trim()}”. Correct it there, or export the kit again.`;
+    case 'not-a-kit':
+      return 'This is not a kit file: it must begin with "format": "cool-reel-kit".';
+    case 'other-version':
+      return `The file is of version ${JSON.stringify(refusal.version) ?? 'unknown'}; version 1 is read. Export it again from the program that wrote it.`;
+    case 'forbidden-key':
+      return `The key ${refusal.key} at ${refusal.path} is not allowed. Remove it.`;
+    case 'invalid': {
+      const count = refusal.problems.length + refusal.more;
+      return `${count === 1 ? 'One entry is' : `${count} entries are`} not as a kit wants ${count === 1 ? 'it' : 'them'}.`;
+    }
+    default:
+      return assertNever(refusal);
+  }
+}

@@ -1,0 +1,152 @@
+import Joi from 'joi';
+import { BUS_KEYS } from '../core/standards/buses.ts';
+import { FAMILY_KEYS } from '../core/standards/families.ts';
+import { FORM_KEYS } from '../core/standards/forms.ts';
+
+/**
+ * The single definition of the kit file, version 1. The types in core/model, the JSON Schema, the forms of the
+ * interface and the server all follow it. Unknown keys are kept. Units are in the key names.
+ */
+const id = Joi.string().min(1).max(64).required();
+/** Something to read; blanks alone are no name. */
+const name = Joi.string().pattern(/\S/).max(80).required();
+const note = Joi.string().allow('', null).max(2000);
+const amount = (max: number) => Joi.number().greater(0).max(max);
+const orNull = (schema: Joi.Schema) => schema.allow(null).default(null);
+
+const MAX_MBPS = 8_000_000;
+const MAX_RATE_MBPS = 1_000_000;
+const MAX_GB = 1_000_000;
+
+export const rateSchema = Joi.object({
+  kind: Joi.string().valid('stated', 'raw', 'frame').required(),
+  Mbps: amount(MAX_MBPS).when('kind', { is: 'stated', then: Joi.required() }),
+  is: Joi.string().valid('maximum', 'average', 'constant').when('kind', { is: 'stated', then: Joi.required() }),
+  at: Joi.string().valid('recorded', 'captured'),
+  bitsPerPixel: amount(64).when('kind', { is: 'raw', then: Joi.required() }),
+  ratio: Joi.number().min(1).max(100).when('kind', { is: 'raw', then: Joi.required() }),
+  bytesPerFrame: Joi.number().integer().min(1).max(1e9).when('kind', { is: 'frame', then: Joi.required() }),
+})
+  .unknown(true)
+  .required();
+
+export const modeSchema = Joi.object({
+  id,
+  name,
+  codec: Joi.string().valid('long-gop', 'intra', 'raw').required(),
+  width: orNull(Joi.number().integer().min(16).max(65_536)).when('rate.kind', {
+    is: 'raw',
+    then: Joi.number().required(),
+  }),
+  height: orNull(Joi.number().integer().min(16).max(65_536)).when('rate.kind', {
+    is: 'raw',
+    then: Joi.number().required(),
+  }),
+  fps: Joi.number().min(0.01).max(20_000).required(),
+  captureFps: orNull(Joi.number().min(0.01).max(20_000)),
+  rate: rateSchema,
+  overhead: orNull(
+    Joi.object({
+      fixedMbps: Joi.number().min(0).max(10_000).required(),
+      perFrameKB: Joi.number().min(0).max(100_000).required(),
+    }).unknown(true),
+  ),
+  sound: Joi.object({
+    channels: Joi.number().integer().min(1).max(64).required(),
+    sampleHz: Joi.number().integer().min(8000).max(768_000).required(),
+    bits: Joi.number().integer().min(8).max(64).required(),
+  })
+    .unknown(true)
+    .allow(null),
+  proxyMbps: amount(10_000).allow(null),
+  requires: Joi.array()
+    .items(
+      Joi.object({
+        anyOf: Joi.array().items(Joi.string().min(1).max(20)).min(1).max(20).required(),
+        whenMissing: Joi.string().valid('refuses', 'warns', 'advises').required(),
+      }).unknown(true),
+    )
+    .max(20)
+    .default([]),
+}).unknown(true);
+
+export const slotSchema = Joi.object({
+  id,
+  name,
+  accepts: Joi.array()
+    .items(
+      Joi.object({
+        form: Joi.string()
+          .valid(...FORM_KEYS)
+          .required(),
+        bus: orNull(Joi.string().valid(...BUS_KEYS)),
+      }).unknown(true),
+    )
+    .max(20)
+    .required(),
+  family: orNull(Joi.string().valid(...FAMILY_KEYS)),
+  promisedMaxGB: orNull(amount(MAX_GB)),
+}).unknown(true);
+
+export const bodySchema = Joi.object({
+  id,
+  name,
+  note,
+  arrangement: Joi.string().valid('single', 'relay', 'mirrored', 'split').required(),
+  bufferMB: orNull(Joi.number().min(0).max(10_000_000)),
+  ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
+  slots: Joi.array().items(slotSchema).unique('id').max(16).required(),
+  modes: Joi.array().items(modeSchema).unique('id').max(500).required(),
+}).unknown(true);
+
+export const cardSchema = Joi.object({
+  id,
+  label: name,
+  form: Joi.string()
+    .valid(...FORM_KEYS)
+    .required(),
+  capacityGB: amount(MAX_GB).required(),
+  usableGB: orNull(amount(MAX_GB)),
+  marks: Joi.array().items(Joi.string().min(1).max(20)).max(30).required(),
+  bus: orNull(Joi.string().valid(...BUS_KEYS)),
+  readMBps: orNull(amount(MAX_RATE_MBPS)),
+  writeMBps: orNull(amount(MAX_RATE_MBPS)),
+  sustainedMBps: orNull(amount(MAX_RATE_MBPS)),
+  cacheGB: orNull(Joi.number().min(0).max(MAX_GB)),
+  note,
+}).unknown(true);
+
+export const testSchema = Joi.object({
+  id,
+  bodyId: id,
+  modeId: orNull(Joi.string().min(1).max(64)),
+  cardId: id,
+  slotId: orNull(Joi.string().min(1).max(64)),
+  end: Joi.string().valid('full', 'stopped', 'dropped').required(),
+  seconds: Joi.number().min(0).max(1e9).required(),
+  clipGB: orNull(Joi.number().min(0).max(MAX_GB)),
+  writtenMBps: orNull(amount(MAX_RATE_MBPS)),
+  date: orNull(Joi.string().max(40)),
+  note,
+}).unknown(true);
+
+export const settingsSchema = Joi.object({
+  take: Joi.string().valid('once', 'repeatable').default('once'),
+  headroom: Joi.number().min(0).max(1).default(0.15),
+}).unknown(true);
+
+const loose = Joi.object({ id }).unknown(true);
+
+export const FORMAT = 'cool-reel-kit';
+export const VERSION = 1;
+
+export const kitSchema = Joi.object({
+  format: Joi.string().valid(FORMAT).required(),
+  version: Joi.number().valid(VERSION).required(),
+  bodies: Joi.array().items(bodySchema).unique('id').max(1000).required(),
+  cards: Joi.array().items(cardSchema).unique('id').max(20_000).required(),
+  tests: Joi.array().items(testSchema).unique('id').max(50_000).default([]),
+  plans: Joi.array().items(loose).unique('id').max(5000).default([]),
+  prices: Joi.array().items(loose).unique('id').max(20_000).default([]),
+  settings: settingsSchema.default(),
+}).unknown(true);

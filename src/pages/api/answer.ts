@@ -1,0 +1,35 @@
+import type { APIRoute } from 'astro';
+import Joi from 'joi';
+import { answerAsk } from '../../core/ask/answerAsk.ts';
+import type { AskRefusal } from '../../core/ask/ask.ts';
+import { readAsk } from '../../core/ask/readAsk.ts';
+import { MAX_TEXT } from '../../core/label/tokenize.ts';
+import { DEFAULT_POLICY } from '../../core/match/policy.ts';
+import { answerView } from '../../server/views.ts';
+import { json, refuse, validate } from '../../server/json.ts';
+import { askRefusalText, unreadText } from '../../text/ask.ts';
+
+const query = Joi.object({ q: Joi.string().min(1).max(MAX_TEXT).required() });
+
+/** Places are `q[start..end]`, end exclusive, counted in UTF-16 units. */
+function details(refusal: AskRefusal) {
+  if (refusal.code === 'not-understood') {
+    return refusal.unread.map((one) => ({ path: `q[${one.start}..${one.end}]`, message: unreadText(one) }));
+  }
+  if (refusal.code === 'twice') {
+    return [{ path: `q[${refusal.again.start}..${refusal.again.end}]`, message: askRefusalText(refusal) }];
+  }
+  return [{ path: 'q', message: askRefusalText(refusal) }];
+}
+
+const refuseAsk = (refusal: AskRefusal): Response =>
+  refuse({ status: 400, code: refusal.code, message: askRefusalText(refusal), details: details(refusal) });
+
+export const GET: APIRoute = ({ url }) => {
+  const asked = validate<{ q: string }>(Object.fromEntries(url.searchParams), query);
+  if (!asked.ok) return refuse(asked.error);
+  const ask = readAsk(asked.value.q);
+  if (!ask.ok) return refuseAsk(ask.error);
+  const answer = answerAsk(ask.value, DEFAULT_POLICY);
+  return answer.ok ? json(answerView(answer.value)) : refuseAsk(answer.error);
+};

@@ -1,0 +1,5 @@
+import type { APIRoute } from 'astro';
+import { kitJsonSchema } from '../../kit/jsonSchema.ts';
+import { json } from '../../server/json.ts';
+
+export const GET: APIRoute = () => json(kitJsonSchema());

@@ -1,0 +1,13 @@
+import type { APIRoute } from 'astro';
+import Joi from 'joi';
+import { readLabel } from '../../core/label/readLabel.ts';
+import { MAX_TEXT } from '../../core/label/tokenize.ts';
+import { labelView } from '../../server/views.ts';
+import { json, readBody, refuse } from '../../server/json.ts';
+
+const body = Joi.object({ text: Joi.string().min(1).max(MAX_TEXT).required() });
+
+export const POST: APIRoute = async ({ request }) => {
+  const read = await readBody<{ text: string }>(request, body);
+  return read.ok ? json(labelView(readLabel(read.value.text))) : refuse(read.error);
+};

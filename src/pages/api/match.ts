@@ -1,0 +1,54 @@
+import type { APIRoute } from 'astro';
+import Joi from 'joi';
+import { board } from '../../core/match/board.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { Take } from '../../core/model/kit.ts';
+import { headroom } from '../../core/units/amount.ts';
+import { readKit } from '../../kit/importKit.ts';
+import { kitRefusalText } from '../../kit/refusalText.ts';
+import { boardView } from '../../server/views.ts';
+import { json, readBody, refuse } from '../../server/json.ts';
+
+/** Most cells answered at once: the answer to a 1 MB kit stays bounded too. */
+const MAX_CELLS = 20_000;
+
+const body = Joi.object({
+  kit: Joi.object().unknown(true).required(),
+  policy: Joi.object({
+    take: Joi.string().valid('once', 'repeatable').required(),
+    headroom: Joi.number().min(0).max(1).required(),
+  }).required(),
+});
+
+interface MatchRequest {
+  readonly kit: unknown;
+  readonly policy: { readonly take: Take; readonly headroom: number };
+}
+
+export const POST: APIRoute = async ({ request }) => {
+  const read = await readBody<MatchRequest>(request, body);
+  if (!read.ok) return refuse(read.error);
+  const kit = readKit(read.value.kit);
+  if (!kit.ok) {
+    const problems = kit.error.code === 'invalid' ? kit.error.problems : [];
+    return refuse({
+      status: 400,
+      code: kit.error.code,
+      message: kitRefusalText(kit.error),
+      details: problems.map(({ path, message }) => ({ path: `kit.${path}`, message })),
+    });
+  }
+  const margin = headroom(read.value.policy.headroom);
+  if (!margin.ok) return refuse({ status: 400, code: 'invalid', message: 'Headroom is 0 to 1.', details: [] });
+  const modes = kit.value.bodies.reduce((sum, one) => sum + one.modes.length, 0);
+  if (modes * kit.value.cards.length > MAX_CELLS) {
+    return refuse({
+      status: 422,
+      code: 'too-many-cells',
+      message: `${modes} modes × ${kit.value.cards.length} cards is over ${MAX_CELLS} cells. Ask for fewer at once.`,
+      details: [],
+    });
+  }
+  const policy: Policy = { take: read.value.policy.take, headroom: margin.value };
+  return json(boardView(board(kit.value, policy), policy));
+};

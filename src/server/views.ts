@@ -1,0 +1,99 @@
+import type { Answer } from '../core/ask/answerAsk.ts';
+import { labelProblems } from '../core/label/labelProblems.ts';
+import type { Label } from '../core/label/readLabel.ts';
+import type { Board } from '../core/match/board.ts';
+import type { Cell } from '../core/match/evaluate.ts';
+import type { Policy } from '../core/match/policy.ts';
+import { floorInForce } from '../core/match/rules/guarantee.ts';
+import { toneOf } from '../core/match/verdict.ts';
+import { APP_CLASSES, mark } from '../core/standards/marks.ts';
+import type { BytesPerSecond } from '../core/units/brand.ts';
+import { toGB, toMBps } from '../core/units/convert.ts';
+import { answerText, forTimeText, readingText, slipText } from '../text/ask.ts';
+import { findingText } from '../text/finding.ts';
+import { APP_MEANING, labelProblemText, markMeaning } from '../text/label.ts';
+import { cellSums, rateSum } from '../text/rateLines.ts';
+
+/** The shapes in which the server answers: plain numbers with the unit in the key, unknown ones null. */
+const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMBps(rate));
+
+export function answerView(answer: Answer) {
+  const { cell, card, need, ask, rate } = answer;
+  const sums = cell && card ? cellSums(rate, answer.body, card, cell) : rate.lines.map(rateSum);
+  return {
+    need: { bitsPerSecond: need * 8, bytesPerSecond: need },
+    card: card
+      ? { form: card.form, capacityGB: card.capacityGB, marks: card.marks, bus: ask.card?.bus ?? null }
+      : null,
+    verdict: cell?.verdict ?? null,
+    minutes: { label: cell?.label ?? null, planned: answer.minutes },
+    cardsAtOnce: answer.cardsAtOnce,
+    smallestMarks: answer.smallestMarks,
+    forTime: answer.forTime && {
+      writtenGB: toGB(answer.forTime.written),
+      sizeSoldGB: answer.forTime.sizeSold === null ? null : toGB(answer.forTime.sizeSold),
+      cards: answer.forTime.cards,
+    },
+    steps: [
+      ...sums.map(({ working, result }) => `${working}: ${result}`),
+      ...(cell?.findings.map(findingText) ?? []),
+      answerText(answer),
+      ...[forTimeText(answer), slipText(answer)].filter((text): text is string => text !== null),
+      ...ask.readings.map(readingText),
+    ],
+  };
+}
+
+export function labelView(label: Label) {
+  const { form, capacity, bus } = label;
+  const floor = form === null ? null : floorInForce({ form, marks: label.words }, bus).floor;
+  const marks = label.marks.map((key) => ({
+    mark: key as string,
+    promisesMBps: mark(key).promisesMBps,
+    meaning: markMeaning(key),
+  }));
+  const apps = label.apps.map((key) => ({
+    mark: key as string,
+    promisesMBps: APP_CLASSES[key].sustainedMBps,
+    meaning: APP_MEANING,
+  }));
+  return {
+    form,
+    capacityGB: capacity === null ? null : toGB(capacity),
+    family: label.family,
+    bus,
+    floorMBps: mBps(floor),
+    marks: [...marks, ...apps],
+    problems: labelProblems(label).map((problem) => ({ code: problem.code, message: labelProblemText(problem) })),
+  };
+}
+
+const cellView = (cell: Cell, policy: Policy) => ({
+  bodyId: cell.bodyId,
+  modeId: cell.modeId,
+  cardId: cell.cardId,
+  slotId: cell.slotId,
+  verdict: cell.verdict,
+  tone: toneOf(cell.verdict, policy.take),
+  needMBps: mBps(cell.need),
+  floorMBps: mBps(cell.floor),
+  busMBps: mBps(cell.ceiling),
+  minutes: { label: cell.label, planned: cell.planned, counter: null, measured: null },
+  dropSeconds: cell.dropSeconds,
+  reasons: cell.findings.map((finding) => ({
+    rule: finding.rule,
+    outcome: finding.outcome,
+    text: findingText(finding),
+  })),
+  moves: [],
+});
+
+/** Row by row, as the board is read. */
+export const boardView = (board: Board, policy: Policy) => ({
+  cells: board.rows.flatMap((_row, at) =>
+    board.columns.flatMap((column) => {
+      const cell = column[at];
+      return cell ? [cellView(cell, policy)] : [];
+    }),
+  ),
+});

@@ -1,0 +1,58 @@
+import type { LabelProblem } from '../core/label/labelProblems.ts';
+import { assertNever } from '../core/result.ts';
+import { bus } from '../core/standards/buses.ts';
+import { family } from '../core/standards/families.ts';
+import { form, isSd } from '../core/standards/forms.ts';
+import { type Mark, mark } from '../core/standards/marks.ts';
+import { capacityText, either, MBpsText, plain } from './quantity.ts';
+
+/** A problem of a label, with its reason. */
+export function labelProblemText(problem: LabelProblem): string {
+  switch (problem.code) {
+    case 'impossible-mark':
+      return `There is no ${problem.text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
+    case 'not-understood':
+      return problem.couldBe.length > 0
+        ? `“${problem.text}” was not understood. It could be ${either(problem.couldBe)}.`
+        : `“${problem.text}” was not understood.`;
+    case 'family-mismatch': {
+      const { name } = family(problem.printed);
+      const actual = problem.actual === null ? 'past every family' : family(problem.actual).name;
+      return `${capacityText(problem.capacity)} is ${actual}, not ${name}.`;
+    }
+    case 'mark-needs-bus':
+      return problem.printed === null
+        ? `${problem.mark} needs ${bus(problem.needs).name}, and no such bus is printed.`
+        : `${problem.mark} needs ${bus(problem.needs).name}; printed is ${bus(problem.printed).name}.`;
+    case 'mark-on-wrong-form':
+      return `${problem.mark} does not exist on ${form(problem.form).name}.`;
+    case 'grade-contradicts':
+      return `${problem.low} promises 10 MB/s and ${problem.high} promises more: one of them is wrong.`;
+    case 'speed-above-bus':
+      return `${MBpsText(problem.speed)} is above what ${bus(problem.bus).name} carries (${MBpsText(problem.ceiling)}). Some makers print a speed only their own reader reaches.`;
+    case 'times-disagree':
+      return `${plain(problem.times)}× is ${MBpsText(problem.timesRate)}, printed is ${MBpsText(problem.printed)}.`;
+    case 'repeats':
+      return `${problem.marks.join(', ')} promise the same: harmless repetition.`;
+    default:
+      return assertNever(problem);
+  }
+}
+
+/** What a mark promises and where. */
+export function markMeaning(key: Mark): string {
+  const { promisesMBps, countsFrom, forms, series } = mark(key);
+  const sd = forms.some(isSd);
+  const where = !sd
+    ? 'on any bus of its form'
+    : series === 'E'
+      ? 'on SD Express only'
+      : countsFrom === null
+        ? 'on any bus'
+        : countsFrom === 'uhs-ii'
+          ? 'on UHS-II or UHS-III only'
+          : `on ${countsFrom === 'uhs-i-50' ? 'UHS-I' : bus(countsFrom).name} or better`;
+  return `at least ${promisesMBps} MB/s sequential write ${where}`;
+}
+
+export const APP_MEANING = 'random access for apps; says nothing about video';

@@ -1,0 +1,84 @@
+import type { Cell } from '../core/match/evaluate.ts';
+import type { Body, Card } from '../core/model/kit.ts';
+import { usable } from '../core/minutes/minutes.ts';
+import type { RateLine, StreamRate } from '../core/rate/streamRate.ts';
+import { assertNever } from '../core/result.ts';
+import { ASSUMED } from '../core/standards/assumptions.ts';
+import type { BytesPerSecond } from '../core/units/brand.ts';
+import { fromGB, toGB, toMbps } from '../core/units/convert.ts';
+import { capacityText, MBpsText, MbpsText, minutesText, plain } from './quantity.ts';
+
+/** One line of the arithmetic: the working on the left, what it comes to on the right. */
+export interface Sum {
+  readonly working: string;
+  readonly result: string;
+  /** True where a number in it is an assumption of the program. */
+  readonly assumed?: boolean;
+}
+
+const mb = (line: RateLine): string => MbpsText(line.bytesPerSecond as BytesPerSecond);
+
+export function rateSum(line: RateLine): Sum {
+  switch (line.code) {
+    case 'stated':
+      return { working: `stated rate, ${line.is}`, result: mb(line) };
+    case 'raw':
+      return {
+        working: `${line.width} × ${line.height} × ${line.bitsPerPixel} bit ÷ ${plain(line.ratio, 2)} × ${plain(line.fps, 3)} fps`,
+        result: mb(line),
+      };
+    case 'frame':
+      return { working: `${line.bytesPerFrame} B a frame × ${plain(line.fps, 3)} fps`, result: mb(line) };
+    case 'slow-motion':
+      return {
+        working: `× ${plain(line.captured, 3)} captured ÷ ${plain(line.recorded, 3)} recorded${line.upperBound ? ', at most' : ''}`,
+        result: mb(line),
+      };
+    case 'variable':
+      return { working: `× ${plain(line.factor, 2)} peak over average`, result: mb(line), assumed: true };
+    case 'fixed':
+      return { working: '+ sound and housekeeping', result: mb(line), assumed: line.assumed };
+    case 'per-frame':
+      return {
+        working: `+ ${plain(line.KB)} kB a frame × ${plain(line.fps, 3)} fps`,
+        result: mb(line),
+        assumed: line.assumed,
+      };
+    case 'sound':
+      return { working: `+ sound ${line.channels} × ${line.sampleHz} Hz × ${line.bits} bit`, result: mb(line) };
+    case 'proxy':
+      return { working: '+ viewing proxy', result: mb(line) };
+    default:
+      return assertNever(line);
+  }
+}
+
+/** The arithmetic of a cell, line by line, from rate to planned minutes. */
+export function cellSums(rate: StreamRate, body: Body, card: Card, cell: Cell): readonly Sum[] {
+  const sums = rate.lines.map(rateSum);
+  const split = body.arrangement === 'split' && body.slots.length > 1;
+  const { bytes, assumed } = usable(card);
+  const average = split ? (Math.ceil(rate.average / body.slots.length) as BytesPerSecond) : rate.average;
+  sums.push({ working: 'everything written', result: `${MbpsText(rate.peak)} = ${MBpsText(rate.peak)}` });
+  if (split && cell.need !== null) {
+    sums.push({ working: `÷ ${body.slots.length} cards`, result: MBpsText(cell.need) });
+  }
+  sums.push(
+    assumed
+      ? {
+          working: `${capacityText(fromGB(card.capacityGB))} × ${ASSUMED.usableFraction.value} usable`,
+          result: `${plain(toGB(bytes))} GB`,
+          assumed: true,
+        }
+      : { working: 'usable, as entered', result: `${plain(toGB(bytes))} GB` },
+  );
+  if (cell.planned !== null) {
+    const exact = bytes / average / 60;
+    sums.push({
+      working: `${plain(toGB(bytes))} GB × 8000 ÷ ${plain(toMbps(average))} Mb/s ÷ 60`,
+      result: `${plain(exact)} → ${minutesText(cell.planned)}`,
+    });
+  }
+  return sums;
+}
+
