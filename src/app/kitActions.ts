@@ -1,10 +1,9 @@
 import type { Body, Card } from '../core/model/kit.ts';
 import { kitFileName, kitText } from '../kit/exportKit.ts';
-import { type Kit, EMPTY_KIT, type Settings } from '../kit/kit.ts';
+import { EMPTY_KIT, type Kit, type Settings } from '../kit/kit.ts';
 import {
   deleteItems,
   insertAfter,
-  listSnapshots,
   putItem,
   putSettings,
   readStoredKit,
@@ -55,22 +54,26 @@ export const duplicateCard = (card: Card, all: readonly Card[]): Promise<Undo> =
   insertAfter(database, 'cards', card.id, {
     ...card,
     id: newId(),
-    label: nextName(card.label, all.map(({ label }) => label)),
+    label: nextName(
+      card.label,
+      all.map(({ label }) => label),
+    ),
   } as Card);
 
 export const duplicateBody = (body: Body, all: readonly Body[]): Promise<Undo> =>
   insertAfter(database, 'bodies', body.id, {
     ...body,
     id: newId(),
-    name: nextName(body.name, all.map(({ name }) => name)),
+    name: nextName(
+      body.name,
+      all.map(({ name }) => name),
+    ),
   } as Body);
 
 export const deleteBody = (id: string): Promise<Undo> => deleteItems(database, 'bodies', [id]);
 export const deleteCard = (id: string): Promise<Undo> => deleteItems(database, 'cards', [id]);
 
 export const changeSettings = (change: Partial<Settings>): Promise<void> => putSettings(database, change);
-
-export const snapshots = () => listSnapshots(database);
 
 /** Puts a snapshot back; what stands now is kept as another snapshot first. */
 export async function restoreSnapshot(text: string): Promise<void> {

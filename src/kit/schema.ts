@@ -36,11 +36,11 @@ export const modeSchema = Joi.object({
   codec: Joi.string().valid('long-gop', 'intra', 'raw').required(),
   width: orNull(Joi.number().integer().min(16).max(65_536)).when('rate.kind', {
     is: 'raw',
-    then: Joi.number().required(),
+    then: Joi.number().required().invalid(null),
   }),
   height: orNull(Joi.number().integer().min(16).max(65_536)).when('rate.kind', {
     is: 'raw',
-    then: Joi.number().required(),
+    then: Joi.number().required().invalid(null),
   }),
   fps: Joi.number().min(0.01).max(20_000).required(),
   captureFps: orNull(Joi.number().min(0.01).max(20_000)),

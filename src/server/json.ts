@@ -66,5 +66,10 @@ export function validate<T>(value: unknown, schema: Joi.Schema): Result<T, ApiEr
   const checked = schema.validate(value, { abortEarly: false, convert: false });
   if (!checked.error) return ok(checked.value as T);
   const details = problemsOf(checked.error).slice(0, 50);
-  return err({ status: 400, code: 'invalid', message: `The request is not as described: ${details[0]?.message ?? ''}`, details });
+  return err({
+    status: 400,
+    code: 'invalid',
+    message: `The request is not as described: ${details[0]?.message ?? ''}`,
+    details,
+  });
 }

@@ -71,7 +71,11 @@ const policy = object({
 export function openApi(version: string) {
   return {
     openapi: '3.1.0',
-    info: { title: 'Cool Reel', version, description: 'Stateless. Units are in the key names; unknown numbers are null.' },
+    info: {
+      title: 'Cool Reel',
+      version,
+      description: 'Stateless. Units are in the key names; unknown numbers are null.',
+    },
     paths: {
       '/api/health': {
         get: {
@@ -96,8 +100,15 @@ export function openApi(version: string) {
       '/api/label': {
         post: {
           summary: 'Reads what is printed on a card',
-          requestBody: { required: true, content: content({ ...object({ text: { type: 'string', maxLength: 500 } }), required: ['text'] }) },
-          responses: { 200: answer('What it says', ref('Label')), 400: refused('Not a label request'), 413: refused('Over 1 MB') },
+          requestBody: {
+            required: true,
+            content: content({ ...object({ text: { type: 'string', maxLength: 500 } }), required: ['text'] }),
+          },
+          responses: {
+            200: answer('What it says', ref('Label')),
+            400: refused('Not a label request'),
+            413: refused('Over 1 MB'),
+          },
         },
       },
       '/api/match': {

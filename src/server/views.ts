@@ -22,9 +22,7 @@ export function answerView(answer: Answer) {
   const sums = cell && card ? cellSums(rate, answer.body, card, cell) : rate.lines.map(rateSum);
   return {
     need: { bitsPerSecond: need * 8, bytesPerSecond: need },
-    card: card
-      ? { form: card.form, capacityGB: card.capacityGB, marks: card.marks, bus: ask.card?.bus ?? null }
-      : null,
+    card: card ? { form: card.form, capacityGB: card.capacityGB, marks: card.marks, bus: ask.card?.bus ?? null } : null,
     verdict: cell?.verdict ?? null,
     minutes: { label: cell?.label ?? null, planned: answer.minutes },
     cardsAtOnce: answer.cardsAtOnce,

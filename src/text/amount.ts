@@ -2,7 +2,8 @@ import type { AmountRefusal } from '../core/units/amount.ts';
 import type { ParseRefusal } from '../core/units/parse.ts';
 import { either, plain } from './quantity.ts';
 
-const big = (value: number): string => (Math.abs(value) >= 1e6 ? value.toExponential(0).replace('+', '') : plain(value, 3));
+const big = (value: number): string =>
+  Math.abs(value) >= 1e6 ? value.toExponential(0).replace('+', '') : plain(value, 3);
 
 /** Why a number was refused, with the limits. `what` names it: "The rate". */
 export function amountText(what: string, refusal: AmountRefusal, unit = ''): string {

@@ -1,5 +1,5 @@
-import type { AskRefusal, Reading } from '../core/ask/ask.ts';
 import type { Answer } from '../core/ask/answerAsk.ts';
+import type { AskRefusal, Reading } from '../core/ask/ask.ts';
 import type { Label, Unread } from '../core/label/readLabel.ts';
 import { assertNever } from '../core/result.ts';
 import { bus } from '../core/standards/buses.ts';
@@ -30,7 +30,11 @@ export function unreadText({ text, problem }: Unread): string {
   }
 }
 
-const MISSING = { picture: 'a picture size (8192x4320)', bits: 'a bit depth (12bit)', fps: 'a frame rate (50p)' } as const;
+const MISSING = {
+  picture: 'a picture size (8192x4320)',
+  bits: 'a bit depth (12bit)',
+  fps: 'a frame rate (50p)',
+} as const;
 
 function promise(card: Label | null): string {
   const best = card?.marks.map((key) => mark(key).promisesMBps).sort((a, b) => b - a)[0];
@@ -128,7 +132,10 @@ export function forTimeText(answer: Answer): string | null {
   const time = durationText(ask.time as Seconds);
   const written = `${time} writes ${capacityText(forTime.written)}`;
   if (!card || forTime.cards === null) {
-    const size = forTime.sizeSold === null ? 'more than the largest card sold' : `next size sold ${capacityText(forTime.sizeSold)}`;
+    const size =
+      forTime.sizeSold === null
+        ? 'more than the largest card sold'
+        : `next size sold ${capacityText(forTime.sizeSold)}`;
     return `${written}: ${size}${ask.arrangement === 'mirrored' ? ', twice' : ''}.`;
   }
   const plural = forTime.cards === 1 ? 'card' : 'cards';

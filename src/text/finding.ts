@@ -73,17 +73,24 @@ export function findingText(finding: Finding): string {
 function rateLine({ refusal }: Of<'rate'>): Line {
   return refusal.code === 'missing'
     ? { text: `Raw needs a picture ${refusal.field}`, figure: 'no rate', more: 'Enter it under Bodies.' }
-    : { text: `The ${refusal.field} of this mode is out of range`, figure: 'no rate', more: 'Correct it under Bodies.' };
+    : {
+        text: `The ${refusal.field} of this mode is out of range`,
+        figure: 'no rate',
+        more: 'Correct it under Bodies.',
+      };
 }
 
-const formNames = (forms: readonly Form[]): string =>
-  either([...new Set(forms.map((key) => form(key).name))]);
+const formNames = (forms: readonly Form[]): string => either([...new Set(forms.map((key) => form(key).name))]);
 
 function shapeLine(finding: Of<'shape'>): Line {
   const own = form(finding.card).name;
   if (finding.outcome !== 'block') {
     return finding.adapter
-      ? { text: `${own} enters through its adapter`, figure: own, more: 'Check that the adapter’s lock switch is open.' }
+      ? {
+          text: `${own} enters through its adapter`,
+          figure: own,
+          more: 'Check that the adapter’s lock switch is open.',
+        }
       : { text: `${own} fits the slot`, figure: own };
   }
   return finding.accepts.length === 0

@@ -1,6 +1,6 @@
 import type { Cell } from '../core/match/evaluate.ts';
-import type { Body, Card } from '../core/model/kit.ts';
 import { usable } from '../core/minutes/minutes.ts';
+import type { Body, Card } from '../core/model/kit.ts';
 import type { RateLine, StreamRate } from '../core/rate/streamRate.ts';
 import { assertNever } from '../core/result.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
@@ -81,4 +81,3 @@ export function cellSums(rate: StreamRate, body: Body, card: Card, cell: Cell): 
   }
   return sums;
 }
-

@@ -1,3 +1,4 @@
+import type { Label } from '../label/readLabel.ts';
 import { type Cell, evaluate, toColumn, toRow } from '../match/evaluate.ts';
 import { pairFit } from '../match/pairFit.ts';
 import type { Policy } from '../match/policy.ts';
@@ -11,7 +12,6 @@ import { MARK_KEYS, type Mark, mark, promiseOf, type Series } from '../standards
 import { covers } from '../units/amount.ts';
 import type { Bytes, BytesPerSecond, PerMille } from '../units/brand.ts';
 import { fromMBps, GB, toGB, toMBps } from '../units/convert.ts';
-import type { Label } from '../label/readLabel.ts';
 import type { Ask, AskRefusal } from './ask.ts';
 
 /** The answer to a quick check. */
@@ -140,13 +140,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
   });
 }
 
-function forTime(
-  ask: Ask,
-  rate: StreamRate,
-  card: Card | null,
-  cardsAtOnce: number,
-  shares: number,
-): ForTime | null {
+function forTime(ask: Ask, rate: StreamRate, card: Card | null, cardsAtOnce: number, shares: number): ForTime | null {
   if (ask.time === null) return null;
   const average = Math.ceil(rate.average / shares) as BytesPerSecond;
   const asked = capacityFor(ask.time, average);

@@ -99,11 +99,17 @@ function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
 /** Buses that many slots lack, so that taking the slot to have one is worth saying. */
 const FASTER_THAN_COMMON: readonly Bus[] = ['uhs-ii', 'uhs-iii', 'sd-express-1'];
 
-function readingsOf(tokens: readonly Token[], speeds: Speeds, card: Label | null, slotNamed: boolean): readonly Reading[] {
+function readingsOf(
+  tokens: readonly Token[],
+  speeds: Speeds,
+  card: Label | null,
+  slotNamed: boolean,
+): readonly Reading[] {
   const readings: Reading[] = [];
   for (const token of tokens) {
     if (token.kind === 'rate' && token.loose) readings.push({ ...span(token), code: 'rate', value: token.value });
-    if (token.kind === 'capacity' && token.loose) readings.push({ ...span(token), code: 'capacity', value: token.value });
+    if (token.kind === 'capacity' && token.loose)
+      readings.push({ ...span(token), code: 'capacity', value: token.value });
     if (token.kind === 'time' && token.loose) readings.push({ ...span(token), code: 'time', value: token.value });
     if (token.kind === 'picture-name') readings.push({ ...span(token), code: 'picture-name-ignored' });
   }
@@ -112,7 +118,8 @@ function readingsOf(tokens: readonly Token[], speeds: Speeds, card: Label | null
     const told = tokens.find((token) => token.kind === 'mark');
     if (told) readings.push({ ...span(told), code: 'form-inferred', form: card.form });
   }
-  if (card?.bus && !slotNamed && FASTER_THAN_COMMON.includes(card.bus)) readings.push({ code: 'slot-assumed', bus: card.bus });
+  if (card?.bus && !slotNamed && FASTER_THAN_COMMON.includes(card.bus))
+    readings.push({ code: 'slot-assumed', bus: card.bus });
   return readings;
 }
 

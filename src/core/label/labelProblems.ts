@@ -10,12 +10,27 @@ import type { Label, Unread } from './readLabel.ts';
 export type LabelProblem =
   | { readonly code: 'impossible-mark'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'not-understood'; readonly text: string; readonly couldBe: readonly string[] }
-  | { readonly code: 'family-mismatch'; readonly printed: Family; readonly actual: Family | null; readonly capacity: Bytes }
+  | {
+      readonly code: 'family-mismatch';
+      readonly printed: Family;
+      readonly actual: Family | null;
+      readonly capacity: Bytes;
+    }
   | { readonly code: 'mark-needs-bus'; readonly mark: Mark; readonly needs: Bus; readonly printed: Bus | null }
   | { readonly code: 'mark-on-wrong-form'; readonly mark: Mark; readonly form: Form }
   | { readonly code: 'grade-contradicts'; readonly low: Mark; readonly high: Mark }
-  | { readonly code: 'speed-above-bus'; readonly speed: BytesPerSecond; readonly ceiling: BytesPerSecond; readonly bus: Bus }
-  | { readonly code: 'times-disagree'; readonly times: number; readonly timesRate: BytesPerSecond; readonly printed: BytesPerSecond }
+  | {
+      readonly code: 'speed-above-bus';
+      readonly speed: BytesPerSecond;
+      readonly ceiling: BytesPerSecond;
+      readonly bus: Bus;
+    }
+  | {
+      readonly code: 'times-disagree';
+      readonly times: number;
+      readonly timesRate: BytesPerSecond;
+      readonly printed: BytesPerSecond;
+    }
   | { readonly code: 'repeats'; readonly marks: readonly Mark[]; readonly harmless: true };
 
 export const isHarmless = (problem: LabelProblem): boolean => 'harmless' in problem;
@@ -95,4 +110,3 @@ export function labelProblems(label: Label): readonly LabelProblem[] {
     ...repeats(label),
   ];
 }
-

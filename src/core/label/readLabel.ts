@@ -100,7 +100,16 @@ export function labelOf(tokens: readonly Token[]): Label {
 }
 
 const LABEL_KINDS: readonly Token['kind'][] = [
-  'capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app', 'word', 'picture-name',
+  'capacity',
+  'times',
+  'form',
+  'family',
+  'bus',
+  'version',
+  'mark',
+  'app',
+  'word',
+  'picture-name',
 ];
 
 const isUnreadOnLabel = (token: Token): boolean =>

@@ -15,7 +15,12 @@ export interface Span {
 
 /** What a stretch of a label or a quick check says. */
 export type Said =
-  | { readonly kind: 'rate'; readonly value: BytesPerSecond; readonly written: 'bits' | 'bytes'; readonly loose: boolean }
+  | {
+      readonly kind: 'rate';
+      readonly value: BytesPerSecond;
+      readonly written: 'bits' | 'bytes';
+      readonly loose: boolean;
+    }
   | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
   | { readonly kind: 'time'; readonly value: Seconds; readonly loose: boolean }
   | { readonly kind: 'picture'; readonly width: number; readonly height: number }
@@ -41,6 +46,10 @@ export type UnreadProblem =
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-such-mark'; readonly couldBe: readonly string[] }
-  | { readonly code: 'amount'; readonly field: 'rate' | 'capacity' | 'time' | 'number'; readonly refusal: AmountRefusal };
+  | {
+      readonly code: 'amount';
+      readonly field: 'rate' | 'capacity' | 'time' | 'number';
+      readonly refusal: AmountRefusal;
+    };
 
 export type Token = Span & Said;

@@ -131,10 +131,7 @@ const READERS: readonly Reader[] = [
     re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`),
     (m) => number(Number(m[1]), 1, 20_000, { kind: 'fps', value: Number(m[1]) }),
   ],
-  [
-    re(String.raw`(\d+)\s*[x×]${END}`),
-    (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) }),
-  ],
+  [re(String.raw`(\d+)\s*[x×]${END}`), (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) })],
   [
     re(String.raw`(micro\s?)?sd\s?(hc|xc|uc)${END}`),
     (m) => ({ kind: 'family', family: `sd${(m[2] ?? '').toLowerCase()}` as Family, micro: m[1] !== undefined }),
@@ -145,7 +142,7 @@ const READERS: readonly Reader[] = [
   [re(String.raw`vpg[\s-]?\d+${END}`), markSaid],
   [re(String.raw`class\s?\d+${END}`), markSaid],
   [re(String.raw`[cuve]\d+${END}`), markSaid],
-  [re(String.raw`a([12])${END}`), (m) => ({ kind: 'app', app: m[1] === '1' ? 'A1' : 'A2' })],
+  [re(`a([12])${END}`), (m) => ({ kind: 'app', app: m[1] === '1' ? 'A1' : 'A2' })],
   ...CODEC_WORDS.map(([source, codec]): Reader => [re(`(?:${source})${END}`), () => ({ kind: 'codec', codec })]),
   [re(`mirror(?:ed)?${END}`), () => ({ kind: 'arrangement', arrangement: 'mirrored' })],
   [re(`relay${END}`), () => ({ kind: 'arrangement', arrangement: 'relay' })],

@@ -46,12 +46,7 @@ const noSlot = (row: Row, column: Column): Cell => ({
 });
 
 /** One card against every row; slots are compared with the card once a body, not once a mode. */
-export function boardColumn(
-  rows: readonly Row[],
-  card: Card,
-  tests: readonly Test[],
-  policy: Policy,
-): readonly Cell[] {
+export function boardColumn(rows: readonly Row[], card: Card, tests: readonly Test[], policy: Policy): readonly Cell[] {
   const column = toColumn(card, tests);
   let body: Body | null = null;
   let fits: readonly (readonly [Slot, PairFit])[] = [];

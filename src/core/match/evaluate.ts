@@ -1,6 +1,6 @@
-import { usable, labelMinutes, plannedMinutes } from '../minutes/minutes.ts';
+import { labelMinutes, plannedMinutes, usable } from '../minutes/minutes.ts';
 import type { Body, Card, Mode, Test } from '../model/kit.ts';
-import { type StreamRate, type RateRefusal, streamRate } from '../rate/streamRate.ts';
+import { type RateRefusal, type StreamRate, streamRate } from '../rate/streamRate.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
 import { fromGB, MB } from '../units/convert.ts';
@@ -71,8 +71,7 @@ export function toColumn(card: Card, tests: readonly Test[]): Column {
   };
 }
 
-const share = (whole: BytesPerSecond, shares: number): BytesPerSecond =>
-  Math.ceil(whole / shares) as BytesPerSecond;
+const share = (whole: BytesPerSecond, shares: number): BytesPerSecond => Math.ceil(whole / shares) as BytesPerSecond;
 
 /** Runs every rule for one slot of one body and settles the verdict. */
 export function evaluate(row: Row, slotId: string, fit: PairFit, column: Column, policy: Policy): Cell {
@@ -115,12 +114,7 @@ const lowest = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSec
   a === null ? b : b === null ? a : a < b ? a : b;
 
 /** A tested drop is timed by the test; a bus that is too slow by how long the camera's buffer hides it. */
-function dropTime(
-  tested: Finding,
-  body: Body,
-  need: BytesPerSecond,
-  ceiling: BytesPerSecond | null,
-): Seconds | null {
+function dropTime(tested: Finding, body: Body, need: BytesPerSecond, ceiling: BytesPerSecond | null): Seconds | null {
   if (tested.rule === 'own-tests' && tested.dropSeconds !== null) return tested.dropSeconds;
   if (body.bufferMB === null || ceiling === null || ceiling >= need) return null;
   return ((body.bufferMB * MB) / (need - ceiling)) as Seconds;
@@ -147,4 +141,3 @@ export function isBetter(a: Cell, b: Cell): boolean {
   if ((a.floor ?? 0) !== (b.floor ?? 0)) return (a.floor ?? 0) > (b.floor ?? 0);
   return (a.ceiling ?? 0) > (b.ceiling ?? 0);
 }
-

@@ -1,16 +1,7 @@
 import type { Take } from '../model/kit.ts';
 
 /** Verdict codes, best first [handbook §5]. */
-export const VERDICTS = [
-  'guaranteed',
-  'tight',
-  'proven',
-  'claimed',
-  'uncovered',
-  'drops',
-  'locked',
-  'unfit',
-] as const;
+export const VERDICTS = ['guaranteed', 'tight', 'proven', 'claimed', 'uncovered', 'drops', 'locked', 'unfit'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 export type Tone = 'cool' | 'warm' | 'hot' | 'mute' | 'none';
@@ -34,8 +25,7 @@ const REPEATABLE: Readonly<Record<Verdict, Tone>> = {
 };
 
 /** How a verdict reads for this kind of take: both schools of practice are right in their place. */
-export const toneOf = (verdict: Verdict, take: Take): Tone =>
-  (take === 'once' ? ONCE : REPEATABLE)[verdict];
+export const toneOf = (verdict: Verdict, take: Take): Tone => (take === 'once' ? ONCE : REPEATABLE)[verdict];
 
 /** Rank of a verdict, 0 best. */
 export const rankOf = (verdict: Verdict): number => VERDICTS.indexOf(verdict);

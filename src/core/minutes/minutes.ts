@@ -7,8 +7,7 @@ import { fromGB } from '../units/convert.ts';
 const USABLE_PER_MILLE = Math.round(ASSUMED.usableFraction.value * 1000);
 
 /** What formatting usually leaves of a label [A]: 98.7 %, rounded down to a whole byte. */
-export const usableOf = (label: Bytes): Bytes =>
-  Math.floor((label / 1000) * USABLE_PER_MILLE) as Bytes;
+export const usableOf = (label: Bytes): Bytes => Math.floor((label / 1000) * USABLE_PER_MILLE) as Bytes;
 
 /** Bytes a card really takes: as entered, else the assumed share of its label. */
 export function usable(card: Pick<Card, 'capacityGB' | 'usableGB'>): {
@@ -24,12 +23,10 @@ export function usable(card: Pick<Card, 'capacityGB' | 'usableGB'>): {
 export const labelMinutes = (label: Bytes, picture: BytesPerSecond): number => label / picture / 60;
 
 /** Planned minutes: usable ÷ average of everything written, floored to whole minutes, exact at equality. */
-export const plannedMinutes = (room: Bytes, average: BytesPerSecond): number =>
-  wholeQuotient(room, average * 60);
+export const plannedMinutes = (room: Bytes, average: BytesPerSecond): number => wholeQuotient(room, average * 60);
 
 /** Seconds until a card is full at an average rate. */
-export const secondsUntilFull = (room: Bytes, average: BytesPerSecond): Seconds =>
-  (room / average) as Seconds;
+export const secondsUntilFull = (room: Bytes, average: BytesPerSecond): Seconds => (room / average) as Seconds;
 
 export interface CapacityFor {
   /** Bytes the take writes. */

@@ -21,6 +21,7 @@ const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
  * full duplex they are 156 and 312. SD Express contacts share the second row with UHS-II, so each falls back to UHS-I
  * before the other.
  */
+// biome-ignore format: one row a line
 export const BUSES = {
   default: { name: 'Default speed', ceilingMBps: 12.5, alsoSpeaks: [], forms: SD, source: 'sd-physical' },
   'high-speed': { name: 'High speed', ceilingMBps: 25, alsoSpeaks: ['default'], forms: SD, source: 'sd-physical' },
@@ -46,8 +47,7 @@ export const BUS_KEYS = Object.keys(BUSES) as readonly Bus[];
 export const bus = (key: Bus): BusRow => BUSES[key];
 
 /** Buses a form can have, slowest first; empty for a module, whose maker says. */
-export const busesOf = (form: Form): readonly Bus[] =>
-  BUS_KEYS.filter((key) => bus(key).forms.includes(form));
+export const busesOf = (form: Form): readonly Bus[] => BUS_KEYS.filter((key) => bus(key).forms.includes(form));
 
 /** Ceiling of a bus in a form; null where the bus does not exist in that form. */
 export function busCeiling(key: Bus, form: Form): BytesPerSecond | null {

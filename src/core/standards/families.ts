@@ -13,6 +13,7 @@ export interface FamilyRow {
 }
 
 /** SD capacity families, smallest first. A host reads its own family and those below it [handbook §2]. */
+// biome-ignore format: one row a line
 export const FAMILIES = {
   sd: { name: 'SD', above: 0, upTo: 2 * GB, fileSystem: 'FAT12/16', rank: 0, source: 'sd-physical' },
   sdhc: { name: 'SDHC', above: 2 * GB, upTo: 32 * GB, fileSystem: 'FAT32', rank: 1, source: 'sd-physical' },

@@ -15,6 +15,7 @@ export interface FormRow {
 }
 
 /** Media forms by kit key [handbook §2]. XQD and CFexpress B share a shape and not a protocol. */
+// biome-ignore format: one row a line
 export const FORMS = {
   sd: { name: 'SD', protocol: 'SD', shape: 'sd', adaptsTo: null, outsideMm: [32, 24, 2.1], source: 'sd-physical' },
   microsd: { name: 'microSD', protocol: 'SD', shape: 'microsd', adaptsTo: 'sd', outsideMm: [15, 11, 1], source: 'sd-physical' },

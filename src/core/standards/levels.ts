@@ -12,6 +12,7 @@ interface LevelRow {
 }
 
 /** H.265 levels from 5 up, by level number: Table A.8 and A.9 [S: ITU-T H.265, values from memory]. */
+// biome-ignore format: one row a line
 export const H265_LEVELS = {
   '5.0': { maxSamples: 8_912_896, maxSampleRate: 267_386_880, mainKbps: 25_000, highKbps: 100_000, source: 'itu-h265' },
   '5.1': { maxSamples: 8_912_896, maxSampleRate: 534_773_760, mainKbps: 40_000, highKbps: 160_000, source: 'itu-h265' },

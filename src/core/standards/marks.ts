@@ -28,6 +28,7 @@ const vpg = (promisesMBps: number, forms: readonly Form[]) =>
 /**
  * Write-speed marks by printed text, in printed order: a closed list [handbook §3]. There is no U2, no V2 or V4, no U30.
  */
+// biome-ignore format: one row a line
 export const MARKS = {
   C2: sd('C', 2, null),
   C4: sd('C', 4, null),
@@ -59,8 +60,7 @@ export const mark = (key: Mark): MarkRow => MARKS[key];
 export const isMark = (text: string): text is Mark => Object.hasOwn(MARKS, text);
 
 /** Marks that can stand on a form, in printed order. */
-export const marksOf = (form: Form): readonly Mark[] =>
-  MARK_KEYS.filter((key) => mark(key).forms.includes(form));
+export const marksOf = (form: Form): readonly Mark[] => MARK_KEYS.filter((key) => mark(key).forms.includes(form));
 
 /** What a mark promises, bytes per second. */
 export const promiseOf = (key: Mark): BytesPerSecond => fromMBps(MARKS[key].promisesMBps);
@@ -79,6 +79,7 @@ export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
 }
 
 /** Application classes promise random access for apps, not video; both also carry 10 MB/s sustained. */
+// biome-ignore format: one row a line
 export const APP_CLASSES = {
   A1: { readIops: 1500, writeIops: 500, sustainedMBps: 10, source: 'sd-app-class' },
   A2: { readIops: 4000, writeIops: 2000, sustainedMBps: 10, source: 'sd-app-class' },

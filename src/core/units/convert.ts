@@ -1,5 +1,5 @@
-import type { Bytes, BytesPerSecond } from './brand.ts';
 import { wholeUp } from './amount.ts';
+import type { Bytes, BytesPerSecond } from './brand.ts';
 
 /** Powers of 1000 [S: IEC 80000-13, value from memory]: what cards and streams are labelled in. */
 export const KB = 1e3;
@@ -16,8 +16,7 @@ export const TiB = 1024 ** 4;
 export const BYTES_IN_MEGABIT = 125_000;
 
 /** Megabits per second to whole bytes per second, rounded up. Callers have checked the range. */
-export const fromMbps = (mbps: number): BytesPerSecond =>
-  wholeUp(mbps * BYTES_IN_MEGABIT) as BytesPerSecond;
+export const fromMbps = (mbps: number): BytesPerSecond => wholeUp(mbps * BYTES_IN_MEGABIT) as BytesPerSecond;
 
 /** Megabytes per second to whole bytes per second, rounded up. Callers have checked the range. */
 export const fromMBps = (mBps: number): BytesPerSecond => wholeUp(mBps * MB) as BytesPerSecond;

@@ -89,9 +89,7 @@ export function parseRate(text: string): Result<ReadRate, ParseRefusal> {
       ? amount * BYTES_IN_MEGABIT
       : amount * known.factor;
   const checked = rate(exact);
-  return checked.ok
-    ? ok({ value: checked.value, written: known.written, loose: known.loose })
-    : checked;
+  return checked.ok ? ok({ value: checked.value, written: known.written, loose: known.loose }) : checked;
 }
 
 const CAPACITY = /^([kmgt])(i?)(b|byte|bytes)$/i;

@@ -5,8 +5,8 @@ import type { AskRefusal } from '../../core/ask/ask.ts';
 import { readAsk } from '../../core/ask/readAsk.ts';
 import { MAX_TEXT } from '../../core/label/tokenize.ts';
 import { DEFAULT_POLICY } from '../../core/match/policy.ts';
-import { answerView } from '../../server/views.ts';
 import { json, refuse, validate } from '../../server/json.ts';
+import { answerView } from '../../server/views.ts';
 import { askRefusalText, unreadText } from '../../text/ask.ts';
 
 const query = Joi.object({ q: Joi.string().min(1).max(MAX_TEXT).required() });

@@ -2,8 +2,8 @@ import type { APIRoute } from 'astro';
 import Joi from 'joi';
 import { readLabel } from '../../core/label/readLabel.ts';
 import { MAX_TEXT } from '../../core/label/tokenize.ts';
-import { labelView } from '../../server/views.ts';
 import { json, readBody, refuse } from '../../server/json.ts';
+import { labelView } from '../../server/views.ts';
 
 const body = Joi.object({ text: Joi.string().min(1).max(MAX_TEXT).required() });
 

@@ -6,8 +6,8 @@ import type { Take } from '../../core/model/kit.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
 import { kitRefusalText } from '../../kit/refusalText.ts';
-import { boardView } from '../../server/views.ts';
 import { json, readBody, refuse } from '../../server/json.ts';
+import { boardView } from '../../server/views.ts';
 
 /** Most cells answered at once: the answer to a 1 MB kit stays bounded too. */
 const MAX_CELLS = 20_000;

@@ -10,8 +10,7 @@ export interface TestQuestion {
   readonly need: BytesPerSecond;
 }
 
-const written = (test: Test): BytesPerSecond | null =>
-  test.writtenMBps === null ? null : fromMBps(test.writtenMBps);
+const written = (test: Test): BytesPerSecond | null => (test.writtenMBps === null ? null : fromMBps(test.writtenMBps));
 
 /** A full-card take of this mode, or of one writing at least as fast, on this body and card. */
 function passes(test: Test, asked: TestQuestion): boolean {

@@ -1,0 +1,44 @@
+/** Who may import whom. The layers are described in the README and in src/core/README.md. */
+const rule = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
+const only = (name, layer, allowed, except = []) =>
+  rule(
+    name,
+    { path: `^src/${layer}/`, pathNot: ['\\.test\\.tsx?$'] },
+    { path: '^src/', pathNot: [`^src/(${[layer, ...allowed].join('|')})/`, ...except] },
+    `${layer} may import ${allowed.join(', ') || 'nothing'}`,
+  );
+
+module.exports = {
+  forbidden: [
+    rule('no-cycles', {}, { circular: true }, 'A cycle has no first file to read.'),
+    rule('resolvable', {}, { couldNotResolve: true, pathNot: ['^astro:'] }, 'Every import exists.'),
+    rule(
+      'core-no-package',
+      { path: '^src/core/', pathNot: ['\\.test\\.ts$'] },
+      { dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-optional', 'npm-peer'] },
+      'The core is pure: no package, no Node module.',
+    ),
+    only('core-only-core', 'core', []),
+    rule('units-first', { path: '^src/core/units/', pathNot: ['\\.test\\.ts$'] }, { path: '^src/core/', pathNot: ['^src/core/(units/|result\\.ts$)'] }, 'units import only result'),
+    rule('standards-second', { path: '^src/core/standards/', pathNot: ['\\.test\\.ts$'] }, { path: '^src/core/', pathNot: ['^src/core/(standards/|units/|result\\.ts$)'] }, 'standards import only units and result'),
+    rule('model-third', { path: '^src/core/model/' }, { path: '^src/core/', pathNot: ['^src/core/(model/|standards/|units/|result\\.ts$)'] }, 'model imports only standards and units'),
+    rule('label-rate-minutes', { path: '^src/core/(label|rate|minutes)/', pathNot: ['\\.test\\.ts$'] }, { path: '^src/core/(match|ask)/' }, 'label, rate and minutes do not know match or ask'),
+    rule('match-not-ask', { path: '^src/core/match/', pathNot: ['\\.test\\.ts$'] }, { path: '^src/core/ask/' }, 'match does not know the quick check'),
+    only('text', 'text', ['core']),
+    only('kit', 'kit', ['core']),
+    only('store', 'store', ['core', 'kit']),
+    only('server', 'server', ['core', 'kit', 'text']),
+    rule('api', { path: '^src/pages/api/' }, { path: '^src/', pathNot: ['^src/(pages/api|core|kit|text|server)/'] }, 'endpoints know core, kit, text, server'),
+    only('app', 'app', ['core', 'text', 'kit', 'store', 'workers']),
+    only('ui', 'ui', ['core', 'text', 'kit', 'app'], ['^src/store/kitStore\\.ts$', '^src/store/db\\.ts$']),
+    rule('ui-store-types-only', { path: '^src/(ui|islands|pages)/' }, { path: '^src/(store|workers)/', dependencyTypesNot: ['type-only'] }, 'views reach the store through app; its types may be named'),
+    rule('views-no-dexie', { path: '^src/(ui|islands|pages|layouts)/' }, { path: 'node_modules/(dexie|comlink)' }, 'views reach storage and workers through app'),
+    only('islands', 'islands', ['core', 'text', 'kit', 'app', 'ui']),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'browser', 'default', 'types'] },
+  },
+};

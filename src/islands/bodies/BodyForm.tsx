@@ -1,0 +1,120 @@
+import { saveBody } from '../../app/kitActions.ts';
+import type { Body } from '../../core/model/kit.ts';
+import { bodySchema } from '../../kit/schema.ts';
+import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { useItemForm } from '../../ui/useItemForm.ts';
+import { ModeFields } from './ModeFields.tsx';
+import { newMode, newSlot } from './newItems.ts';
+import { SlotFields } from './SlotFields.tsx';
+
+interface BodyFormProps {
+  readonly body: Body;
+  readonly isNew: boolean;
+  readonly onSaved: (body: Body) => void;
+  readonly onDelete: () => void;
+  readonly onDuplicate: () => void;
+  readonly onDiscard: () => void;
+}
+
+/** A camera on one sheet: itself, its slots, its modes. Nothing is stored before Save, and then all of it. */
+export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
+  const { form, changed, onSubmit, discard } = useItemForm<Body>({
+    item: body,
+    isNew,
+    schema: bodySchema,
+    save: saveBody,
+    nameOf: ({ name }) => name,
+    onSaved,
+  });
+  const problems = Object.keys(form.errors).length;
+  const field = form.getInputProps;
+  return (
+    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : body.name}>
+      <div className={css.actions}>
+        <h2 style={{ fontSize: 26, flex: 1 }}>{form.values.name || 'New body'}</h2>
+        {!isNew && (
+          <>
+            <button type="button" className="plain-button" onClick={onDuplicate}>
+              Duplicate
+            </button>
+            <button type="button" className="plain-button" onClick={onDelete}>
+              Delete
+            </button>
+          </>
+        )}
+      </div>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>The body</legend>
+        <div className={css.fields}>
+          <TextField label="Name" props={field('name')} placeholder="Dory" />
+          <TextField label="What it is" props={field('note')} placeholder="hybrid" />
+          <ChoiceField
+            label="Recording over its slots"
+            props={field('arrangement')}
+            data={ARRANGEMENT_CHOICES}
+            className={css.wide}
+          />
+          <NumberField label="Camera buffer" unit="MB" props={field('bufferMB')} />
+          <NumberField
+            label="Ceiling inside the body"
+            unit="MB/s"
+            props={field('ceilingMBps')}
+            placeholder="none known"
+          />
+        </div>
+      </fieldset>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>Slots</legend>
+        {form.values.slots.map((slot, at) => (
+          <SlotFields key={slot.id} form={form} at={at} />
+        ))}
+        {form.values.slots.length === 0 && <p className={css.hint}>Without a slot no card fits.</p>}
+        <div>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => form.insertListItem('slots', newSlot(form.values.slots.length))}
+          >
+            Add a slot
+          </button>
+        </div>
+      </fieldset>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>Modes</legend>
+        {form.values.modes.map((mode, at) => (
+          <ModeFields key={mode.id} form={form} at={at} />
+        ))}
+        {form.values.modes.length === 0 && <p className={css.hint}>Without a mode the body has no row on the board.</p>}
+        <div>
+          <button type="button" className="plain-button" onClick={() => form.insertListItem('modes', newMode())}>
+            Add a mode
+          </button>
+        </div>
+      </fieldset>
+      <div className={`${css.actions} ${css.sticky}`}>
+        <button type="submit" className="ink-button" data-strong disabled={!changed}>
+          Save
+        </button>
+        {changed && (
+          <button
+            type="button"
+            className="ink-button"
+            onClick={() => {
+              discard();
+              onDiscard();
+            }}
+          >
+            Discard
+          </button>
+        )}
+        {problems > 0 && (
+          <span className="tone-hot" role="alert">
+            {problems === 1 ? 'One field needs' : `${problems} fields need`} another look. Nothing was saved.
+          </span>
+        )}
+      </div>
+    </form>
+  );
+}

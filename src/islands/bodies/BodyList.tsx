@@ -1,0 +1,50 @@
+import type { Body } from '../../core/model/kit.ts';
+import { form } from '../../core/standards/forms.ts';
+import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
+import css from './BodyList.module.css';
+
+interface BodyListProps {
+  readonly bodies: readonly Body[];
+  readonly openId: string | null;
+  readonly onOpen: (id: string) => void;
+  readonly onAdd: () => void;
+}
+
+const formsOf = (body: Body) => [
+  ...new Map(body.slots.flatMap((slot) => slot.accepts).map((one) => [one.form, one])).values(),
+];
+
+/** The cameras, with the shapes their slots take. */
+export function BodyList({ bodies, openId, onOpen, onAdd }: BodyListProps) {
+  return (
+    <nav className={css.list} aria-label="Bodies">
+      <h1 className={css.title}>Bodies</h1>
+      {bodies.map((body) => (
+        <button
+          key={body.id}
+          type="button"
+          className={css.body}
+          aria-current={body.id === openId || undefined}
+          onClick={() => onOpen(body.id)}
+        >
+          <span className={css.name}>{body.name}</span>
+          <span className={css.note}>
+            {[body.note, `${body.modes.length} ${body.modes.length === 1 ? 'mode' : 'modes'}`]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+          <span className={css.forms}>
+            {formsOf(body).map(({ form: key, bus }) => (
+              <span key={key} className={css.form}>
+                <FormSilhouette form={key} bus={bus} size={17} /> {form(key).name}
+              </span>
+            ))}
+          </span>
+        </button>
+      ))}
+      <button type="button" className={`ink-button ${css.add}`} onClick={onAdd}>
+        Add a body
+      </button>
+    </nav>
+  );
+}

@@ -1,0 +1,145 @@
+import type { UseFormReturnType } from '@mantine/form';
+import { useState } from 'react';
+import { withoutBlanks } from '../../app/formValues.ts';
+import { modeDoubts } from '../../app/modeDoubts.ts';
+import type { Body, Mode } from '../../core/model/kit.ts';
+import { streamRate } from '../../core/rate/streamRate.ts';
+import { modeSpeed } from '../../text/cell.ts';
+import { doubtText } from '../../text/doubt.ts';
+import { MBpsText } from '../../text/quantity.ts';
+import { CODEC_CHOICES, RATE_CHOICES, RATE_IS_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { RateField } from '../../ui/RateField.tsx';
+import { RequirementFields } from './RequirementFields.tsx';
+
+type BodyFormApi = UseFormReturnType<Body>;
+
+const FRESH_RATES = {
+  stated: { kind: 'stated', Mbps: '', is: 'maximum' },
+  raw: { kind: 'raw', bitsPerPixel: 12, ratio: 3 },
+  frame: { kind: 'frame', bytesPerFrame: '' },
+} as const;
+
+/** One mode: closed it says what it writes, open it can be changed. */
+export function ModeFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const mode = form.values.modes[at];
+  const failed = Object.keys(form.errors).some((path) => path.startsWith(`modes.${at}.`));
+  const [opened, setOpened] = useState(mode?.name === '');
+  if (!mode) return null;
+  const open = opened || failed;
+  const rate = streamRate(withoutBlanks(mode) as Mode);
+  const doubts = modeDoubts(withoutBlanks(form.values) as Body, at);
+  return (
+    <div className={css.item}>
+      <div className={css.itemHead}>
+        <span className={css.itemName}>
+          {mode.name || 'New mode'} <span className="soft">{modeSpeed(mode)}</span>
+        </span>
+        <span>{rate.ok ? MBpsText(rate.value.peak) : <span className="tone-hot">no rate yet</span>}</span>
+        <button type="button" className="plain-button" aria-expanded={open} onClick={() => setOpened(!open)}>
+          {open ? 'Close' : 'Change'}
+        </button>
+        <button type="button" className="plain-button" onClick={() => form.removeListItem('modes', at)}>
+          Remove
+        </button>
+      </div>
+      {open && <OpenMode form={form} at={at} />}
+      {doubts.map((doubt) => (
+        <p key={doubt.code} className={css.doubt} role="status">
+          {doubtText(doubt)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const mode = form.values.modes[at];
+  if (!mode) return null;
+  const path = `modes.${at}`;
+  const field = (key: string) => form.getInputProps(`${path}.${key}`);
+  const { kind } = mode.rate;
+  return (
+    <>
+      <div className={css.fields}>
+        <TextField label="Name" props={field('name')} placeholder="4K intra" />
+        <ChoiceField label="Codec family" props={field('codec')} data={CODEC_CHOICES} />
+        <NumberField label="Width" unit="px" props={field('width')} />
+        <NumberField label="Height" unit="px" props={field('height')} />
+        <NumberField label="Recorded" unit="fps" props={field('fps')} placeholder="25" />
+        <NumberField label="Captured, if faster" unit="fps" props={field('captureFps')} placeholder="the same" />
+        <ChoiceField
+          label="Rate from"
+          data={RATE_CHOICES}
+          props={{
+            value: kind,
+            onChange: (next: keyof typeof FRESH_RATES) =>
+              form.setFieldValue(`${path}.rate`, FRESH_RATES[next] as never),
+          }}
+        />
+        {kind === 'stated' && (
+          <>
+            <RateField
+              label="Stated rate"
+              value={mode.rate.Mbps}
+              error={form.errors[`${path}.rate.Mbps`]}
+              onChange={(Mbps) => form.setFieldValue(`${path}.rate.Mbps`, Mbps as never)}
+            />
+            <ChoiceField label="The figure is a" props={field('rate.is')} data={RATE_IS_CHOICES} />
+          </>
+        )}
+        {kind === 'raw' && (
+          <>
+            <NumberField label="Bits per pixel" props={field('rate.bitsPerPixel')} placeholder="12" />
+            <NumberField label="Ratio, to 1" props={field('rate.ratio')} placeholder="3" />
+          </>
+        )}
+        {kind === 'frame' && (
+          <NumberField label="Bytes a frame" props={field('rate.bytesPerFrame')} placeholder="917504" />
+        )}
+      </div>
+      <OverheadFields form={form} at={at} />
+      <RequirementFields form={form} at={at} />
+    </>
+  );
+}
+
+/** What is written beside the picture; assumed until entered. */
+function OverheadFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const path = `modes.${at}.overhead`;
+  const overhead = form.values.modes[at]?.overhead;
+  if (!overhead) {
+    return (
+      <p className={css.hint}>
+        Beside the picture 2 Mb/s and 20 kB a frame are assumed.{' '}
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => form.setFieldValue(path, { fixedMbps: 2, perFrameKB: 20 } as never)}
+        >
+          Enter your own
+        </button>
+      </p>
+    );
+  }
+  return (
+    <div className={css.fields}>
+      <NumberField
+        label="Beside the picture"
+        unit="Mb/s"
+        props={form.getInputProps(`${path}.fixedMbps`)}
+        placeholder="2"
+      />
+      <NumberField
+        label="With every frame"
+        unit="kB"
+        props={form.getInputProps(`${path}.perFrameKB`)}
+        placeholder="20"
+      />
+      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null as never)}>
+        Assume it again
+      </button>
+    </div>
+  );
+}

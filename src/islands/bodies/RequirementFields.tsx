@@ -1,0 +1,49 @@
+import { Select, TagsInput } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import type { Body } from '../../core/model/kit.ts';
+import { MARK_KEYS } from '../../core/standards/marks.ts';
+import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
+import css from '../../ui/form.module.css';
+import own from './SlotFields.module.css';
+
+type BodyFormApi = UseFormReturnType<Body>;
+
+/** What the body asks of a card for this mode, and what it does when the card lacks it. */
+export function RequirementFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const path = `modes.${at}.requires`;
+  const requires = form.values.modes[at]?.requires ?? [];
+  return (
+    <>
+      {requires.map((_, place) => (
+        <div key={place} className={own.accepts}>
+          <TagsInput
+            label="Asks for any of"
+            data={[...MARK_KEYS]}
+            placeholder="V90"
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            {...form.getInputProps(`${path}.${place}.anyOf`)}
+          />
+          <Select
+            label="Without it the body"
+            data={[...WHEN_MISSING_CHOICES]}
+            allowDeselect={false}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            {...form.getInputProps(`${path}.${place}.whenMissing`)}
+          />
+          <button type="button" className="plain-button" onClick={() => form.removeListItem(path, place)}>
+            Take away
+          </button>
+        </div>
+      ))}
+      <div className={css.actions}>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => form.insertListItem(path, { anyOf: [], whenMissing: 'warns' })}
+        >
+          The body asks for a mark
+        </button>
+      </div>
+    </>
+  );
+}

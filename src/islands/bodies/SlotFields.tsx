@@ -1,0 +1,77 @@
+import { Select } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import type { Body } from '../../core/model/kit.ts';
+import { busesOf } from '../../core/standards/buses.ts';
+import type { Form } from '../../core/standards/forms.ts';
+import { busChoices, FAMILY_CHOICES, FORM_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import own from './SlotFields.module.css';
+
+type BodyFormApi = UseFormReturnType<Body>;
+
+/** One slot: the forms it takes, each with its bus, and what its maker promises. */
+export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const slot = form.values.slots[at];
+  if (!slot) return null;
+  const field = (key: string) => form.getInputProps(`slots.${at}.${key}`);
+  const changeForm = (place: number, next: Form): void => {
+    // The old bus may not exist in the new form; the slowest it has claims least.
+    form.setFieldValue(`slots.${at}.accepts.${place}`, { form: next, bus: busesOf(next)[0] ?? null });
+  };
+  return (
+    <div className={css.item}>
+      <div className={css.fields}>
+        <TextField label="Slot" props={field('name')} />
+        <ChoiceField
+          label="Capacity family it reads"
+          props={field('family')}
+          data={FAMILY_CHOICES}
+          unknown="not an SD slot"
+        />
+        <NumberField label="Maker promises up to" unit="GB" props={field('promisedMaxGB')} placeholder="not stated" />
+      </div>
+      {slot.accepts.map((accepts, place) => (
+        <div key={place} className={own.accepts}>
+          <Select
+            aria-label={`Card form ${place + 1} of ${slot.name}`}
+            data={FORM_CHOICES}
+            value={accepts.form}
+            allowDeselect={false}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            onChange={(next) => next && changeForm(place, next as Form)}
+          />
+          <Select
+            aria-label={`Bus for form ${place + 1} of ${slot.name}`}
+            data={busChoices(accepts.form)}
+            placeholder="bus not known"
+            clearable
+            clearButtonProps={{ 'aria-label': 'Clear the bus' }}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            {...field(`accepts.${place}.bus`)}
+          />
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => form.removeListItem(`slots.${at}.accepts`, place)}
+          >
+            Take away
+          </button>
+        </div>
+      ))}
+      {slot.accepts.length === 0 && <p className={css.hint}>This slot takes no card form yet.</p>}
+      <div className={css.actions}>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => form.insertListItem(`slots.${at}.accepts`, { form: 'sd', bus: 'uhs-i' })}
+        >
+          Takes another form
+        </button>
+        <button type="button" className="plain-button" onClick={() => form.removeListItem('slots', at)}>
+          Remove the slot
+        </button>
+      </div>
+    </div>
+  );
+}

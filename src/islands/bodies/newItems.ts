@@ -1,0 +1,35 @@
+import { newId } from '../../app/kitActions.ts';
+import type { Body, Mode, Slot } from '../../core/model/kit.ts';
+
+/** What an added thing starts as: nothing claimed that was not entered. */
+export const newSlot = (count: number): Slot => ({
+  id: newId(),
+  name: `Slot ${count + 1}`,
+  accepts: [{ form: 'sd', bus: 'uhs-ii' }],
+  family: 'sdxc',
+  promisedMaxGB: null,
+});
+
+export const newMode = (): Mode => ({
+  id: newId(),
+  name: '',
+  codec: 'long-gop',
+  width: 3840,
+  height: 2160,
+  fps: 25,
+  captureFps: null,
+  rate: { kind: 'stated', Mbps: '' as unknown as number, is: 'maximum' },
+  overhead: null,
+  requires: [],
+});
+
+export const newBody = (): Body => ({
+  id: newId(),
+  name: '',
+  note: '',
+  arrangement: 'single',
+  bufferMB: null,
+  ceilingMBps: null,
+  slots: [newSlot(0)],
+  modes: [newMode()],
+});

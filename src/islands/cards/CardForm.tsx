@@ -1,0 +1,126 @@
+import { TagsInput } from '@mantine/core';
+import { saveCard } from '../../app/kitActions.ts';
+import { labelRule } from '../../core/match/rules/label.ts';
+import type { Card } from '../../core/model/kit.ts';
+import { isSd } from '../../core/standards/forms.ts';
+import { marksOf } from '../../core/standards/marks.ts';
+import { cardSchema } from '../../kit/schema.ts';
+import { labelProblemText } from '../../text/label.ts';
+import { busChoices, FORM_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { useItemForm } from '../../ui/useItemForm.ts';
+
+interface CardFormProps {
+  readonly card: Card;
+  readonly isNew: boolean;
+  readonly onSaved: (card: Card) => void;
+  readonly onDelete: () => void;
+  readonly onDuplicate: () => void;
+  readonly onClose: () => void;
+}
+
+/** A mark is printed once and in capitals, however it was typed. */
+const tidyMarks = (marks: readonly string[]): string[] => [...new Set(marks.map((text) => text.trim().toUpperCase()))];
+
+const SD_WORDS = ['I', 'II', 'III', 'SDHC', 'SDXC', 'SDUC', 'A1', 'A2'];
+
+/** One physical card. Nothing is stored before Save. */
+export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose }: CardFormProps) {
+  const { form, changed, onSubmit, discard } = useItemForm<Card>({
+    item: card,
+    isNew,
+    schema: cardSchema,
+    save: saveCard,
+    nameOf: ({ label }) => label,
+    onSaved,
+  });
+  const field = form.getInputProps;
+  const { values } = form;
+  const doubt = Number(values.capacityGB) > 0 ? labelRule(values) : null;
+  return (
+    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
+      <div className={css.actions}>
+        <h2 style={{ fontSize: 24, flex: 1 }}>{values.label || 'New card'}</h2>
+        {!isNew && (
+          <>
+            <button type="button" className="plain-button" onClick={onDuplicate}>
+              Duplicate
+            </button>
+            <button type="button" className="plain-button" onClick={onDelete}>
+              Delete
+            </button>
+          </>
+        )}
+        <button type="button" className="plain-button" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>What is printed</legend>
+        <div className={css.fields}>
+          <TextField label="Your own label" props={field('label')} placeholder="C-01" />
+          <ChoiceField label="Form" props={field('form')} data={FORM_CHOICES} />
+          <NumberField label="Capacity" unit="GB" props={field('capacityGB')} placeholder="256" />
+          <ChoiceField label="Bus" props={field('bus')} data={busChoices(values.form)} unknown="read from marks" />
+          <TagsInput
+            label="Marks and words"
+            className={css.full}
+            data={[...marksOf(values.form), ...(isSd(values.form) ? SD_WORDS : ['2.0', '4.0'])]}
+            placeholder={values.marks.length === 0 ? 'V90, U3, II' : ''}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            splitChars={[',', ' ', ';']}
+            {...field('marks')}
+            onChange={(marks) => form.setFieldValue('marks', tidyMarks(marks))}
+          />
+        </div>
+        {doubt?.rule === 'label' &&
+          doubt.problems.map((problem) => (
+            <p key={JSON.stringify(problem)} className={css.doubt} role="status">
+              {labelProblemText(problem)}
+            </p>
+          ))}
+      </fieldset>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>Figures</legend>
+        <p className={css.hint}>Peak figures are kept and never enter a verdict. Empty means not known.</p>
+        <div className={css.fields}>
+          <NumberField label="Read, peak" unit="MB/s" props={field('readMBps')} />
+          <NumberField label="Write, peak" unit="MB/s" props={field('writeMBps')} />
+          <NumberField label="Sustained write, maker’s" unit="MB/s" props={field('sustainedMBps')} />
+          <NumberField label="Fast cache" unit="GB" props={field('cacheGB')} />
+          <NumberField
+            label="Usable, formatted"
+            unit="GB"
+            props={field('usableGB')}
+            placeholder="98.7 % assumed"
+            className={css.full}
+          />
+          <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
+        </div>
+      </fieldset>
+      <div className={`${css.actions} ${css.panelSticky}`}>
+        <button type="submit" className="ink-button" data-strong disabled={!changed}>
+          Save
+        </button>
+        {changed && (
+          <button
+            type="button"
+            className="ink-button"
+            onClick={() => {
+              discard();
+              if (isNew) onClose();
+            }}
+          >
+            Discard
+          </button>
+        )}
+        {Object.keys(form.errors).length > 0 && (
+          <span className="tone-hot" role="alert">
+            Not saved: see the fields.
+          </span>
+        )}
+      </div>
+    </form>
+  );
+}

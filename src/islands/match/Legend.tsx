@@ -1,0 +1,31 @@
+import { toneOf, VERDICTS } from '../../core/match/verdict.ts';
+import type { Take } from '../../core/model/kit.ts';
+import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/verdict.ts';
+import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import css from './Legend.module.css';
+
+/** The eight verdicts, in the tone they have for this kind of take. */
+export function Legend({ take }: { readonly take: Take }) {
+  return (
+    <div className={css.legend}>
+      <h2>What a cell says</h2>
+      <p className="soft">
+        {take === 'once'
+          ? 'Once-only take: only a guarantee is cool; thin ones and own tests are warm.'
+          : 'Repeatable take: thin guarantees and own tests are cool too, a maker’s claim is warm.'}
+      </p>
+      <dl className={css.list}>
+        {VERDICTS.map((verdict) => (
+          <div key={verdict} className={css.row}>
+            <dt className={`${css.word} tone-${toneOf(verdict, take)}`}>
+              <VerdictGlyph verdict={verdict} size={15} />
+              {VERDICT_WORDS[verdict]}
+            </dt>
+            <dd className={css.meaning}>{VERDICT_MEANINGS[verdict]}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="soft">Select a cell to see why. The maker’s manual stands above every answer here.</p>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { useHotkeys } from '@mantine/hooks';
+import { useRef } from 'react';
+import type { Answer } from '../../core/ask/answerAsk.ts';
+import type { AskRefusal } from '../../core/ask/ask.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { Result } from '../../core/result.ts';
+import { QuickAnswer } from './QuickAnswer.tsx';
+import css from './QuickCheck.module.css';
+import { QuickProblem } from './QuickProblem.tsx';
+
+interface QuickCheckProps {
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  readonly answer: Result<Answer, AskRefusal>;
+  readonly policy: Policy;
+  readonly onWhy: () => void;
+}
+
+/** One line in, one answer out; what was not understood is shown in its place. */
+export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckProps) {
+  const input = useRef<HTMLInputElement>(null);
+  useHotkeys([['/', () => input.current?.focus()]]);
+  const replace = (next: string): void => {
+    onText(next);
+    input.current?.focus();
+  };
+  const canWhy = answer.ok && answer.value.cell !== null;
+  return (
+    <section className={css.check} aria-label="Quick check">
+      <div className={css.box}>
+        <input
+          ref={input}
+          id="quick-check"
+          className={css.input}
+          value={text}
+          onChange={(event) => onText(event.currentTarget.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && canWhy) onWhy();
+            if (event.key === 'Escape') input.current?.blur();
+          }}
+          placeholder="600 Mb/s on 256GB V90 II for 2h"
+          aria-label="Quick check: a rate, a card and a time in one line"
+          aria-describedby="quick-answer"
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          enterKeyHint="go"
+        />
+        <span className={css.key} aria-hidden="true">
+          /
+        </span>
+      </div>
+      <div id="quick-answer" className={css.answer} aria-live="polite">
+        {answer.ok ? (
+          <QuickAnswer answer={answer.value} take={policy.take} onWhy={onWhy} />
+        ) : (
+          <QuickProblem text={text} refusal={answer.error} onReplace={replace} />
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,80 @@
+import type { AskRefusal } from '../../core/ask/ask.ts';
+import type { Unread } from '../../core/label/readLabel.ts';
+import { askRefusalText, unreadText } from '../../text/ask.ts';
+import css from './QuickProblem.module.css';
+
+interface QuickProblemProps {
+  readonly text: string;
+  readonly refusal: AskRefusal;
+  readonly onReplace: (text: string) => void;
+}
+
+const EXAMPLES = [
+  '600 Mb/s on 256GB V90 II for 2h',
+  '8192x4320 12bit 3:1 50p on 1TB CFexpress B VPG400',
+  '240 Mb/s 24p at 120fps mirrored for 90 min',
+] as const;
+
+const couldBe = ({ problem }: Unread): readonly string[] => (problem.code === 'amount' ? [] : problem.couldBe);
+
+/** A line that has no answer yet: examples while it is empty, the place and what it could be when it was not read. */
+export function QuickProblem({ text, refusal, onReplace }: QuickProblemProps) {
+  if (refusal.code === 'empty') {
+    return (
+      <div className={css.problem}>
+        <p className="soft">What the camera writes, onto what, for how long, in any order. Try</p>
+        <p className={css.offers}>
+          {EXAMPLES.map((example) => (
+            <button key={example} type="button" className="plain-button" onClick={() => onReplace(example)}>
+              {example}
+            </button>
+          ))}
+        </p>
+      </div>
+    );
+  }
+  if (refusal.code !== 'not-understood') return <p className={css.problem}>{askRefusalText(refusal)}</p>;
+  return (
+    <div className={css.problem}>
+      <p className={css.line}>
+        <Marked text={text} unread={refusal.unread} />
+      </p>
+      {refusal.unread.map((one) => (
+        <div key={one.start} className={css.one}>
+          <span>{unreadText(one)}</span>
+          {couldBe(one).map((word) => (
+            <button
+              key={word}
+              type="button"
+              className="plain-button"
+              onClick={() => onReplace(text.slice(0, one.start) + word + text.slice(one.end))}
+            >
+              {word}
+            </button>
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** The line with what was not understood underlined in its place. */
+function Marked({ text, unread }: { readonly text: string; readonly unread: readonly Unread[] }) {
+  let at = 0;
+  const parts = unread.map(({ start, end }) => {
+    const before = text.slice(at, start);
+    at = end;
+    return (
+      <span key={start}>
+        {before}
+        <mark className={css.unread}>{text.slice(start, end)}</mark>
+      </span>
+    );
+  });
+  return (
+    <>
+      {parts}
+      {text.slice(at)}
+    </>
+  );
+}

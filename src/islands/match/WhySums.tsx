@@ -1,0 +1,41 @@
+import type { Cell } from '../../core/match/evaluate.ts';
+import type { Body, Card } from '../../core/model/kit.ts';
+import type { StreamRate } from '../../core/rate/streamRate.ts';
+import { minutesKinds } from '../../text/minutesKinds.ts';
+import { cellSums } from '../../text/rateLines.ts';
+import css from './WhySums.module.css';
+
+interface WhySumsProps {
+  readonly rate: StreamRate;
+  readonly body: Body;
+  readonly card: Card;
+  readonly cell: Cell;
+}
+
+/** The arithmetic line by line; what the program assumed is marked as such. */
+export function WhySums({ rate, body, card, cell }: WhySumsProps) {
+  const sums = cellSums(rate, body, card, cell);
+  return (
+    <section aria-label="Arithmetic" className={css.sums}>
+      <dl className={css.list}>
+        {sums.map(({ working, result, assumed }) => (
+          <div key={working} className={css.line}>
+            <dt>
+              {working}
+              {assumed && <span className={css.assumed}> assumed</span>}
+            </dt>
+            <dd className={css.result}>{result}</dd>
+          </div>
+        ))}
+      </dl>
+      <dl className={css.kinds}>
+        {minutesKinds(cell).map(({ name, figure }) => (
+          <div key={name} className={css.line}>
+            <dt>{name}</dt>
+            <dd className={css.result}>{figure}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,15 @@
+import type { Cell } from '../core/match/evaluate.ts';
+import { minutesText, plain } from './quantity.ts';
+
+/** The kinds of minutes that disagree, each named, those that are known. */
+export function minutesKinds(cell: Cell): readonly { readonly name: string; readonly figure: string }[] {
+  const kinds = [];
+  if (cell.label !== null) {
+    kinds.push({
+      name: 'label arithmetic, picture alone',
+      figure: cell.label < 100 ? `${plain(cell.label)}\u00a0min` : minutesText(Math.floor(cell.label)),
+    });
+  }
+  if (cell.planned !== null) kinds.push({ name: 'planned', figure: minutesText(cell.planned) });
+  return kinds;
+}

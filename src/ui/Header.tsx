@@ -1,0 +1,62 @@
+import { useHotkeys } from '@mantine/hooks';
+import { useState } from 'react';
+import { changeSettings } from '../app/kitActions.ts';
+import type { Settings } from '../kit/kit.ts';
+import { FRAMES, type FrameKey } from './frames.ts';
+import css from './Header.module.css';
+import { HeadroomField } from './HeadroomField.tsx';
+import { KitMenu } from './KitMenu.tsx';
+import { PolicySwitch } from './PolicySwitch.tsx';
+import { Shortcuts } from './Shortcuts.tsx';
+import { ThemeButton } from './ThemeButton.tsx';
+import { useStored } from './useStored.ts';
+
+const go = (path: string) => (): void => window.location.assign(path);
+
+/** The strip of frames, the policy that every answer follows, and what concerns the kit as a whole. */
+export function Header({ frame, settings }: { readonly frame: FrameKey; readonly settings: Settings }) {
+  const [help, setHelp] = useState(false);
+  const stored = useStored();
+  const setTake = (take: Settings['take']) => void stored(() => changeSettings({ take }));
+  useHotkeys([
+    ...FRAMES.map(({ path }, at) => [String(at + 1), go(path)] as [string, () => void]),
+    ['p', () => setTake(settings.take === 'once' ? 'repeatable' : 'once')],
+    ['shift+?', () => setHelp(true)],
+    ['?', () => setHelp(true)],
+  ]);
+  return (
+    <header className={css.header}>
+      <a className={css.brand} href="/">
+        Cool Reel <span className={css.scale} aria-hidden="true" />
+      </a>
+      <nav className={css.strip} aria-label="Views">
+        {FRAMES.map(({ key, path, name, coming }, at) => (
+          <a
+            key={key}
+            href={path}
+            className={css.frame}
+            aria-current={key === frame ? 'page' : undefined}
+            data-coming={coming || undefined}
+          >
+            <span className={css.number} aria-hidden="true">
+              {at + 1}
+              {coming && <span className={css.coming}> later</span>}
+            </span>
+            {name}
+            {coming && <span className="unseen"> (coming)</span>}
+          </a>
+        ))}
+      </nav>
+      <div className={css.tools}>
+        <PolicySwitch take={settings.take} onChange={setTake} />
+        <HeadroomField headroom={settings.headroom} />
+        <KitMenu />
+        <ThemeButton />
+        <button type="button" className={css.help} aria-label="Keyboard shortcuts" onClick={() => setHelp(true)}>
+          ?
+        </button>
+      </div>
+      <Shortcuts opened={help} onClose={() => setHelp(false)} />
+    </header>
+  );
+}

@@ -1,0 +1,40 @@
+import { BUS_KEYS, type Bus, bus, busesOf } from '../core/standards/buses.ts';
+import { FAMILY_KEYS, family } from '../core/standards/families.ts';
+import { FORM_KEYS, type Form, form } from '../core/standards/forms.ts';
+
+/** The closed lists of the forms, in words. */
+export const FORM_CHOICES = FORM_KEYS.map((value) => ({ value, label: form(value).name }));
+export const FAMILY_CHOICES = FAMILY_KEYS.map((value) => ({ value, label: family(value).name }));
+export const busChoices = (key: Form) =>
+  (busesOf(key).length > 0 ? busesOf(key) : BUS_KEYS).map((value: Bus) => ({ value, label: bus(value).name }));
+
+export const ARRANGEMENT_CHOICES = [
+  { value: 'single', label: 'Single' },
+  { value: 'relay', label: 'Relay: one after the other' },
+  { value: 'mirrored', label: 'Mirrored: both at once' },
+  { value: 'split', label: 'Split: half to each' },
+] as const;
+
+export const CODEC_CHOICES = [
+  { value: 'long-gop', label: 'Long-GOP' },
+  { value: 'intra', label: 'Intra' },
+  { value: 'raw', label: 'Raw' },
+] as const;
+
+export const RATE_CHOICES = [
+  { value: 'stated', label: 'Stated rate' },
+  { value: 'raw', label: 'Raw, bits and ratio' },
+  { value: 'frame', label: 'Bytes a frame' },
+] as const;
+
+export const RATE_IS_CHOICES = [
+  { value: 'maximum', label: 'maximum' },
+  { value: 'average', label: 'average' },
+  { value: 'constant', label: 'constant' },
+] as const;
+
+export const WHEN_MISSING_CHOICES = [
+  { value: 'refuses', label: 'refuses' },
+  { value: 'warns', label: 'warns' },
+  { value: 'advises', label: 'advises' },
+] as const;

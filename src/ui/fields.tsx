@@ -1,0 +1,86 @@
+import { NumberInput, Select, TextInput } from '@mantine/core';
+import type { ReactNode } from 'react';
+
+/** What the form library hands a field; kept loose because it is its own type that changes with the field. */
+type FieldProps = object & { readonly value?: unknown; readonly onChange?: unknown };
+
+interface Common {
+  readonly label: string;
+  readonly props: FieldProps;
+  readonly className?: string | undefined;
+  readonly description?: ReactNode;
+}
+
+/** A number with its unit written behind it; empty means not known. */
+export function NumberField({
+  label,
+  props,
+  unit,
+  className,
+  description,
+  placeholder = 'not known',
+}: Common & { readonly unit?: string; readonly placeholder?: string }) {
+  return (
+    <NumberInput
+      label={unit ? `${label}, ${unit}` : label}
+      className={className}
+      description={description}
+      placeholder={placeholder}
+      hideControls
+      thousandSeparator={false}
+      {...(props as Record<string, unknown>)}
+      value={(props.value ?? '') as string | number}
+    />
+  );
+}
+
+export function TextField({
+  label,
+  props,
+  className,
+  description,
+  placeholder,
+}: Common & { readonly placeholder?: string }) {
+  return (
+    <TextInput
+      label={label}
+      className={className}
+      description={description}
+      placeholder={placeholder}
+      autoComplete="off"
+      {...(props as Record<string, unknown>)}
+      value={(props.value ?? '') as string}
+    />
+  );
+}
+
+interface Choice {
+  readonly value: string;
+  readonly label: string;
+}
+
+/** One of a closed list; with `unknown` an empty choice stands for not known. */
+export function ChoiceField({
+  label,
+  props,
+  data,
+  className,
+  description,
+  unknown,
+}: Common & { readonly data: readonly Choice[]; readonly unknown?: string }) {
+  return (
+    <Select
+      label={label}
+      className={className}
+      description={description}
+      data={[...data]}
+      allowDeselect={unknown !== undefined}
+      clearable={unknown !== undefined}
+      clearButtonProps={{ 'aria-label': `Clear ${label}` }}
+      placeholder={unknown}
+      comboboxProps={{ transitionProps: { duration: 0 } }}
+      {...(props as Record<string, unknown>)}
+      value={(props.value ?? null) as string | null}
+    />
+  );
+}

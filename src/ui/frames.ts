@@ -1,0 +1,52 @@
+/** The nine frames of the strip, in the order people work. `coming` ones say so and do nothing else. */
+export const FRAMES = [
+  { key: 'match', path: '/', name: 'Match', coming: false, about: '' },
+  { key: 'bodies', path: '/bodies', name: 'Bodies', coming: false, about: '' },
+  { key: 'cards', path: '/cards', name: 'Cards', coming: false, about: '' },
+  {
+    key: 'heat',
+    path: '/heat',
+    name: 'Heat run',
+    coming: true,
+    about:
+      'A take simulated from first frame to last: camera buffer, fast cache, temperatures, and what would stop it.',
+  },
+  {
+    key: 'prove',
+    path: '/prove',
+    name: 'Prove',
+    coming: true,
+    about: 'A log of your own fill tests, write traces and clips, turned into evidence that moves verdicts.',
+  },
+  {
+    key: 'day',
+    path: '/day',
+    name: 'Shoot day',
+    coming: true,
+    about: 'Rolling blocks turned into gigabytes, swaps, an offload queue and the crew sheet.',
+  },
+  {
+    key: 'shop',
+    path: '/shop',
+    name: 'Shop',
+    coming: true,
+    about: 'From a price list and your needs: the cheapest set, the fewest swaps, the least at risk.',
+  },
+  {
+    key: 'drill',
+    path: '/drill',
+    name: 'Drill',
+    coming: true,
+    about: 'Short rounds on bits and bytes, reading labels and estimating minutes.',
+  },
+  {
+    key: 'guide',
+    path: '/guide',
+    name: 'Guide',
+    coming: true,
+    about: 'The standards tables, the rules, the assumptions and the cautions, readable without a network.',
+  },
+] as const;
+
+export type Frame = (typeof FRAMES)[number];
+export type FrameKey = Frame['key'];

@@ -1,0 +1,9 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['src/**/*.test.ts', 'tests/published/**/*.test.ts', 'tests/api/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 20_000,
+  },
+});

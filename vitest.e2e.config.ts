@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config';
+
+/** The real interface in one headless Chromium at a time: two would share two cores and time each other out. */
+export default defineConfig({
+  test: {
+    include: ['tests/e2e/**/*.test.ts'],
+    environment: 'node',
+    fileParallelism: false,
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
+});
