@@ -1,3 +1,4 @@
+import { type ParseError, parse } from 'jsonc-parser';
 import { err, ok, type Result } from '../core/result.ts';
 import type { Kit } from './kit.ts';
 import { type Problem, problemsOf } from './problems.ts';
@@ -51,10 +52,14 @@ function forbiddenKey(value: unknown, path: string): KitRefusal | null {
   return null;
 }
 
-/** Where JSON stopped making sense. Engines word it differently; each names a position, or the end was reached. */
-function jsonRefusal(text: string, thrown: unknown): KitRefusal {
-  const message = thrown instanceof Error ? thrown.message : '';
-  const at = Number(/position (\d+)/.exec(message)?.[1] ?? text.length);
+/**
+ * Where JSON stopped making sense. The engines' own messages differ and may name no place, so a parser that does is
+ * asked, and only then.
+ */
+function jsonRefusal(text: string): KitRefusal {
+  const errors: ParseError[] = [];
+  parse(text, errors, { disallowComments: true, allowTrailingComma: false });
+  const at = errors[0]?.offset ?? text.length;
   const before = text.slice(0, at);
   const line = before.split('\n').length;
   const column = at - before.lastIndexOf('\n');
@@ -90,9 +95,11 @@ export function parseKit(text: string): Result<Kit, KitRefusal> {
   if (text.length > MAX_FILE) return err({ code: 'too-large', length: text.length, max: MAX_FILE });
   if (nesting(text) > MAX_DEPTH) return err({ code: 'too-deep', max: MAX_DEPTH });
   const withoutMark = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
+  let value: unknown;
   try {
-    return readKit(JSON.parse(withoutMark));
-  } catch (thrown) {
-    return err(jsonRefusal(withoutMark, thrown));
+    value = JSON.parse(withoutMark);
+  } catch {
+    return err(jsonRefusal(withoutMark));
   }
+  return readKit(value);
 }

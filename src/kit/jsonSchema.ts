@@ -4,13 +4,26 @@ interface JsonSchemaSource {
   readonly jsonSchema: { readonly input: (options: { readonly target: string }) => Record<string, unknown> };
 }
 
+/** A nullable list of values must list null too: the converter names it in the type only. */
+function nullInEnums(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(nullInEnums);
+  if (value === null || typeof value !== 'object') return value;
+  const node = Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, nullInEnums(inner)]));
+  const nullable = Array.isArray(node.type) && node.type.includes('null');
+  return nullable && Array.isArray(node.enum) && !node.enum.includes(null)
+    ? { ...node, enum: [...node.enum, null] }
+    : node;
+}
+
 /** The kit file as JSON Schema, draft 2020-12, made from the Joi schema. */
 export function kitJsonSchema(): Record<string, unknown> {
   const standard = kitSchema['~standard'] as unknown as JsonSchemaSource;
-  return {
+  const schema = {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'Cool Reel kit, version 1',
     description: 'Units are in the key names. Null means unknown, never zero. Unknown keys are kept.',
     ...standard.jsonSchema.input({ target: 'draft-2020-12' }),
   };
+  // What JSON cannot hold (the marker of a computed default) is not part of the schema.
+  return nullInEnums(JSON.parse(JSON.stringify(schema))) as Record<string, unknown>;
 }

@@ -53,6 +53,7 @@ export function problemMessage({ type, path, context }: Joi.ValidationErrorItem)
   const limit = context?.limit as number | undefined;
   switch (type) {
     case 'any.required':
+    case 'any.invalid':
       return `${what} is missing.`;
     case 'string.empty':
     case 'string.pattern.base':
@@ -91,5 +92,12 @@ export function problemMessage({ type, path, context }: Joi.ValidationErrorItem)
   }
 }
 
-export const problemsOf = (error: Joi.ValidationError): readonly Problem[] =>
-  error.details.map((detail) => ({ path: pathText(detail.path), message: problemMessage(detail) }));
+/** One problem a place: the first says enough. */
+export function problemsOf(error: Joi.ValidationError): readonly Problem[] {
+  const byPath = new Map<string, Problem>();
+  for (const detail of error.details) {
+    const path = pathText(detail.path);
+    if (!byPath.has(path)) byPath.set(path, { path, message: problemMessage(detail) });
+  }
+  return [...byPath.values()];
+}

@@ -1,3 +1,4 @@
+import type { APIRoute } from 'astro';
 import type Joi from 'joi';
 import { err, ok, type Result } from '../core/result.ts';
 import { type Problem, problemsOf } from '../kit/problems.ts';
@@ -73,3 +74,12 @@ export function validate<T>(value: unknown, schema: Joi.Schema): Result<T, ApiEr
     details,
   });
 }
+
+/** The answer to a call that does not exist, or not by this method. */
+export const noSuchCall: APIRoute = ({ url, request }) =>
+  refuse({
+    status: 404,
+    code: 'no-such-call',
+    message: `There is no ${request.method} ${url.pathname}. See /api/openapi.json.`,
+    details: [],
+  });

@@ -4,8 +4,7 @@ import { bus } from '../core/standards/buses.ts';
 import { form } from '../core/standards/forms.ts';
 import { fromGB } from '../core/units/convert.ts';
 import { findingText } from './finding.ts';
-import { capacityText, clockText, type Figure, minutesFigure, minutesText, plain } from './quantity.ts';
-import { VERDICT_WORDS } from './verdict.ts';
+import { capacityText, clockText, type Figure, minutesFigure, plain } from './quantity.ts';
 
 /** The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. */
 export function cellFigure(cell: Cell): Figure {
@@ -71,16 +70,17 @@ function deciding(cell: Cell) {
   }
 }
 
-/** A cell in one sentence: mode, card, verdict, minutes, reason. */
-export function cellSentence(cell: Cell, mode: Mode, card: Card): string {
-  const { figure } = cellFigure(cell);
-  const number =
-    figure === '—'
-      ? ''
-      : cell.verdict === 'drops'
-        ? `, after ${figure}`
-        : `, ${minutesText(cell.planned ?? 0)} planned`;
+/** A cell as it is read aloud: what stands before and after its visible number and word. */
+export interface SpokenCell {
+  readonly before: string;
+  readonly after: string;
+}
+
+/** Body, mode and card before the number and the verdict; the reason after them. Together they are one sentence. */
+export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card): SpokenCell {
   const reason = deciding(cell);
-  const why = reason ? `. ${findingText(reason)}` : '.';
-  return `${modeTitle(mode)} on ${card.label}: ${VERDICT_WORDS[cell.verdict]}${number}${why}`;
+  return {
+    before: `${body.name} ${modeTitle(mode)} on ${card.label}: `,
+    after: reason ? `. ${findingText(reason)}` : '.',
+  };
 }

@@ -5,7 +5,7 @@ export function Amount({ figure, unit }: Figure) {
   return (
     <span style={{ whiteSpace: 'nowrap' }}>
       {figure}
-      {unit && <span className="unit">{unit}</span>}
+      {unit && <span className="unit">{`\u00a0${unit}`}</span>}
     </span>
   );
 }

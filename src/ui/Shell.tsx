@@ -21,7 +21,7 @@ export function Shell({ frame, demo, children }: ShellProps) {
   const state = useKit();
   return (
     <MantineProvider theme={theme} defaultColorScheme="auto" withCssVariables={false} withGlobalClasses={false}>
-      <Notifications position="bottom-left" transitionDuration={0} />
+      <Notifications position="top-center" transitionDuration={0} />
       <div className={css.shell}>
         <a className={css.skip} href="#view">
           To the view

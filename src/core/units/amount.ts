@@ -23,7 +23,7 @@ export const MAX_CAPACITY = 1e15;
  * @param value - finite, ≥ 0
  */
 export function wholeUp(value: number): number {
-  return Math.ceil(value - Math.max(1e-6, value * 1e-12));
+  return Number.isInteger(value) ? value : Math.ceil(value - Math.max(1e-6, value * 4e-15));
 }
 
 function inRange(value: number, min: number, max: number): Result<number, AmountRefusal> {

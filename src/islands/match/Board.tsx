@@ -147,6 +147,7 @@ export function Board({ board, take, picked, onPick }: BoardProps) {
                     key={card.id}
                     cell={cell}
                     card={card}
+                    body={row.body}
                     mode={row.mode}
                     take={take}
                     row={rowAt}

@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import type { Cell } from '../../core/match/evaluate.ts';
 import { toneOf } from '../../core/match/verdict.ts';
-import type { Card, Mode, Take } from '../../core/model/kit.ts';
-import { cellFigure, cellSentence } from '../../text/cell.ts';
+import type { Body, Card, Mode, Take } from '../../core/model/kit.ts';
+import { cellFigure, spokenCell } from '../../text/cell.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
@@ -12,6 +12,7 @@ import { cellId } from './cellId.ts';
 interface BoardCellProps {
   readonly cell: Cell;
   readonly card: Card;
+  readonly body: Body;
   readonly mode: Mode;
   readonly take: Take;
   readonly row: number;
@@ -25,8 +26,10 @@ interface BoardCellProps {
 
 /** Minutes, glyph and word; a pair that cannot meet is only a dot. Read aloud as one sentence. */
 export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
-  const { cell, card, mode, take, row, column, left, width, picked, active, onPick } = props;
+  const { cell, card, body, mode, take, row, column, left, width, picked, active, onPick } = props;
   const { verdict } = cell;
+  const figure = cellFigure(cell);
+  const spoken = spokenCell(cell, body, mode, card);
   return (
     <div
       id={cellId(row, column)}
@@ -39,15 +42,20 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
       role="gridcell"
       aria-colindex={column + 2}
       aria-selected={picked}
-      aria-label={cellSentence(cell, mode, card)}
       onClick={() => onPick(row, column)}
     >
+      <span className="unseen">{spoken.before}</span>
       {verdict === 'unfit' ? (
-        <span className={css.dot}>·</span>
+        <>
+          <span className={css.dot} aria-hidden="true">
+            ·
+          </span>
+          <span className="unseen">{VERDICT_WORDS[verdict]}</span>
+        </>
       ) : (
         <>
-          <span className={css.figure}>
-            <Amount {...cellFigure(cell)} />
+          <span className={css.figure} aria-hidden={figure.figure === '—' || undefined}>
+            <Amount {...figure} />{' '}
           </span>
           <span className={css.word}>
             <VerdictGlyph verdict={verdict} size={12} />
@@ -55,6 +63,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
           </span>
         </>
       )}
+      <span className="unseen">{spoken.after}</span>
     </div>
   );
 });

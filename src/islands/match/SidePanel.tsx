@@ -33,7 +33,8 @@ export function SidePanel({ subject, take, onClose }: SidePanelProps) {
     <aside
       id="why"
       className={css.panel}
-      tabIndex={-1}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+      tabIndex={0}
       aria-label="Why"
       onKeyDown={(event) => {
         if (event.key === 'Escape') document.querySelector<HTMLElement>('[role="grid"]')?.focus();

@@ -33,3 +33,5 @@ export const GET: APIRoute = ({ url }) => {
   const answer = answerAsk(ask.value, DEFAULT_POLICY);
   return answer.ok ? json(answerView(answer.value)) : refuseAsk(answer.error);
 };
+
+export { noSuchCall as ALL } from '../../server/json.ts';

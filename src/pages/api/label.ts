@@ -11,3 +11,5 @@ export const POST: APIRoute = async ({ request }) => {
   const read = await readBody<{ text: string }>(request, body);
   return read.ok ? json(labelView(readLabel(read.value.text))) : refuse(read.error);
 };
+
+export { noSuchCall as ALL } from '../../server/json.ts';

@@ -52,3 +52,5 @@ export const POST: APIRoute = async ({ request }) => {
   const policy: Policy = { take: read.value.policy.take, headroom: margin.value };
   return json(boardView(board(kit.value, policy), policy));
 };
+
+export { noSuchCall as ALL } from '../../server/json.ts';

@@ -4,3 +4,5 @@ import { json } from '../../server/json.ts';
 import { openApi } from '../../server/openapi.ts';
 
 export const GET: APIRoute = () => json(openApi(version));
+
+export { noSuchCall as ALL } from '../../server/json.ts';

@@ -1,0 +1,9 @@
+import type { WebDriver } from 'selenium-webdriver';
+
+/** Types of what the tests use of browser.mjs. */
+export function openBrowser(options?: {
+  readonly width?: number;
+  readonly height?: number;
+  readonly downloads?: string;
+}): Promise<{ readonly driver: WebDriver; readonly close: () => Promise<void> }>;
+export function resize(driver: WebDriver, width: number, height: number): Promise<void>;

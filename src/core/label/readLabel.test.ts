@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest';
+import { labelProblems } from './labelProblems.ts';
+import { readLabel } from './readLabel.ts';
+
+const codes = (text: string): readonly string[] => labelProblems(readLabel(text)).map(({ code }) => code);
+
+describe('readLabel', () => {
+  it('reads a full SD label in any order and spelling', () => {
+    const label = readLabel('u3 128gb v60 sdxc uhs-ii 270MB/s class 10 a2');
+    expect(label).toMatchObject({
+      form: 'sd',
+      capacity: 128e9,
+      family: 'sdxc',
+      bus: 'uhs-ii',
+      busPrinted: true,
+      marks: ['U3', 'V60', 'C10'],
+      apps: ['A2'],
+      printed: [270e6],
+      unread: [],
+    });
+  });
+
+  it('reads the family word of a microSD as its form', () => {
+    expect(readLabel('64GB microSDXC I U1')).toMatchObject({ form: 'microsd', familyPrinted: 'sdxc' });
+  });
+
+  it.each([
+    ['1TB CFexpress B VPG400', 'cfexpress-b'],
+    ['1TB CFexpress Type B VPG400', 'cfexpress-b'],
+    ['160GB CFexpress Type A VPG-200', 'cfexpress-a'],
+    ['120GB XQD', 'xqd'],
+    ['256GB CFast 2.0 VPG-130', 'cfast'],
+    ['32GB CompactFlash UDMA 7 VPG-65', 'cf'],
+    ['1TB SSD', 'usb-ssd'],
+    ['128GB µSD U3', 'microsd'],
+  ])('tells the form of %s', (text, form) => {
+    const label = readLabel(text);
+    expect(label.form).toBe(form);
+    expect(label.unread).toEqual([]);
+  });
+
+  it('keeps the roman numeral apart from the grade: II is a bus, U3 a class', () => {
+    expect(readLabel('64GB II U3')).toMatchObject({ bus: 'uhs-ii', marks: ['U3'] });
+    expect(readLabel('64GB III')).toMatchObject({ bus: 'uhs-iii', marks: [] });
+  });
+
+  it('tells the bus from a mark that needs one, and says it is not printed', () => {
+    expect(readLabel('256GB V90')).toMatchObject({ bus: 'uhs-ii', busPrinted: false });
+  });
+
+  it('reads × ratings as peaks: 633× is 94.95 MB/s, 1800× is 270 MB/s', () => {
+    expect(readLabel('128GB 633x').times).toEqual({ value: 633, rate: 94_950_000 });
+    expect(readLabel('128GB 1800×').times?.rate).toBe(270_000_000);
+  });
+});
+
+describe('labelProblems', () => {
+  it.each([
+    ['64GB SDHC I U1', 'family-mismatch'],
+    ['32GB SDXC I U1', 'family-mismatch'],
+    ['256GB SDXC I V90', 'mark-needs-bus'],
+    ['256GB SDXC V60', 'mark-needs-bus'],
+    ['256GB SDXC I E150', 'mark-needs-bus'],
+    ['256GB SDXC U2', 'impossible-mark'],
+    ['256GB SDXC V2', 'impossible-mark'],
+    ['256GB SDXC U30', 'impossible-mark'],
+    ['128GB SDXC I U1 V30', 'grade-contradicts'],
+    ['128GB SDXC I U3 170MB/s', 'speed-above-bus'],
+    ['128GB SDXC I U3 633x 60MB/s', 'times-disagree'],
+    ['128GB SD VPG400', 'mark-on-wrong-form'],
+    ['128GB SDXC wobble', 'not-understood'],
+  ])('%s: %s', (text, code) => {
+    expect(codes(text)).toContain(code);
+  });
+
+  it('finds nothing wrong with an honest label', () => {
+    expect(codes('128GB SDXC II V60 270MB/s')).toEqual([]);
+    expect(codes('128GB SDXC I U3 95MB/s 633x')).toEqual([]);
+  });
+
+  it('says that C10 and U1 only repeat each other, harmlessly', () => {
+    expect(labelProblems(readLabel('32GB SDHC I C10 U1'))).toEqual([
+      { code: 'repeats', marks: ['C10', 'U1'], harmless: true },
+    ]);
+  });
+
+  it('suggests the marks nearest to one that does not exist', () => {
+    expect(labelProblems(readLabel('64GB SDXC U2'))).toContainEqual({
+      code: 'impossible-mark',
+      text: 'U2',
+      couldBe: ['U1', 'U3'],
+    });
+  });
+});

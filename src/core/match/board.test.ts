@@ -1,0 +1,110 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Card } from '../model/kit.ts';
+import { MARK_KEYS } from '../standards/marks.ts';
+import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
+import { board, createBoardKeeper } from './board.ts';
+import { DEFAULT_POLICY } from './policy.ts';
+import { rankOf, toneOf, VERDICTS } from './verdict.ts';
+
+const sdCard = fc.record({
+  capacityGB: fc.integer({ min: 1, max: 2000 }),
+  marks: fc.subarray(['C10', 'U1', 'U3', 'V30', 'V60', 'V90', 'I', 'II']),
+  sustainedMBps: fc.option(fc.integer({ min: 1, max: 500 })),
+});
+
+const rates = fc.integer({ min: 1, max: 4000 });
+const only = (Mbps: number, card: Partial<Card>) => {
+  const modes = [aMode({ rate: { kind: 'stated', Mbps, is: 'maximum' } })];
+  return board({ bodies: [aBody({ modes })], cards: [aCard(card)], tests: [] }, DEFAULT_POLICY).columns[0]?.[0];
+};
+
+describe('the board', () => {
+  it('plans fewer minutes, never more, as the rate rises', () => {
+    fc.assert(
+      fc.property(sdCard, rates, rates, (card, a, b) => {
+        const [low, high] = a < b ? [a, b] : [b, a];
+        const slow = only(low, card);
+        const fast = only(high, card);
+        expect((fast?.planned ?? 0) <= (slow?.planned ?? 0)).toBe(true);
+        expect(rankOf(fast?.verdict ?? 'unfit')).toBeGreaterThanOrEqual(rankOf(slow?.verdict ?? 'unfit'));
+      }),
+      { seed: 21, numRuns: 400 },
+    );
+  });
+
+  it('never improves a verdict when the floor falls', () => {
+    const ladder = ['V90', 'V60', 'V30', 'U1', null] as const;
+    fc.assert(
+      fc.property(rates, fc.integer({ min: 0, max: 3 }), (Mbps, at) => {
+        const marks = (mark: string | null | undefined) => (mark ? ['II', mark] : ['II']);
+        const better = only(Mbps, { marks: marks(ladder[at]) });
+        const worse = only(Mbps, { marks: marks(ladder[at + 1]) });
+        expect(rankOf(worse?.verdict ?? 'unfit')).toBeGreaterThanOrEqual(rankOf(better?.verdict ?? 'unfit'));
+      }),
+      { seed: 22, numRuns: 400 },
+    );
+  });
+
+  it('changes no other card’s cell when a card is added', () => {
+    fc.assert(
+      fc.property(fc.array(sdCard, { minLength: 1, maxLength: 4 }), sdCard, rates, (cards, added, Mbps) => {
+        const bodies = [aBody({ modes: [aMode({ rate: { kind: 'stated', Mbps, is: 'average' } })] })];
+        const all = cards.map((card, at) => aCard({ ...card, id: `c${at}` }));
+        const before = board({ bodies, cards: all, tests: [] }, DEFAULT_POLICY);
+        const after = board({ bodies, cards: [...all, aCard({ ...added, id: 'new' })], tests: [] }, DEFAULT_POLICY);
+        expect(after.columns.slice(0, -1)).toEqual(before.columns);
+      }),
+      { seed: 23, numRuns: 100 },
+    );
+  });
+
+  it('gives a verdict of the closed list for any marks at all', () => {
+    fc.assert(
+      fc.property(fc.array(fc.oneof(fc.constantFrom<string>(...MARK_KEYS), fc.string({ maxLength: 20 }))), (marks) => {
+        expect(VERDICTS).toContain(only(400, { marks })?.verdict);
+      }),
+      { seed: 24, numRuns: 400 },
+    );
+  });
+
+  it('recomputes only the column whose card changed', () => {
+    const keep = createBoardKeeper();
+    const bodies = [aBody({ slots: [aSlot()] })];
+    const cards = [aCard({ id: 'a' }), aCard({ id: 'b' })];
+    const tests = [aTest({ cardId: 'zzz' })];
+    const first = keep({ bodies, cards, tests }, DEFAULT_POLICY);
+    const changed = [cards[0] as Card, aCard({ id: 'b', marks: [] })];
+    const second = keep({ bodies, cards: changed, tests }, DEFAULT_POLICY);
+    expect(second.columns[0]).toBe(first.columns[0]);
+    expect(second.columns[1]).not.toBe(first.columns[1]);
+    expect(second.columns[1]?.[0]?.verdict).toBe('uncovered');
+    const third = keep({ bodies: [...bodies], cards: changed, tests }, DEFAULT_POLICY);
+    expect(third.columns[0], 'other bodies start afresh').not.toBe(first.columns[0]);
+  });
+});
+
+describe('tones', () => {
+  it('follow the kind of take', () => {
+    expect(VERDICTS.map((verdict) => toneOf(verdict, 'once'))).toEqual([
+      'cool',
+      'warm',
+      'warm',
+      'hot',
+      'hot',
+      'hot',
+      'mute',
+      'none',
+    ]);
+    expect(VERDICTS.map((verdict) => toneOf(verdict, 'repeatable'))).toEqual([
+      'cool',
+      'cool',
+      'cool',
+      'warm',
+      'hot',
+      'hot',
+      'mute',
+      'none',
+    ]);
+  });
+});

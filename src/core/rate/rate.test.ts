@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest';
+import type { Mode } from '../model/kit.ts';
+import { aMode } from '../testing.ts';
+import type { BytesPerSecond, Seconds } from '../units/brand.ts';
+import { doubts } from './plausibility.ts';
+import { playbackLength } from './playback.ts';
+import { streamRate } from './streamRate.ts';
+
+function rateOf(change: Partial<Mode>) {
+  const rate = streamRate(aMode(change));
+  if (!rate.ok) throw new Error(JSON.stringify(rate.error));
+  return rate.value;
+}
+
+const stated = (Mbps: number, is: 'maximum' | 'average' | 'constant' = 'maximum') =>
+  ({ kind: 'stated', Mbps, is }) as const;
+
+describe('streamRate', () => {
+  it('needs the peak and fills by the average where a rate is an average', () => {
+    const rate = rateOf({ rate: stated(100, 'average') });
+    expect(rate.average).toBe(12_500_000);
+    expect(rate.peak).toBe(15_000_000);
+    expect(rateOf({ rate: stated(100, 'constant') }).peak).toBe(12_500_000);
+  });
+
+  it('adds what is written beside the picture, assumed where unknown', () => {
+    // 240 + 2 + 25 × 0.16 = 246 Mb/s
+    const rate = rateOf({ rate: stated(240), fps: 25, overhead: null });
+    expect(rate.peak).toBe(30_750_000);
+    expect(rate.lines.map(({ code }) => code)).toEqual(['stated', 'fixed', 'per-frame']);
+    expect(rate.lines.at(-1)).toMatchObject({ assumed: true, KB: 20 });
+  });
+
+  it('takes sound by its own figures in place of the assumed fixed rate', () => {
+    // 2 × 48 000 × 16 = 1.536 Mb/s
+    const rate = rateOf({
+      rate: stated(100),
+      overhead: null,
+      fps: 25,
+      sound: { channels: 2, sampleHz: 48_000, bits: 16 },
+    });
+    expect(rate.peak).toBe(12_500_000 + 192_000 + 500_000);
+  });
+
+  it('adds a viewing proxy', () => {
+    expect(rateOf({ rate: stated(100), proxyMbps: 20 }).peak).toBe(15_000_000);
+  });
+
+  it('multiplies slow motion: exact for intra, an upper bound for long-GOP', () => {
+    const intra = rateOf({ rate: stated(240), fps: 24, captureFps: 120 });
+    expect(intra.peak).toBe(150_000_000);
+    expect(intra.lines).toContainEqual(expect.objectContaining({ code: 'slow-motion', upperBound: false }));
+    const gop = rateOf({ codec: 'long-gop', rate: stated(89), fps: 24, captureFps: 240 });
+    expect(gop.peak).toBe(111_250_000);
+    expect(gop.lines).toContainEqual(expect.objectContaining({ upperBound: true }));
+  });
+
+  it('leaves a rate alone that the maker stated for the captured speed', () => {
+    expect(rateOf({ rate: { ...stated(160), at: 'captured' } as never, fps: 30, captureFps: 120 }).peak).toBe(
+      20_000_000,
+    );
+  });
+
+  it('computes raw and fixed frames at the captured speed', () => {
+    const raw = { kind: 'raw', bitsPerPixel: 12, ratio: 3 } as const;
+    expect(rateOf({ codec: 'raw', rate: raw, width: 12288, height: 6480, fps: 50 }).peak).toBe(1_990_656_000);
+    expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 917_504 }, fps: 25 }).peak).toBe(22_937_600);
+    expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 1000 }, fps: 25, captureFps: 50 }).peak).toBe(50_000);
+  });
+
+  it('takes 29.97 for 30000 ÷ 1001', () => {
+    expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 1_001_000 }, fps: 29.97 }).peak).toBe(30_000_000);
+  });
+
+  it.each([
+    [
+      { rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, height: null },
+      { code: 'missing', field: 'height' },
+    ],
+    [{ rate: stated(Number.NaN) }, { code: 'amount', field: 'rate' }],
+    [{ rate: stated(Number.POSITIVE_INFINITY) }, { code: 'amount', field: 'rate' }],
+    [{ rate: stated(-1) }, { code: 'amount', field: 'rate' }],
+    [{ rate: stated(0) }, { code: 'amount', field: 'rate' }],
+    [{ rate: stated(9_000_000) }, { code: 'amount', field: 'rate' }],
+  ] as const)('refuses %j', (change, error) => {
+    expect(streamRate(aMode(change as Partial<Mode>))).toMatchObject({ ok: false, error });
+  });
+});
+
+describe('doubts', () => {
+  const about = (Mbps: number, neighbours: readonly number[] = [], codec: Mode['codec'] = 'long-gop') =>
+    doubts({ rate: (Mbps * 125_000) as BytesPerSecond, codec, width: 3840, height: 2160, fps: 25, neighbours });
+
+  it('asks bits or bytes where a rate is eight times off its neighbours, either way', () => {
+    const bits = (100 * 1e6) / (3840 * 2160 * 25);
+    expect(about(800, [bits, bits])).toEqual([{ code: 'bits-or-bytes', because: 'neighbours', factor: 0.125 }]);
+    expect(about(12.5, [bits])).toEqual([{ code: 'bits-or-bytes', because: 'neighbours', factor: 8 }]);
+    expect(about(100, [bits])).toEqual([]);
+  });
+
+  it('asks bits or bytes where an eighth, or eight times, would suit the picture', () => {
+    expect(about(800)).toMatchObject([{ code: 'bits-or-bytes', because: 'picture', factor: 0.125 }]);
+    expect(about(30, [], 'intra')).toMatchObject([{ code: 'bits-or-bytes', because: 'picture', factor: 8 }]);
+  });
+
+  it('tells an unusual rate and one above its H.265 level', () => {
+    expect(about(0.01)).toMatchObject([{ code: 'bits-per-pixel' }]);
+    // 3840 × 2160 at 25 fits level 5.0: 100 Mb/s in the high tier.
+    expect(about(120)).toMatchObject([{ code: 'above-level', level: '5.0', maxKbps: 100_000 }]);
+  });
+
+  it('says nothing without a picture', () => {
+    expect(
+      doubts({ rate: 1 as BytesPerSecond, codec: 'raw', width: null, height: null, fps: 25, neighbours: [1] }),
+    ).toEqual([]);
+  });
+});
+
+describe('playbackLength', () => {
+  it('stretches a take: 3 min 50 s at 100 plays 15 min 20 s at 25', () => {
+    expect(playbackLength(230 as Seconds, 100, 25)).toBe(920);
+  });
+});

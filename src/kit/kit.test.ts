@@ -1,0 +1,196 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { board } from '../core/match/board.ts';
+import { DEFAULT_POLICY } from '../core/match/policy.ts';
+import { VERDICTS } from '../core/match/verdict.ts';
+import { aBody, aCard, aMode } from '../core/testing.ts';
+import demo from './demo.coolreel.json' with { type: 'json' };
+import { diffKit, isSame } from './diffKit.ts';
+import { kitFileName, kitText } from './exportKit.ts';
+import { MAX_FILE, nesting, parseKit, readKit } from './importKit.ts';
+import { kitJsonSchema } from './jsonSchema.ts';
+import { EMPTY_KIT, type Kit } from './kit.ts';
+import { kitRefusalText } from './refusalText.ts';
+
+const kitOf = (value: unknown): Kit => {
+  const kit = readKit(value);
+  if (!kit.ok) throw new Error(JSON.stringify(kit.error));
+  return kit.value;
+};
+
+const refusalOf = (text: string) => {
+  const kit = parseKit(text);
+  if (kit.ok) throw new Error('the text was accepted');
+  return kit.error;
+};
+
+const withCard = (change: object) => JSON.stringify({ ...EMPTY_KIT, cards: [{ ...aCard(), ...change }] });
+
+describe('reading a kit', () => {
+  it('keeps unknown keys at every depth through a round trip', () => {
+    const file = {
+      ...EMPTY_KIT,
+      later: { idea: [1, 2] },
+      bodies: [{ ...aBody({ modes: [{ ...aMode(), tint: 'blue' } as never] }), colour: 'grey' }],
+      cards: [{ ...aCard(), boughtAt: 'harbour shop' }],
+      settings: { ...EMPTY_KIT.settings, ambientCelsius: 30 },
+    };
+    const once = kitOf(JSON.parse(JSON.stringify(file)));
+    const twice = parseKit(kitText(once));
+    expect(twice).toEqual({ ok: true, value: once });
+    expect(once).toMatchObject(file);
+  });
+
+  it('writes unknown optional figures as null, never as zero', () => {
+    const { usableGB, cacheGB, ...rest } = aCard();
+    expect(usableGB).toBeNull();
+    expect(cacheGB).toBeNull();
+    expect(kitOf({ ...EMPTY_KIT, cards: [rest] }).cards[0]).toMatchObject({ usableGB: null, cacheGB: null });
+  });
+
+  it('reads a file that begins with a byte-order mark', () => {
+    expect(parseKit(`\ufeff${kitText(EMPTY_KIT)}`).ok).toBe(true);
+  });
+
+  it.each([
+    ['capacityGB', -1, 'above 0'],
+    ['capacityGB', 0, 'above 0'],
+    ['capacityGB', '256', 'must be a number'],
+    ['capacityGB', 1e9, 'at most 1,000,000'],
+    ['label', '', 'empty'],
+    ['label', '   ', 'empty'],
+    ['form', 'floppy', 'one of: sd, microsd'],
+    ['bus', 'pigeon', 'one of: default'],
+    ['marks', 'V90', 'must be a list'],
+  ])('refuses a card whose %s is %j, with its place', (key, value, message) => {
+    const refusal = refusalOf(withCard({ [key]: value }));
+    expect(refusal.code).toBe('invalid');
+    if (refusal.code === 'invalid') {
+      expect(refusal.problems[0]?.path).toBe(`cards[0].${key}`);
+      expect(refusal.problems[0]?.message).toContain(message);
+    }
+  });
+
+  it('refuses two things with one id', () => {
+    const text = JSON.stringify({ ...EMPTY_KIT, cards: [aCard(), aCard()] });
+    expect(refusalOf(text)).toMatchObject({ code: 'invalid', problems: [{ path: 'cards[1]' }] });
+  });
+
+  it('refuses raw without a picture size and a stated rate without a number', () => {
+    const bodyWith = (mode: object) =>
+      JSON.stringify({ ...EMPTY_KIT, bodies: [aBody({ modes: [{ ...aMode(), ...mode }] })] });
+    expect(refusalOf(bodyWith({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: null }))).toMatchObject({
+      problems: [{ path: 'bodies[0].modes[0].width' }],
+    });
+    expect(refusalOf(bodyWith({ rate: { kind: 'stated', is: 'maximum' } }))).toMatchObject({
+      problems: [{ path: 'bodies[0].modes[0].rate.Mbps', message: 'Rate is missing.' }],
+    });
+  });
+
+  it('names line and column of broken JSON', () => {
+    const text = kitText(EMPTY_KIT).replace('"cards": []', '"cards": [}');
+    const refusal = refusalOf(text);
+    expect(refusal).toMatchObject({ code: 'not-json', line: 5 });
+    expect(kitRefusalText(refusal)).toContain('line 5');
+    expect(refusalOf('{"format":').code).toBe('not-json');
+  });
+
+  it.each([
+    ['[]', 'not-a-kit'],
+    ['null', 'not-a-kit'],
+    ['{}', 'not-a-kit'],
+    ['"kit"', 'not-a-kit'],
+    ['{"format":"cool-reel-kit","version":2}', 'other-version'],
+    ['{"format":"cool-reel-kit"}', 'other-version'],
+    ['{"format":"cool-reel-kit","version":1,"__proto__":{"a":1},"bodies":[],"cards":[]}', 'forbidden-key'],
+    ['{"format":"cool-reel-kit","version":1,"bodies":[{"constructor":1}],"cards":[]}', 'forbidden-key'],
+  ])('refuses %s as %s', (text, code) => {
+    expect(refusalOf(text).code).toBe(code);
+  });
+
+  it('refuses what is too large or too deep before unfolding it', () => {
+    expect(refusalOf('x'.repeat(MAX_FILE + 1)).code).toBe('too-large');
+    expect(refusalOf('['.repeat(1_000_000)).code).toBe('too-deep');
+    expect(nesting('{"a":"[[[[\\"[["}')).toBe(1);
+  });
+
+  it('takes HTML in a name as the text it is', () => {
+    const name = '<img src=x onerror=alert(1)>';
+    expect(kitOf({ ...EMPTY_KIT, bodies: [aBody({ name })] }).bodies[0]?.name).toBe(name);
+  });
+
+  it('never throws, whatever the file holds', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json()), (text) => {
+        const kit = parseKit(text);
+        if (!kit.ok) expect(kitRefusalText(kit.error).length).toBeGreaterThan(10);
+      }),
+      { seed: 41, numRuns: 1000 },
+    );
+  });
+});
+
+describe('what an import would change', () => {
+  const before = { ...EMPTY_KIT, cards: [aCard({ id: 'a', label: 'A' }), aCard({ id: 'b', label: 'B' })] };
+
+  it('is told by name: new, changed, removed', () => {
+    const after = {
+      ...before,
+      cards: [aCard({ id: 'a', label: 'A', capacityGB: 512 }), aCard({ id: 'n', label: 'N' })],
+    };
+    expect(diffKit(before, after).lists.find(({ list }) => list === 'cards')).toEqual({
+      list: 'cards',
+      added: ['N'],
+      changed: ['A'],
+      removed: ['B'],
+      unchanged: 0,
+    });
+  });
+
+  it('is nothing where only the order of keys or cards differs', () => {
+    const shuffled = {
+      ...before,
+      cards: [...before.cards].reverse().map((card) => Object.fromEntries(Object.entries(card).reverse())),
+    };
+    expect(isSame(diffKit(before, shuffled as never))).toBe(true);
+    expect(isSame(diffKit(before, { ...before, settings: { take: 'repeatable', headroom: 0.15 } }))).toBe(false);
+  });
+});
+
+describe('the demo kit', () => {
+  const kit = kitOf(demo);
+
+  it('shows every verdict', () => {
+    const { columns } = board(kit, DEFAULT_POLICY);
+    const seen = new Set(columns.flat().map(({ verdict }) => verdict));
+    expect([...VERDICTS].filter((verdict) => !seen.has(verdict) && verdict !== 'tight')).toEqual([]);
+  });
+
+  it('has the bodies and cards the crew brings', () => {
+    expect(kit.bodies).toHaveLength(6);
+    expect(kit.cards).toHaveLength(14);
+    expect(kit.cards.some(({ marks }) => marks.length === 0)).toBe(true);
+    expect(kit.bodies.find(({ id }) => id === 'punt')?.ceilingMBps).toBe(35);
+  });
+});
+
+describe('the JSON Schema', () => {
+  const validate = new Ajv({ strict: false }).compile(kitJsonSchema());
+
+  it('accepts the demo kit and refuses what Joi refuses', () => {
+    expect(validate(demo), JSON.stringify(validate.errors)).toBe(true);
+    expect(validate({ ...EMPTY_KIT, cards: [{ ...aCard(), capacityGB: -1 }] })).toBe(false);
+    expect(validate({ ...EMPTY_KIT, format: 'other' })).toBe(false);
+  });
+
+  it('is the one kept in docs', () => {
+    const kept = JSON.parse(readFileSync(new URL('../../docs/kit.schema.json', import.meta.url), 'utf8'));
+    expect(kept, 'run "npm run schema"').toEqual(kitJsonSchema());
+  });
+});
+
+it('names an export by its day', () => {
+  expect(kitFileName('2026-05-04T10:00:00Z')).toBe('kit-2026-05-04.coolreel.json');
+});

@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest';
+import { labelProblems } from '../core/label/labelProblems.ts';
+import { readLabel } from '../core/label/readLabel.ts';
+import { board } from '../core/match/board.ts';
+import { DEFAULT_POLICY } from '../core/match/policy.ts';
+import type { Body, Card } from '../core/model/kit.ts';
+import { streamRate } from '../core/rate/streamRate.ts';
+import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
+import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
+import { parseRate } from '../core/units/parse.ts';
+import { cellFigure, spokenCell } from './cell.ts';
+import { findingText } from './finding.ts';
+import { labelProblemText } from './label.ts';
+import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
+import { cellSums } from './rateLines.ts';
+import { threeLines } from './threeLines.ts';
+
+const spaced = (text: string): string => text.replaceAll('\u00a0', ' ');
+
+const cellOf = (card: Partial<Card>, body: Partial<Body> = {}) => {
+  const kit = { bodies: [aBody(body)], cards: [aCard(card)], tests: [aTest({ cardId: 'tested', end: 'full' })] };
+  const cell = board(kit, DEFAULT_POLICY).columns[0]?.[0];
+  if (!cell) throw new Error('no cell');
+  return cell;
+};
+
+describe('quantities', () => {
+  it.each([
+    [0, '0 min'],
+    [66, '66 min'],
+    [99, '99 min'],
+    [100, '1h40'],
+    [132, '2h12'],
+    [5999, '99h59'],
+    [14_400, '10 days'],
+  ])('%s minutes read %s', (minutes, text) => {
+    expect(spaced(minutesText(minutes))).toBe(text);
+  });
+
+  it('write seconds as a clock, rates with one decimal under 100, capacities as printed', () => {
+    expect(clockText(48.9 as Seconds)).toBe('0:48');
+    expect(clockText(750 as Seconds)).toBe('12:30');
+    expect(spaced(durationText(7200 as Seconds))).toBe('2 h');
+    expect(spaced(MBpsText(63_750_000 as BytesPerSecond))).toBe('63.8 MB/s');
+    expect(spaced(MBpsText(312_000_000 as BytesPerSecond))).toBe('312 MB/s');
+    expect(spaced(capacityText(256e9 as Bytes))).toBe('256 GB');
+    expect(spaced(capacityText(2e12 as Bytes))).toBe('2 TB');
+    expect(either(['a', 'b', 'c'])).toBe('a, b or c');
+  });
+
+  it('read back as what was written: parse after format is the identity on whole Mb/s', () => {
+    for (let n = 1; n < 3000; n += 7) {
+      const rate = (n * 125_000) as BytesPerSecond;
+      const read = parseRate(spaced(MbpsText(rate)));
+      expect(read.ok && read.value.value).toBe(rate);
+    }
+  });
+});
+
+describe('a cell in words', () => {
+  it('reads body, mode, card and reason around its number and word', () => {
+    const spoken = (card: Partial<Card>) => {
+      const { before, after } = spokenCell(cellOf(card), aBody({ name: 'Dory' }), aMode(), aCard());
+      return spaced(`${before}…${after}`);
+    };
+    expect(spoken({})).toBe('Dory mode 50p on C-01: …. Need with 15 % headroom: 71.9 MB/s.');
+    expect(spoken({ marks: [] })).toBe('Dory mode 50p on C-01: …. No mark promises a write speed here: unknown.');
+  });
+
+  it('shows no number where nothing stands behind one', () => {
+    expect(cellFigure(cellOf({ marks: [] })).figure).toBe('—');
+    expect(cellFigure(cellOf({})).figure).toBe('67');
+    const slow = aSlot({ accepts: [{ form: 'sd', bus: 'high-speed' }] });
+    expect(cellFigure(cellOf({}, { slots: [slow], bufferMB: 1800 })).figure).toBe('0:48');
+  });
+
+  it('always gives the three lines, and lets them disagree', () => {
+    const requires = [{ anyOf: ['VPG400'], whenMissing: 'refuses' as const }];
+    const lines = threeLines(cellOf({}, { modes: [aMode({ requires })] }), 'once');
+    expect(lines.map(({ title, word }) => `${title}: ${word}`)).toEqual([
+      'Arithmetic: Holds',
+      'Maker asks for: VPG400',
+      'Lock: Shut',
+    ]);
+    expect(spaced(lines[0]?.detail ?? '')).toBe('90 ≥ 71.9 MB/s');
+  });
+
+  it('words every finding of every kind of pair, without a hole', () => {
+    const cards: Partial<Card>[] = [
+      {},
+      { marks: [] },
+      { marks: ['SDHC', 'I', 'U1', 'V90'] },
+      { form: 'microsd' },
+      { form: 'xqd', marks: ['2.0'] },
+      { form: 'cfexpress-a', marks: ['VPG200'], sustainedMBps: 300 },
+      { capacityGB: 4000 },
+      { marks: [], sustainedMBps: 10 },
+    ];
+    const slots = [
+      aSlot(),
+      aSlot({ accepts: [], family: null }),
+      aSlot({
+        family: null,
+        promisedMaxGB: 32,
+        accepts: [
+          { form: 'cfexpress-a', bus: null },
+          { form: 'cfexpress-b', bus: 'cfexpress-2' },
+          { form: 'sd', bus: 'default' },
+        ],
+      }),
+    ];
+    for (const card of cards) {
+      for (const slot of slots) {
+        for (const { findings } of [
+          cellOf(card, { slots: [slot], ceilingMBps: 35 }),
+          cellOf(card, { slots: [slot] }),
+        ]) {
+          for (const finding of findings) expect(findingText(finding)).not.toMatch(/undefined|NaN|null|\[object/);
+        }
+      }
+    }
+  });
+
+  it('shows its arithmetic: 500 Mb/s is 62.5 MB/s, 252.7 GB lasts 67.4 → 67 min', () => {
+    const rate = streamRate(aMode());
+    if (!rate.ok) throw new Error('no rate');
+    const sums = cellSums(rate.value, aBody(), aCard(), cellOf({})).map(({ working, result }) =>
+      spaced(`${working}: ${result}`),
+    );
+    expect(sums).toEqual([
+      'stated rate, maximum: 500 Mb/s',
+      'everything written: 500 Mb/s = 62.5 MB/s',
+      '256 GB × 0.987 usable: 252.7 GB',
+      '252.7 GB × 8000 ÷ 500 Mb/s ÷ 60: 67.4 → 67 min',
+    ]);
+  });
+});
+
+describe('label problems in words', () => {
+  it.each([
+    ['512GB microSDHC I', '512 GB is SDXC, not SDHC.'],
+    ['256GB SDXC U2', 'There is no U2. Marks near it: U1 or U3.'],
+    ['256GB SDXC I V90', 'V90 needs UHS-II; printed is UHS-I.'],
+    ['32GB SDHC C10 U1', 'C10, U1 promise the same: harmless repetition.'],
+  ])('%s: %s', (label, text) => {
+    expect(labelProblems(readLabel(label)).map((problem) => spaced(labelProblemText(problem)))).toContain(text);
+  });
+});

@@ -1,0 +1,201 @@
+import Ajv from 'ajv/dist/2020.js';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startServer } from '../../scripts/lib.mjs';
+import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
+
+let server: Awaited<ReturnType<typeof startServer>>;
+beforeAll(async () => {
+  server = await startServer({ demo: false });
+});
+afterAll(() => server.stop());
+
+const get = (path: string) => fetch(server.address + path);
+const post = (path: string, body: unknown, type = 'application/json') =>
+  fetch(server.address + path, {
+    method: 'POST',
+    headers: { 'Content-Type': type },
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  });
+const answer = (q: string) => get(`/api/answer?q=${encodeURIComponent(q)}`);
+const policy = { take: 'once', headroom: 0.15 };
+
+describe('the server', () => {
+  it('says it is well, with its version', async () => {
+    expect(await (await get('/api/health')).json()).toEqual({
+      ok: true,
+      version: expect.stringMatching(/^\d+\.\d+\.\d+$/),
+    });
+  });
+
+  it('sends security headers with every answer, and a policy without unsafe scripts', async () => {
+    for (const path of ['/', '/bodies', '/cards', '/heat', '/api/health']) {
+      const { headers } = await get(path);
+      expect(headers.get('x-content-type-options'), path).toBe('nosniff');
+      expect(headers.get('referrer-policy'), path).toBe('no-referrer');
+      const csp = headers.get('content-security-policy') ?? '';
+      expect(csp, path).toContain("default-src 'none'");
+      expect(csp.match(/script-src[^;]*/)?.[0] ?? '', path).not.toMatch(/unsafe|https?:|\*/);
+    }
+  });
+
+  it('describes every call it answers', async () => {
+    const { paths } = (await (await get('/api/openapi.json')).json()) as { paths: object };
+    expect(Object.keys(paths)).toEqual([
+      '/api/health',
+      '/api/openapi.json',
+      '/api/kit.schema.json',
+      '/api/answer',
+      '/api/label',
+      '/api/match',
+    ]);
+  });
+
+  it('serves a JSON Schema that accepts the demo kit', async () => {
+    const schema = (await (await get('/api/kit.schema.json')).json()) as object;
+    expect(new Ajv({ strict: false }).validate(schema, demo)).toBe(true);
+  });
+
+  it('answers unknown calls and methods in the same shape', async () => {
+    for (const response of [await get('/api/nothing'), await get('/api/match')]) {
+      expect(response.status).toBe(404);
+      expect(await response.json()).toMatchObject({ error: { code: 'no-such-call', details: [] } });
+    }
+  });
+});
+
+describe('GET /api/answer', () => {
+  it('answers in numbers and steps', async () => {
+    const response = await answer('600 Mb/s 25p on 256GB V90 II');
+    expect(response.status).toBe(200);
+    expect(await response.json()).toMatchObject({
+      // 600 + 2 + 25 × 0.16 = 606 Mb/s
+      need: { bitsPerSecond: 606_000_000, bytesPerSecond: 75_750_000 },
+      card: { form: 'sd', capacityGB: 256, bus: 'uhs-ii' },
+      verdict: 'guaranteed',
+      minutes: { label: expect.closeTo(56.89, 2), planned: 55 },
+      steps: expect.arrayContaining([expect.stringContaining('252.7')]),
+    });
+  });
+
+  it('names the place that was not understood', async () => {
+    const response = await answer('600 Mb/s on 256GB V91 II');
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({
+      error: {
+        code: 'not-understood',
+        details: [{ path: 'q[18..21]', message: expect.stringContaining('V90 or V60') }],
+      },
+    });
+  });
+
+  it('refuses a missing, repeated or endless question', async () => {
+    expect((await get('/api/answer')).status).toBe(400);
+    expect((await answer('')).status).toBe(400);
+    expect((await answer('x'.repeat(501))).status).toBe(400);
+  });
+});
+
+describe('POST /api/label', () => {
+  it('reads a label', async () => {
+    const response = await post('/api/label', { text: '128GB SDXC II U3 V60 270MB/s' });
+    expect(await response.json()).toEqual({
+      form: 'sd',
+      capacityGB: 128,
+      family: 'sdxc',
+      bus: 'uhs-ii',
+      floorMBps: 60,
+      marks: [
+        { mark: 'U3', promisesMBps: 30, meaning: expect.stringContaining('30 MB/s') },
+        { mark: 'V60', promisesMBps: 60, meaning: expect.stringContaining('UHS-II or UHS-III only') },
+      ],
+      problems: [],
+    });
+  });
+
+  it('gives unknown things as null, never zero', async () => {
+    expect(await (await post('/api/label', { text: '128GB' })).json()).toMatchObject({
+      form: null,
+      floorMBps: null,
+      bus: null,
+    });
+  });
+
+  it.each([
+    [{}, 400],
+    [{ text: 5 }, 400],
+    [{ text: 'a', more: 1 }, 400],
+    ['{broken', 400],
+    ['[]', 400],
+  ])('refuses %j', async (body, status) => {
+    const response = await post('/api/label', body);
+    expect(response.status).toBe(status);
+    const { error } = (await response.json()) as { error: { message: string } };
+    expect(error.message).not.toMatch(/at .*\.m?js|node_modules/);
+  });
+
+  it('refuses another content type and more than 1 MB', async () => {
+    expect((await post('/api/label', '{}', 'text/plain')).status).toBe(415);
+    expect((await post('/api/label', { text: 'x'.repeat(1_100_000) })).status).toBe(413);
+  });
+});
+
+describe('POST /api/match', () => {
+  it('gives a cell for every mode and card of the demo kit', async () => {
+    const response = await post('/api/match', { kit: demo, policy });
+    expect(response.status).toBe(200);
+    const { cells } = (await response.json()) as { cells: { bodyId: string; modeId: string; cardId: string }[] };
+    const modes = demo.bodies.reduce((sum, body) => sum + body.modes.length, 0);
+    expect(cells).toHaveLength(modes * demo.cards.length);
+    const cell = cells.find(({ bodyId, modeId, cardId }) => `${bodyId} ${modeId} ${cardId}` === 'dory i50 c-01');
+    expect(cell).toMatchObject({
+      slotId: 's1',
+      verdict: 'guaranteed',
+      tone: 'cool',
+      needMBps: 63.75,
+      floorMBps: 90,
+      busMBps: 312,
+      minutes: { planned: 66, counter: null, measured: null },
+      dropSeconds: null,
+      reasons: expect.arrayContaining([{ rule: 'guarantee', outcome: 'pass', text: expect.stringContaining('V90') }]),
+    });
+  });
+
+  it('follows the policy', async () => {
+    const tones = async (take: string) => {
+      const response = await post('/api/match', { kit: demo, policy: { take, headroom: 0.15 } });
+      const { cells } = (await response.json()) as { cells: { verdict: string; tone: string }[] };
+      return new Set(cells.filter(({ verdict }) => verdict === 'proven').map(({ tone }) => tone));
+    };
+    expect(await tones('once')).toEqual(new Set(['warm']));
+    expect(await tones('repeatable')).toEqual(new Set(['cool']));
+  });
+
+  it('names the place of what is wrong with a kit', async () => {
+    const kit = { ...demo, cards: [{ ...demo.cards[0], capacityGB: -5 }] };
+    const response = await post('/api/match', { kit, policy });
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({
+      error: { code: 'invalid', details: [{ path: 'kit.cards[0].capacityGB', message: 'Capacity must be above 0.' }] },
+    });
+  });
+
+  it.each([
+    [{ kit: demo }],
+    [{ kit: demo, policy: { take: 'maybe', headroom: 0.15 } }],
+    [{ kit: demo, policy: { take: 'once', headroom: 2 } }],
+    [{ kit: demo, policy: { take: 'once', headroom: null } }],
+    [{ kit: [], policy }],
+    [{ kit: { ...demo, version: 9 }, policy }],
+  ])('refuses a wrong policy or kit %#', async (body) => {
+    expect((await post('/api/match', body)).status).toBe(400);
+  });
+
+  it('refuses forbidden keys without adopting them', async () => {
+    const text = JSON.stringify({ kit: demo, policy }).replace(
+      '"plans":[]',
+      '"plans":[],"__proto__":{"polluted":true}',
+    );
+    expect((await post('/api/match', text)).status).toBe(400);
+    expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  });
+});

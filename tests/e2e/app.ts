@@ -1,0 +1,163 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { openBrowser, resize } from '../../scripts/browser.mjs';
+import { startServer } from '../../scripts/lib.mjs';
+
+const WAIT = 15_000;
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** The real app in a real browser, with the hands of a person: click, type, read. */
+export class App {
+  private constructor(
+    readonly driver: WebDriver,
+    readonly address: string,
+    private readonly closeAll: () => Promise<void>,
+  ) {}
+
+  static async open(
+    options: { demo?: boolean; downloads?: string; width?: number; height?: number } = {},
+  ): Promise<App> {
+    const { demo = true, ...browserOptions } = options;
+    const server = await startServer({ demo });
+    const browser = await openBrowser(browserOptions);
+    return new App(browser.driver, server.address, async () => {
+      await browser.close();
+      server.stop();
+    });
+  }
+
+  close = (): Promise<void> => this.closeAll();
+
+  async visit(path: string): Promise<void> {
+    await this.driver.get(this.address + path);
+  }
+
+  size = (width: number, height: number): Promise<void> => resize(this.driver, width, height);
+
+  find = (selector: string): Promise<WebElement> =>
+    this.driver.wait(until.elementLocated(By.css(selector)), WAIT, selector);
+
+  /** An element by tag and the text a person sees on it. */
+  withText = (tag: string, text: string): Promise<WebElement> =>
+    this.driver.wait(
+      until.elementLocated(
+        By.xpath(`//${tag}[normalize-space(.)="${text}" or starts-with(normalize-space(.), "${text}")]`),
+      ),
+      WAIT,
+      `${tag} “${text}”`,
+    );
+
+  async click(selector: string): Promise<void> {
+    await this.press(await this.find(selector));
+  }
+
+  async clickText(tag: string, text: string): Promise<void> {
+    await this.press(await this.withText(tag, text));
+  }
+
+  private async press(element: WebElement): Promise<void> {
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await this.driver.wait(until.elementIsVisible(element), WAIT);
+    await element.click();
+  }
+
+  /** Replaces what stands in the field of a label. */
+  async fill(label: string, text: string, within = ''): Promise<void> {
+    const its = `${within}//label[starts-with(normalize-space(.), "${label}")]`;
+    const field = await this.driver.wait(
+      until.elementLocated(By.xpath(`(${its}//input | ${its}/following::input)[1]`)),
+      WAIT,
+      `field “${label}”`,
+    );
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text);
+  }
+
+  async keys(...keys: string[]): Promise<void> {
+    await this.driver
+      .switchTo()
+      .activeElement()
+      .sendKeys(...keys);
+  }
+
+  text = async (selector: string): Promise<string> =>
+    (await (await this.find(selector)).getText()).replaceAll('\u00a0', ' ').replace(/\s+/g, ' ');
+
+  async seesText(selector: string, part: string | RegExp): Promise<string> {
+    let seen = '';
+    await this.driver.wait(
+      async () => {
+        seen = await this.text(selector).catch(() => '');
+        return typeof part === 'string' ? seen.includes(part) : part.test(seen);
+      },
+      WAIT,
+      `“${part}” in ${selector}`,
+    );
+    return seen;
+  }
+
+  /** Every cell of the board as it is read aloud. */
+  cells = async (): Promise<readonly string[]> =>
+    (
+      await this.driver.executeScript<string[]>(
+        'return [...document.querySelectorAll("[role=gridcell]")].map((cell) => cell.textContent)',
+      )
+    ).map((text) => text.replaceAll('\u00a0', ' '));
+
+  /** Clicks the cell whose spoken sentence begins so, and answers one of its data attributes. */
+  cell = (start: string, attribute = ''): Promise<string> =>
+    this.driver.executeScript<string>(
+      `const cell = [...document.querySelectorAll('[role=gridcell]')].find((one) => one.textContent.startsWith(arguments[0]));
+       if (!arguments[1]) cell.click();
+       return cell.dataset[arguments[1]] ?? '';`,
+      start,
+      attribute,
+    );
+
+  async seesCell(start: string): Promise<string> {
+    let found: string | undefined;
+    await this.driver.wait(
+      async () => {
+        found = (await this.cells()).find((text) => text.startsWith(start));
+        return found !== undefined;
+      },
+      WAIT,
+      `a cell “${start}”`,
+    );
+    return found ?? '';
+  }
+
+  run = <T>(script: string, ...args: unknown[]): Promise<T> => this.driver.executeScript<T>(script, ...args);
+
+  /** Rules that axe-core finds broken with serious or critical impact. */
+  async axe(): Promise<readonly string[]> {
+    // Through the driver, past the page's own policy: the page itself may not run foreign code.
+    await this.driver.executeScript(axeSource);
+    return this.driver.executeAsyncScript<string[]>(`
+      const done = arguments[arguments.length - 1];
+      axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => done(violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(({ id, nodes }) => id + ': ' + nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary).join(' | '))));
+    `);
+  }
+
+  /** What the browser complained of, and what was asked of any other origin, since the last call. */
+  async complaints(): Promise<readonly string[]> {
+    const console = await this.driver.manage().logs().get(logging.Type.BROWSER);
+    const network = await this.driver.manage().logs().get(logging.Type.PERFORMANCE);
+    const complaints = console
+      .filter(({ level }) => level.value >= logging.Level.WARNING.value)
+      .map(({ message }) => message);
+    const foreign = network.flatMap(({ message }) => {
+      const { method, params } = (
+        JSON.parse(message) as { message: { method: string; params: { request?: { url: string } } } }
+      ).message;
+      const url = method === 'Network.requestWillBeSent' ? params.request?.url : undefined;
+      return url && !url.startsWith(this.address) && !/^(data|blob|about|chrome|devtools):/.test(url)
+        ? [`asked for ${url}`]
+        : [];
+    });
+    return [...complaints, ...foreign];
+  }
+}

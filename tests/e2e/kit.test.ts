@@ -1,0 +1,206 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key, until } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { App } from './app.ts';
+
+const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-e2e-'));
+let app: App;
+beforeAll(async () => {
+  app = await App.open({ demo: false, downloads });
+});
+afterAll(async () => {
+  await app.close();
+  rmSync(downloads, { recursive: true, force: true });
+});
+afterEach(async () => {
+  expect(await app.complaints()).toEqual([]);
+});
+
+const kitMenu = async (item: string): Promise<void> => {
+  await app.clickText('button', 'Kit');
+  await app.clickText('button', item);
+};
+
+const choose = async (name: string, text: string): Promise<void> => {
+  const file = join(downloads, name);
+  writeFileSync(file, text);
+  await kitMenu('Import a kit file');
+  await (await app.find('input[type=file]')).sendKeys(file);
+};
+
+const pick = async (label: string, option: string): Promise<void> => {
+  const field = await app.driver.findElement(
+    By.xpath(`//label[starts-with(normalize-space(.), "${label}")]/following::input[1]`),
+  );
+  await app.run('arguments[0].scrollIntoView({ block: "center" })', field);
+  await field.click();
+  await app.driver
+    .wait(until.elementLocated(By.xpath(`//*[@role="option"][normalize-space(.)="${option}"]`)), 5000)
+    .click();
+};
+
+const exported = async (): Promise<string> => {
+  await kitMenu('Export the kit file');
+  const name = () => readdirSync(downloads).find((file) => /^kit-.*\.coolreel\.json$/.test(file));
+  await app.driver.wait(() => name() !== undefined, 10_000, 'the exported file');
+  return readFileSync(join(downloads, name() ?? ''), 'utf8');
+};
+
+describe('a kit of one’s own', () => {
+  it('offers the demo or an empty start, and begins empty', async () => {
+    await app.visit('/');
+    await app.withText('button', 'Load the demo kit');
+    await app.clickText('button', 'Start empty');
+    await app.seesText('main', 'The board is empty');
+  });
+
+  it('adds a body with a mode, with messages beside the fields', async () => {
+    await app.clickText('a', 'Add a body with a mode');
+    await app.seesText('main', 'No body yet');
+    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Save');
+    await app.seesText('form', 'Name is empty');
+    await app.seesText('form', 'Nothing was saved');
+    await app.fill('Name', 'Skiff');
+    await app.fill('Name', '4K intra', '//fieldset[3]');
+    await app.fill('Stated rate', '100 m');
+    await app.seesText('form', 'Bits or bytes? 100 Mb/s or 100 MB/s');
+    await app.clickText('button', 'Save');
+    await app.seesText('form', 'One field needs another look');
+    await app.fill('Stated rate', '400 Mb/s');
+    await app.seesText('form', '= 50 MB/s');
+    await app.clickText('button', 'Save');
+    await app.seesText('nav[aria-label=Bodies]', 'Skiff');
+  });
+
+  it('asks bits or bytes about a rate eight times off its neighbour', async () => {
+    await app.clickText('button', 'Add a mode');
+    await app.fill('Name', '4K again', '//fieldset[3]/div[2]');
+    await app.fill('Stated rate', '3200 Mb/s', '//fieldset[3]/div[2]');
+    await app.seesText('form', 'Bits or bytes? This is about eight times off the other modes');
+    await app.clickText('button', 'Discard');
+  });
+
+  it('adds a card and shows the new cell on the board', async () => {
+    await app.visit('/cards');
+    await app.clickText('button', 'Add a card');
+    await app.clickText('button', 'Save');
+    await app.seesText('aside', 'Capacity must be');
+    await app.fill('Your own label', 'S-01');
+    await app.fill('Capacity', '128');
+    await app.fill('Marks and words', 'v60 ii ');
+    await app.clickText('button', 'Save');
+    await app.seesText('table', 'S-01');
+    await app.visit('/');
+    expect(await app.seesCell('Skiff 4K intra 25p on S-01')).toContain('41 min Guaranteed');
+  });
+
+  it('refuses a card of impossible capacity and keeps what was typed', async () => {
+    await app.visit('/cards');
+    await app.clickText('button', 'S-01');
+    await app.fill('Capacity', '-5');
+    await app.clickText('button', 'Save');
+    await app.seesText('aside', 'Capacity must be above 0');
+    await app.clickText('button', 'Discard');
+  });
+
+  it('duplicates with the next label, deletes, and takes a deletion back', async () => {
+    await app.clickText('button', 'Duplicate');
+    await app.seesText('table', 'S-02');
+    await app.clickText('button', 'S-02');
+    await app.clickText('button', 'Delete');
+    await app.seesText('body', 'S-02 deleted');
+    await app.driver.wait(async () => !(await app.text('table')).includes('S-02'), 5000);
+    await app.driver.findElement(By.xpath('//*[contains(text(), "S-02 deleted")]/button')).click();
+    await app.seesText('table', 'S-02');
+  });
+
+  it('keeps everything over a reload', async () => {
+    await app.driver.navigate().refresh();
+    await app.seesText('table', 'S-01');
+    await app.visit('/bodies');
+    await app.seesText('nav[aria-label=Bodies]', 'Skiff');
+    await pick('Recording over', 'Mirrored: both at once');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Skiff saved');
+  });
+
+  it('a second tab follows', async () => {
+    await app.visit('/');
+    await app.seesCell('Skiff 4K intra 25p on S-01');
+    const first = await app.driver.getWindowHandle();
+    await app.driver.switchTo().newWindow('tab');
+    await app.visit('/cards');
+    await app.clickText('button', 'S-01');
+    await app.fill('Your own label', 'S-99');
+    await app.clickText('button', 'Save');
+    await app.seesText('table', 'S-99');
+    await app.driver.close();
+    await app.driver.switchTo().window(first);
+    await app.seesCell('Skiff 4K intra 25p on S-99');
+  });
+
+  it('exports, begins empty, imports: the same board', async () => {
+    const before = await app.cells();
+    const text = await exported();
+    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 1 });
+    await kitMenu('Start empty');
+    await app.seesText('main', 'The board is empty');
+    await choose('back.coolreel.json', text);
+    await app.seesText('[role=dialog]', '2 new S-99, S-02');
+    await app.clickText('button', 'Import');
+    await app.seesCell('Skiff 4K intra 25p on S-99');
+    expect(await app.cells()).toEqual(before);
+  });
+
+  it.each([
+    ['broken.json', '{"format": "cool-reel-kit",\n"version": 1, oops', 'line 2'],
+    ['other.json', '{"hello": 1}', 'not a kit file'],
+    ['later.json', '{"format": "cool-reel-kit", "version": 7}', 'version 7'],
+    ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
+    ['deep.json', '['.repeat(5000), 'deeper than'],
+    ['large.json', `"${'x'.repeat(10_000_000)}"`, 'million characters'],
+    [
+      'bad.json',
+      '{"format":"cool-reel-kit","version":1,"bodies":[],"cards":[{"id":"x","label":"x","form":"sd","capacityGB":-1,"marks":[]}]}',
+      'cards[0].capacityGB',
+    ],
+  ])('a broken import changes nothing: %s', async (name, text, message) => {
+    const before = await app.cells();
+    await choose(name, text);
+    const alert = await app.seesText('[role=dialog] [role=alert]', message);
+    expect(alert).toContain('Nothing was changed');
+    await app.keys(Key.ESCAPE);
+    await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, 5000);
+    expect(await app.cells()).toEqual(before);
+  });
+
+  it('shows HTML in a name as text', async () => {
+    const name = '<img src=x onerror=document.title=1>';
+    const kit = JSON.parse(readFileSync(join(downloads, 'back.coolreel.json'), 'utf8')) as {
+      bodies: { name: string }[];
+    };
+    for (const body of kit.bodies) body.name = name;
+    await choose('html.json', JSON.stringify(kit));
+    await app.clickText('button', 'Import');
+    await app.seesText('[role=grid]', name);
+    expect(await app.driver.getTitle()).toBe('Match · Cool Reel');
+  });
+
+  it('puts an earlier state back', async () => {
+    await kitMenu('Earlier states');
+    await app.clickText('button', 'Put back');
+    await app.seesText('[role=grid]', 'Skiff');
+  });
+
+  it('loads the demo on demand and never over a kit at a later visit', async () => {
+    await kitMenu('Load the demo kit');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
+    await kitMenu('Start empty');
+    await app.seesText('main', 'The board is empty');
+    await app.driver.navigate().refresh();
+    await app.seesText('main', 'The board is empty');
+  });
+});

@@ -1,0 +1,137 @@
+import { Key } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { App } from './app.ts';
+
+let app: App;
+beforeAll(async () => {
+  app = await App.open();
+});
+afterAll(() => app.close());
+afterEach(async () => {
+  expect(await app.complaints()).toEqual([]);
+});
+
+describe('Match, on the demo kit', () => {
+  it('shows the board at the first visit, with a verdict and its reason', async () => {
+    await app.visit('/');
+    const cell = await app.seesCell('Dory 4K intra 50p on C-01');
+    expect(cell).toBe('Dory 4K intra 50p on C-01: 66 min Guaranteed. Need with 15 % headroom: 73.3 MB/s.');
+    await app.cell('Dory 4K intra 50p on C-01');
+    const why = await app.seesText('#why', '4K intra 50p on C-01');
+    expect(why).toContain('Dory · Slot 1 · SD UHS-II 256 GB, V90');
+    expect(why).toMatch(/Arithmetic Holds 90 ≥ 73.3 MB\/s/);
+    expect(why).toContain('Maker asks for V90 or VPG200 has V90');
+    expect(why).toContain('Lock Open');
+    expect(why).toContain('V90 counts on UHS-II');
+    expect(why).toContain('everything written 510 Mb/s = 63.8 MB/s');
+    expect(why).toMatch(/66\.\d → 66 min/);
+  });
+
+  it('answers a quick check by keyboard alone', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.keys('/');
+    await app.keys('600 Mb/s 25p on 256GB V90 II for 2h');
+    const answer = await app.seesText('#quick-answer', 'Guaranteed');
+    expect(answer).toContain('55 min planned');
+    expect(answer).toContain('3 cards of this size');
+    await app.keys(Key.ENTER);
+    await app.seesText('#why', 'The quick check');
+  });
+
+  it('shows in place what it did not understand, and takes a suggestion', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.keys('/');
+    await app.keys('600 Mb/s 25p on 256GB V91 II');
+    await app.seesText('#quick-answer mark', 'V91');
+    await app.seesText('#quick-answer', 'There is no V91');
+    await app.clickText('button', 'V90');
+    await app.seesText('#quick-answer', 'Guaranteed');
+  });
+
+  it('asks bits or bytes', async () => {
+    await app.visit('/?q=600%20MB%2Fs%20on%20256GB%20V90%20II');
+    await app.seesText('#quick-answer', 'Bits or bytes?');
+    await app.visit('/?q=100%20m%20on%20256GB');
+    await app.seesText('#quick-answer', 'bits or bytes? 100 Mb/s or 100 MB/s');
+  });
+
+  it('moves on the board with the arrows and reads why with Enter', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.run('document.querySelector("[role=grid]").focus()');
+    await app.keys(Key.ARROW_DOWN, Key.ARROW_RIGHT);
+    await app.seesText('#why', '8K raw 5:1 50p on A-02');
+    const named = await app.run<string>(
+      'const grid = document.querySelector("[role=grid]"); return document.getElementById(grid.getAttribute("aria-activedescendant")).textContent',
+    );
+    expect(named).toContain('Wherry 8K raw 5:1 50p on A-02: ');
+    await app.keys(Key.ENTER);
+    await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), 5000);
+    await app.keys(Key.ESCAPE);
+    await app.keys(Key.chord(Key.CONTROL, Key.END));
+    await app.seesText('#why', 'HD long-GOP 12.5p on M-05');
+  });
+
+  it('follows the kind of take and the headroom', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 5:1 50p on A-02');
+    const tone = () => app.cell('Wherry 8K raw 5:1 50p on A-02', 'tone');
+    expect(await tone()).toBe('warm');
+    await app.keys('p');
+    await app.driver.wait(async () => (await tone()) === 'cool', 5000);
+    await app.keys('p');
+    await app.driver.wait(async () => (await tone()) === 'warm', 5000);
+    await app.fill('Headroom', '45');
+    await app.keys(Key.ENTER);
+    await app.seesCell('Dory 4K intra 50p on C-01: 66 min Tight');
+    await app.fill('Headroom', '-3');
+    await app.seesText('#headroom-problem', '0 to 100');
+    await app.fill('Headroom', '15');
+    await app.keys(Key.ENTER);
+    await app.seesCell('Dory 4K intra 50p on C-01: 66 min Guaranteed');
+  });
+
+  it('changes views by number and lists its keys', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.keys('?');
+    await app.seesText('[role=dialog]', 'quick check');
+    await app.keys(Key.ESCAPE);
+    await app.keys('4');
+    await app.seesText('main', 'This view is coming');
+    await app.keys('1');
+    await app.seesCell('Wherry 8K raw 3:1');
+  });
+});
+
+describe('for every eye', () => {
+  const views = ['/', '/bodies', '/cards', '/heat'] as const;
+  for (const theme of ['light', 'dark']) {
+    it.each(views)(`axe-core finds nothing serious in %s, ${theme}`, async (view) => {
+      await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
+      await app.visit(view);
+      await app.find('main h1');
+      if (view === '/') await app.run('document.querySelector("[role=gridcell]")?.click()');
+      expect(await app.run('return document.documentElement.dataset.mantineColorScheme')).toBe(theme);
+      expect(await app.axe()).toEqual([]);
+    });
+  }
+
+  it('opens Why over the board on a phone, and cuts nothing off', async () => {
+    await app.size(390, 844);
+    await app.visit('/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II');
+    await app.seesText('#quick-answer', 'Guaranteed');
+    for (const view of views) {
+      await app.visit(view);
+      await app.find('main h1');
+      expect(await app.run('return document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(390);
+    }
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.run('document.querySelector("[role=gridcell]").click()');
+    await app.seesText('[role=dialog]', '8K raw 3:1 50p on A-01');
+    await app.size(1280, 800);
+  });
+});
