@@ -43,9 +43,12 @@ export const cardSummary = (card: Card): string =>
 export function cellPlace(cell: Cell, body: Body, card: Card): string {
   const slot = body.slots.find(({ id }) => id === cell.slotId)?.name;
   const found = cell.findings.find((finding) => finding.rule === 'bus');
-  const speaks = found?.rule === 'bus' && found.inForce !== null ? ` ${bus(found.inForce).name}` : '';
+  const own = form(card.form).name;
+  const inForce = found?.rule === 'bus' && found.inForce !== null ? bus(found.inForce).name : '';
+  // “CFexpress 2.0” already begins with the form's name.
+  const speaks = inForce.startsWith(own.split(' ')[0] ?? own) ? inForce.replace(/^\S+ /, '') : inForce;
   const size = capacityText(fromGB(card.capacityGB));
-  return [body.name, slot, `${form(card.form).name}${speaks} ${size}, ${cardPromise(card)}`]
+  return [body.name, slot, `${[own, speaks].filter(Boolean).join(' ')} ${size}, ${cardPromise(card)}`]
     .filter(Boolean)
     .join(' · ');
 }

@@ -39,6 +39,7 @@ export function RateField({ label, value, onChange, error, className }: RateFiel
       value={text}
       placeholder="500 Mb/s"
       autoComplete="off"
+      inputWrapperOrder={['label', 'input', 'description', 'error']}
       description={typed && read.ok ? `= ${MBpsText(read.value.value)}` : 'Mb/s or MB/s'}
       error={typed && !read.ok ? parseText('rate', read.error) : error ? String(error) : null}
       onChange={(event) => change(event.currentTarget.value)}

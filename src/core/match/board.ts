@@ -1,5 +1,15 @@
 import type { Body, Card, Slot, Test } from '../model/kit.ts';
-import { type Cell, type Column, evaluate, isBetter, type Row, toColumn, toRow } from './evaluate.ts';
+import {
+  type Cell,
+  type Column,
+  distinctSlots,
+  evaluate,
+  isBetter,
+  noSlotCell,
+  type Row,
+  toColumn,
+  toRow,
+} from './evaluate.ts';
 import { type PairFit, pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
 
@@ -24,36 +34,35 @@ export const boardRows = (bodies: readonly Body[]): readonly Row[] =>
 function bestCell(row: Row, fits: readonly (readonly [Slot, PairFit])[], column: Column, policy: Policy): Cell {
   let best: Cell | null = null;
   for (const [slot, fit] of fits) {
+    // A slot that does not take the card cannot be better than one already judged.
+    if (best !== null && !fit.fits) continue;
     const cell = evaluate(row, slot.id, fit, column, policy);
     if (best === null || isBetter(cell, best)) best = cell;
   }
-  return best ?? noSlot(row, column);
+  return best ?? noSlotCell(row, column.card);
 }
 
-const noSlot = (row: Row, column: Column): Cell => ({
-  bodyId: row.body.id,
-  modeId: row.mode.id,
-  cardId: column.card.id,
-  slotId: null,
-  verdict: 'unfit',
-  need: null,
-  floor: null,
-  ceiling: null,
-  label: null,
-  planned: null,
-  dropSeconds: null,
-  findings: [{ rule: 'shape', outcome: 'block', card: column.card.form, accepts: [] }],
-});
+/** The slots worth asking, by body; worked out once a board. */
+type SlotsByBody = ReadonlyMap<Body, readonly Slot[]>;
+
+const slotsByBody = (rows: readonly Row[]): SlotsByBody =>
+  new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, distinctSlots(body)]));
 
 /** One card against every row; slots are compared with the card once a body, not once a mode. */
-export function boardColumn(rows: readonly Row[], card: Card, tests: readonly Test[], policy: Policy): readonly Cell[] {
+function boardColumn(
+  rows: readonly Row[],
+  slots: SlotsByBody,
+  card: Card,
+  tests: readonly Test[],
+  policy: Policy,
+): readonly Cell[] {
   const column = toColumn(card, tests);
   let body: Body | null = null;
   let fits: readonly (readonly [Slot, PairFit])[] = [];
   return rows.map((row) => {
     if (row.body !== body) {
       body = row.body;
-      fits = body.slots.map((slot) => [slot, pairFit(slot, card)] as const);
+      fits = (slots.get(body) ?? []).map((slot) => [slot, pairFit(slot, card)] as const);
     }
     return bestCell(row, fits, column, policy);
   });
@@ -62,7 +71,8 @@ export function boardColumn(rows: readonly Row[], card: Card, tests: readonly Te
 /** The whole board from nothing. */
 export function board(kit: BoardKit, policy: Policy): Board {
   const rows = boardRows(kit.bodies);
-  const columns = kit.cards.map((card) => boardColumn(rows, card, kit.tests, policy));
+  const slots = slotsByBody(rows);
+  const columns = kit.cards.map((card) => boardColumn(rows, slots, card, kit.tests, policy));
   return { rows, cards: kit.cards, columns };
 }
 
@@ -85,7 +95,8 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
     }
     const known = new Map(before.board.cards.map((card, index) => [card, before.board.columns[index]]));
     const { rows } = before.board;
-    const columns = kit.cards.map((card) => known.get(card) ?? boardColumn(rows, card, kit.tests, policy));
+    const slots = slotsByBody(rows);
+    const columns = kit.cards.map((card) => known.get(card) ?? boardColumn(rows, slots, card, kit.tests, policy));
     last = { kit, policy, board: { rows, cards: kit.cards, columns } };
     return last.board;
   };

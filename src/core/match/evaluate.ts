@@ -1,5 +1,5 @@
 import { labelMinutes, plannedMinutes, usable } from '../minutes/minutes.ts';
-import type { Body, Card, Mode, Test } from '../model/kit.ts';
+import type { Body, Card, Mode, Slot, Test } from '../model/kit.ts';
 import { type RateRefusal, type StreamRate, streamRate } from '../rate/streamRate.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
@@ -46,6 +46,17 @@ export interface Row {
   readonly shares: number;
 }
 
+/** Slots of a body that can give different answers; twins of an earlier one are left out. */
+export function distinctSlots({ slots }: Pick<Body, 'slots'>): readonly Slot[] {
+  const seen = new Set<string>();
+  return slots.filter(({ accepts, family, promisedMaxGB }) => {
+    const key = JSON.stringify([accepts, family, promisedMaxGB]);
+    const first = !seen.has(key);
+    seen.add(key);
+    return first;
+  });
+}
+
 export function toRow(body: Body, mode: Mode): Row {
   const shares = body.arrangement === 'split' ? Math.max(1, body.slots.length) : 1;
   return { body, mode, rate: streamRate(mode), shares };
@@ -73,38 +84,71 @@ export function toColumn(card: Card, tests: readonly Test[]): Column {
 
 const share = (whole: BytesPerSecond, shares: number): BytesPerSecond => Math.ceil(whole / shares) as BytesPerSecond;
 
-/** Runs every rule for one slot of one body and settles the verdict. */
+/** A cell with a verdict and no numbers behind it. */
+const bare = (
+  row: Row,
+  slotId: string | null,
+  cardId: string,
+  verdict: Verdict,
+  findings: readonly Finding[],
+): Cell => ({
+  bodyId: row.body.id,
+  modeId: row.mode.id,
+  cardId,
+  slotId,
+  verdict,
+  need: null,
+  floor: null,
+  ceiling: null,
+  label: null,
+  planned: null,
+  dropSeconds: null,
+  findings,
+});
+
+/** The cell of a body that has no slot. */
+export const noSlotCell = (row: Row, card: Card): Cell =>
+  bare(row, null, card.id, 'unfit', [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }]);
+
+/**
+ * Runs every rule for one slot of one body and settles the verdict. A large board calls this tens of thousands of
+ * times: objects are written out in full, since spreading them here costs fifty times the rules.
+ */
 export function evaluate(row: Row, slotId: string, fit: PairFit, column: Column, policy: Policy): Cell {
   const { body, mode, rate, shares } = row;
-  const ids = { bodyId: body.id, modeId: mode.id, cardId: column.card.id, slotId };
-  const none = { need: null, floor: null, ceiling: null, label: null, planned: null, dropSeconds: null };
-  if (!fit.fits) return { ...ids, ...none, verdict: 'unfit', findings: fit.findings };
+  const { card } = column;
+  if (!fit.fits) return bare(row, slotId, card.id, 'unfit', fit.findings);
   if (!rate.ok) {
-    const refused: Finding = { rule: 'rate', outcome: 'unknown', refusal: rate.error };
-    return { ...ids, ...none, verdict: 'uncovered', findings: [...fit.findings, refused] };
+    return bare(row, slotId, card.id, 'uncovered', [
+      ...fit.findings,
+      { rule: 'rate', outcome: 'unknown', refusal: rate.error },
+    ]);
   }
   const need = share(rate.value.peak, shares);
-  const average = share(rate.value.average, shares);
   const { floor } = fit.floor;
-  const findings: Finding[] = [...fit.findings];
+  const findings = fit.findings.slice();
   if (column.doubt) findings.push(column.doubt);
   findings.push(busRule(fit.bus, need));
   const inside = bodyCeilingRule(body, need);
   if (inside) findings.push(inside);
-  findings.push(...requirementRule(mode, column.card), guaranteeRule(fit.floor, need));
+  for (const asked of requirementRule(mode, card)) findings.push(asked);
+  findings.push(guaranteeRule(fit.floor, need));
   if (floor !== null) findings.push(headroomRule(floor, need, policy.headroom));
-  const tested = ownTestsRule(column.tests, { bodyId: body.id, modeId: mode.id, cardId: column.card.id, need });
-  findings.push(tested, makersFigureRule(column.card, need));
+  const tested = ownTestsRule(column.tests, { bodyId: body.id, modeId: mode.id, cardId: card.id, need });
+  findings.push(tested, makersFigureRule(card, need));
   const ceiling = lowest(fit.bus.ceiling, inside?.rule === 'body-ceiling' ? inside.ceiling : null);
   const verdict = settle(findings);
   return {
-    ...ids,
+    bodyId: body.id,
+    modeId: mode.id,
+    cardId: card.id,
+    slotId,
     verdict,
     need,
     floor,
     ceiling,
     label: labelMinutes(column.label, share(rate.value.picture, shares)),
-    planned: plannedMinutes(column.room, average),
+    planned: plannedMinutes(column.room, share(rate.value.average, shares)),
     dropSeconds: verdict === 'drops' ? dropTime(tested, body, need, ceiling) : null,
     findings,
   };
@@ -120,19 +164,32 @@ function dropTime(tested: Finding, body: Body, need: BytesPerSecond, ceiling: By
   return ((body.bufferMB * MB) / (need - ceiling)) as Seconds;
 }
 
-/** The verdict the findings add up to, worst news first [handbook §5]. */
+/** The verdict the findings add up to, worst news first [handbook §5]; one pass, since a large board asks often. */
 export function settle(findings: readonly Finding[]): Verdict {
-  const has = (rule: Finding['rule'], outcome: Finding['outcome']): boolean =>
-    findings.some((finding) => finding.rule === rule && finding.outcome === outcome);
-  if (has('shape', 'block') || has('protocol', 'block') || has('family', 'block')) return 'unfit';
-  if (has('requirement', 'block')) return 'locked';
-  if (has('bus', 'short') || has('body-ceiling', 'short') || has('own-tests', 'short')) return 'drops';
-  if (has('headroom', 'pass')) return 'guaranteed';
-  if (has('guarantee', 'pass')) return 'tight';
-  if (has('own-tests', 'pass')) return 'proven';
-  if (has('makers-figure', 'pass')) return 'claimed';
-  return 'uncovered';
+  let locked = false;
+  let drops = false;
+  let best: Verdict = 'uncovered';
+  for (const { rule, outcome } of findings) {
+    if (outcome === 'block') {
+      if (rule !== 'requirement') return 'unfit';
+      locked = true;
+    } else if (outcome === 'short') {
+      drops ||= rule === 'bus' || rule === 'body-ceiling' || rule === 'own-tests';
+    } else if (outcome === 'pass') {
+      const earned = EARNED[rule];
+      if (earned && rankOf(earned) < rankOf(best)) best = earned;
+    }
+  }
+  return locked ? 'locked' : drops ? 'drops' : best;
 }
+
+/** What a rule that passes earns by itself. */
+const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
+  headroom: 'guaranteed',
+  guarantee: 'tight',
+  'own-tests': 'proven',
+  'makers-figure': 'claimed',
+};
 
 /** Whether one slot's answer is better than another's: verdict first, then the faster floor, then the faster bus. */
 export function isBetter(a: Cell, b: Cell): boolean {

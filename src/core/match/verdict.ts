@@ -28,4 +28,6 @@ const REPEATABLE: Readonly<Record<Verdict, Tone>> = {
 export const toneOf = (verdict: Verdict, take: Take): Tone => (take === 'once' ? ONCE : REPEATABLE)[verdict];
 
 /** Rank of a verdict, 0 best. */
-export const rankOf = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+export const rankOf = (verdict: Verdict): number => RANKS[verdict];
+
+const RANKS = Object.fromEntries(VERDICTS.map((verdict, rank) => [verdict, rank])) as Readonly<Record<Verdict, number>>;

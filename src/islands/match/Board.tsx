@@ -1,6 +1,6 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Board as BoardData } from '../../core/match/board.ts';
 import type { Take } from '../../core/model/kit.ts';
 import css from './Board.module.css';
@@ -62,6 +62,12 @@ export function Board({ board, take, picked, onPick }: BoardProps) {
     scrollPaddingStart: size.side,
     rangeExtractor: withActive(active.column),
   });
+  // Both keep the sizes they measured; a turned phone or a new kit changes them.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only these two change sizes
+  useEffect(() => {
+    rows.measure();
+    columns.measure();
+  }, [size, entries]);
   const pickAt = useCallback(
     (row: number, column: number) => {
       const target = board.rows[row];

@@ -40,5 +40,6 @@ export function busRule(facts: BusFacts, need: BytesPerSecond): Finding {
         : facts.known === 'assumed' || facts.surplus
           ? 'note'
           : 'pass';
-  return { rule: 'bus', outcome, need, ...facts };
+  const { slot, card, inForce, known, surplus } = facts;
+  return { rule: 'bus', outcome, need, slot, card, inForce, ceiling, known, surplus };
 }

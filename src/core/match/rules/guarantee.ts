@@ -49,5 +49,6 @@ const NO_MARGIN = 0 as PerMille;
 /** Compares the guarantee in force with the need. No mark is unknown, never zero. */
 export function guaranteeRule(floor: Floor, need: BytesPerSecond): Finding {
   const outcome = floor.floor === null ? 'unknown' : covers(floor.floor, need, NO_MARGIN) ? 'pass' : 'short';
-  return { rule: 'guarantee', outcome, need, ...floor };
+  const { mark: key, floor: promised, notInForce, inForce } = floor;
+  return { rule: 'guarantee', outcome, need, mark: key, floor: promised, notInForce, inForce };
 }

@@ -42,6 +42,7 @@ const byDate = (a: Test, b: Test): number => (a.date ?? '').localeCompare(b.date
  * older ones, and passes are counted since the last drop.
  */
 export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Finding {
+  if (tests.length === 0) return NOTHING;
   const telling = tests
     .filter((test) => test.bodyId === asked.bodyId && test.cardId === asked.cardId)
     .filter((test) => passes(test, asked) || drops(test, asked))

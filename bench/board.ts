@@ -1,0 +1,45 @@
+// The board from nothing, beside one JSON round trip of the same kit, in one run.
+import { board, createBoardKeeper } from '../src/core/match/board.ts';
+import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
+import { largeKit } from '../tests/support/largeKit.ts';
+
+const kit = largeKit(200, 200);
+
+/** Median time of a task in ms, after a warm-up. */
+function median(task: () => unknown, runs = 25): number {
+  for (let run = 0; run < 5; run += 1) task();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    task();
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  return times[Math.floor(runs / 2)] ?? Number.NaN;
+}
+
+// A structure of its own each time: nothing remembered from the run before.
+const text = JSON.stringify(kit);
+const first = performance.now();
+const cold = board(JSON.parse(text), DEFAULT_POLICY);
+const coldMs = performance.now() - first;
+const cells = cold.columns.flat();
+const whole = median(() => board(JSON.parse(text), DEFAULT_POLICY));
+const json = median(() => JSON.parse(JSON.stringify(kit)));
+
+const keep = createBoardKeeper();
+keep(kit, DEFAULT_POLICY);
+let flip = false;
+const column = median(() => {
+  flip = !flip;
+  const cards = kit.cards.map((card, at) => (at === 7 ? { ...card, usableGB: flip ? 200 : 201 } : card));
+  keep({ ...kit, cards }, DEFAULT_POLICY);
+}, 200);
+
+const fixed = (value: number): string => value.toFixed(value < 10 ? 2 : 0);
+const findings = cells.reduce((sum, cell) => sum + cell.findings.length, 0);
+console.log(`board 200 × 200: ${cells.length} cells, ${findings} findings`);
+console.log(`  from nothing, first time    ${fixed(coldMs)} ms (aim under 100)`);
+console.log(`  from nothing, median        ${fixed(whole)} ms`);
+console.log(`  JSON round trip of the kit  ${fixed(json)} ms → the board takes ${fixed(whole / json)} times as long`);
+console.log(
+  `  one card changed            ${fixed(column)} ms → ${fixed(whole / column)} times quicker than the whole`,
+);

@@ -1,0 +1,9 @@
+// Figures that matter, as ratios within one run. Not a test: nothing here passes or fails.
+import { ensureBuild, ensureDebian, ensurePackages, run, runBin } from './lib.mjs';
+
+ensurePackages();
+ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
+ensureBuild();
+runBin('tsx', ['bench/board.ts']);
+run(process.execPath, ['bench/size.mjs']);
+run(process.execPath, ['bench/scroll.mjs']);

@@ -1,0 +1,48 @@
+// Fresh pictures of each main view from the demo kit, into docs/screenshots.
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild, ensureDebian, ensurePackages, ROOT, startServer } from './lib.mjs';
+
+ensurePackages();
+ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
+ensureBuild();
+const { openBrowser, resize } = await import('./browser.mjs');
+
+const pick = (start) =>
+  `[...document.querySelectorAll('[role=gridcell]')].find((cell) => cell.textContent.replaceAll('\\u00a0', ' ').startsWith('${start}')).click()`;
+const press = (tag, text) =>
+  `[...document.querySelectorAll('${tag}')].find((one) => one.textContent.startsWith('${text}')).click()`;
+const CHECK = '/?q=500%20Mb/s%20on%20256GB%20V90%20II%20for%202h';
+
+const SHOTS = [
+  { name: 'match-day', path: CHECK, script: pick('Dory 4K intra 50p on C-01') },
+  { name: 'match-night', path: CHECK, theme: 'dark', script: pick('Dory 4K intra slow 100p on C-01') },
+  { name: 'bodies', path: '/bodies' },
+  { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
+  { name: 'match-phone', path: CHECK, width: 390, height: 844 },
+  { name: 'why-phone', path: '/', width: 390, height: 844, script: pick('Wherry 8K raw 3:1 50p on A-01') },
+];
+
+const folder = join(ROOT, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const { address, stop } = await startServer({ demo: true });
+const { driver, close } = await openBrowser();
+try {
+  await driver.get(address);
+  await driver.sleep(2000);
+  for (const { name, path, theme = 'light', width = 1280, height = 800, script } of SHOTS) {
+    await resize(driver, width, height);
+    await driver.executeScript(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
+    await driver.get(address + path);
+    await driver.sleep(1500);
+    if (script) {
+      await driver.executeScript(script);
+      await driver.sleep(600);
+    }
+    writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await close();
+  stop();
+}
