@@ -34,6 +34,13 @@ const FIELDS: Readonly<Record<string, string>> = {
   fixedMbps: 'Fixed rate beside the picture',
   perFrameKB: 'Data with every frame',
   headroom: 'Headroom',
+  price: 'Price',
+  boughtOn: 'Bought on',
+  date: 'Date',
+  writtenGB: 'Written so far',
+  minutes: 'Minutes',
+  seconds: 'Seconds',
+  anyOf: 'The list of marks',
 };
 
 export const pathText = (path: readonly (string | number)[]): string =>
@@ -55,8 +62,10 @@ export function problemMessage({ type, path, context }: Joi.ValidationErrorItem)
     case 'any.required':
     case 'any.invalid':
       return `${what} is missing.`;
-    case 'string.empty':
     case 'string.pattern.base':
+      if (/date|On$/.test(String(path.at(-1)))) return `${what} must be a date: 2026-05-04.`;
+      return `${what} is empty. Enter at least one character.`;
+    case 'string.empty':
       return `${what} is empty. Enter at least one character.`;
     case 'number.base':
       return `${what} must be a number.`;

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/model/kit.ts';
 import { BUS_KEYS } from '../core/standards/buses.ts';
 import { FAMILY_KEYS } from '../core/standards/families.ts';
 import { FORM_KEYS } from '../core/standards/forms.ts';
@@ -10,7 +11,11 @@ import { FORM_KEYS } from '../core/standards/forms.ts';
 const id = Joi.string().min(1).max(64).required();
 /** Something to read; blanks alone are no name. */
 const name = Joi.string().pattern(/\S/).max(80).required();
-const note = Joi.string().allow('', null).max(2000);
+const text = (max: number) => Joi.string().allow('', null).max(max);
+const note = text(2000);
+const isoDate = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}/)
+  .max(40);
 const amount = (max: number) => Joi.number().greater(0).max(max);
 const orNull = (schema: Joi.Schema) => schema.allow(null).default(null);
 
@@ -23,12 +28,21 @@ export const rateSchema = Joi.object({
   Mbps: amount(MAX_MBPS).when('kind', { is: 'stated', then: Joi.required() }),
   is: Joi.string().valid('maximum', 'average', 'constant').when('kind', { is: 'stated', then: Joi.required() }),
   at: Joi.string().valid('recorded', 'captured'),
+  source: Joi.string()
+    .valid(...RATE_SOURCES)
+    .allow(null),
+  sourceNote: Joi.string().allow('', null).max(200),
   bitsPerPixel: amount(64).when('kind', { is: 'raw', then: Joi.required() }),
   ratio: Joi.number().min(1).max(100).when('kind', { is: 'raw', then: Joi.required() }),
   bytesPerFrame: Joi.number().integer().min(1).max(1e9).when('kind', { is: 'frame', then: Joi.required() }),
 })
   .unknown(true)
   .required();
+
+const requirement = {
+  anyOf: Joi.array().items(Joi.string().min(1).max(20)).min(1).max(20).required(),
+  whenMissing: Joi.string().valid('refuses', 'warns', 'advises').required(),
+};
 
 export const modeSchema = Joi.object({
   id,
@@ -59,15 +73,9 @@ export const modeSchema = Joi.object({
     .unknown(true)
     .allow(null),
   proxyMbps: amount(10_000).allow(null),
-  requires: Joi.array()
-    .items(
-      Joi.object({
-        anyOf: Joi.array().items(Joi.string().min(1).max(20)).min(1).max(20).required(),
-        whenMissing: Joi.string().valid('refuses', 'warns', 'advises').required(),
-      }).unknown(true),
-    )
-    .max(20)
-    .default([]),
+  group: Joi.string().allow('', null).max(40),
+  otherRates: Joi.array().items(rateSchema).max(10),
+  requires: Joi.array().items(Joi.object(requirement).unknown(true)).max(20).default([]),
 }).unknown(true);
 
 export const slotSchema = Joi.object({
@@ -86,6 +94,7 @@ export const slotSchema = Joi.object({
     .required(),
   family: orNull(Joi.string().valid(...FAMILY_KEYS)),
   promisedMaxGB: orNull(amount(MAX_GB)),
+  demandsCard: Joi.boolean().allow(null),
 }).unknown(true);
 
 export const bodySchema = Joi.object({
@@ -97,6 +106,18 @@ export const bodySchema = Joi.object({
   ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
   slots: Joi.array().items(slotSchema).unique('id').max(16).required(),
   modes: Joi.array().items(modeSchema).unique('id').max(500).required(),
+  groupRequires: Joi.array()
+    .items(Joi.object({ group: orNull(Joi.string().max(40)), ...requirement }).unknown(true))
+    .max(50),
+  counters: Joi.array()
+    .items(
+      Joi.object({
+        modeId: id,
+        capacityGB: amount(MAX_GB).required(),
+        minutes: Joi.number().integer().min(0).max(100_000).required(),
+      }).unknown(true),
+    )
+    .max(200),
 }).unknown(true);
 
 export const cardSchema = Joi.object({
@@ -114,6 +135,27 @@ export const cardSchema = Joi.object({
   sustainedMBps: orNull(amount(MAX_RATE_MBPS)),
   cacheGB: orNull(Joi.number().min(0).max(MAX_GB)),
   note,
+  price: Joi.number().min(0).max(1e7).allow(null),
+  boughtFrom: text(120),
+  boughtOn: isoDate.allow('', null),
+  firmware: text(40),
+  warranty: text(300),
+  state: Joi.string()
+    .valid(...CARD_STATES)
+    .allow(null),
+  writtenGB: Joi.number().min(0).max(1e9).allow(null),
+  incidents: Joi.array()
+    .items(
+      Joi.object({
+        date: isoDate.required(),
+        kind: Joi.string()
+          .valid(...INCIDENTS)
+          .required(),
+        text: Joi.string().allow('').max(500).required(),
+      }).unknown(true),
+    )
+    .max(500),
+  retired: Joi.boolean().allow(null),
 }).unknown(true);
 
 export const testSchema = Joi.object({

@@ -1,8 +1,10 @@
 import type { Answer } from '../core/ask/answerAsk.ts';
 import { labelProblems } from '../core/label/labelProblems.ts';
 import type { Label } from '../core/label/readLabel.ts';
-import type { Board } from '../core/match/board.ts';
+import type { Board, BoardKit } from '../core/match/board.ts';
 import type { Cell } from '../core/match/evaluate.ts';
+import { knownMinutes } from '../core/match/knownMinutes.ts';
+import { movesFor } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
 import { toneOf } from '../core/match/verdict.ts';
@@ -12,6 +14,7 @@ import { toGB, toMBps } from '../core/units/convert.ts';
 import { answerText, forTimeText, readingText, slipText } from '../text/ask.ts';
 import { findingText } from '../text/finding.ts';
 import { APP_MEANING, labelProblemText, markMeaning } from '../text/label.ts';
+import { moveText } from '../text/move.ts';
 import { cellSums, rateSum } from '../text/rateLines.ts';
 
 /** The shapes in which the server answers: plain numbers with the unit in the key, unknown ones null. */
@@ -66,7 +69,17 @@ export function labelView(label: Label) {
   };
 }
 
-const cellView = (cell: Cell, policy: Policy) => ({
+function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy) {
+  const body = kit.bodies.find(({ id }) => id === cell.bodyId);
+  const mode = body?.modes.find(({ id }) => id === cell.modeId);
+  const card = kit.cards.find(({ id }) => id === cell.cardId);
+  // Cells that cannot meet are most of a board; what would make them meet is another card, which the board shows.
+  if (!body || !mode || !card || cell.verdict === 'unfit') return [];
+  const moves = movesFor({ kit, body, mode, card, cell, policy });
+  return moves.map((move) => ({ code: move.code, text: moveText(move, { cards: board.cards, body, mode }) }));
+}
+
+const cellView = (cell: Cell, board: Board, kit: BoardKit, policy: Policy, withMoves: boolean) => ({
   bodyId: cell.bodyId,
   modeId: cell.modeId,
   cardId: cell.cardId,
@@ -76,22 +89,28 @@ const cellView = (cell: Cell, policy: Policy) => ({
   needMBps: mBps(cell.need),
   floorMBps: mBps(cell.floor),
   busMBps: mBps(cell.ceiling),
-  minutes: { label: cell.label, planned: cell.planned, counter: null, measured: null },
+  minutes: { label: cell.label, planned: cell.planned, ...knownMinutes(cell, kit) },
   dropSeconds: cell.dropSeconds,
   reasons: cell.findings.map((finding) => ({
     rule: finding.rule,
     outcome: finding.outcome,
     text: findingText(finding),
   })),
-  moves: [],
+  moves: withMoves ? movesView(cell, board, kit, policy) : [],
 });
 
 /** Row by row, as the board is read. */
-export const boardView = (board: Board, policy: Policy) => ({
-  cells: board.rows.flatMap((_row, at) =>
-    board.columns.flatMap((column) => {
-      const cell = column[at];
-      return cell ? [cellView(cell, policy)] : [];
-    }),
-  ),
-});
+export function boardView(board: Board, kit: BoardKit, policy: Policy) {
+  const withMoves = board.rows.length * board.cards.length <= MOVES_LIMIT;
+  return {
+    cells: board.rows.flatMap((_row, at) =>
+      board.columns.flatMap((column) => {
+        const cell = column[at];
+        return cell ? [cellView(cell, board, kit, policy, withMoves)] : [];
+      }),
+    ),
+  };
+}
+
+/** Cells up to which moves are worked out; each asks the board many times over. */
+const MOVES_LIMIT = 1000;

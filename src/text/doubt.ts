@@ -12,7 +12,7 @@ export function doubtText(doubt: Doubt): string {
     case 'bits-per-pixel':
       return `${plain(doubt.value, 2)} bits a pixel is unusual: ${doubt.min} to ${doubt.max} is common for this family. Check the figure.`;
     case 'above-level':
-      return `Above what H.265 level ${doubt.level} allows (${plain(doubt.maxKbps / 1000)} Mb/s, high tier). Check the figure.`;
+      return `Above what ${doubt.codec} level ${doubt.level} allows (${plain(doubt.maxKbps / 1000)} Mb/s). Check the figure.`;
     default:
       return assertNever(doubt);
   }

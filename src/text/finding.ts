@@ -3,6 +3,7 @@ import { assertNever } from '../core/result.ts';
 import { bus } from '../core/standards/buses.ts';
 import { family } from '../core/standards/families.ts';
 import { type Form, form } from '../core/standards/forms.ts';
+import type { BytesPerSecond } from '../core/units/brand.ts';
 import { labelProblemText } from './label.ts';
 import { clockText, either, MBpsText, perMilleText, plain } from './quantity.ts';
 
@@ -54,6 +55,14 @@ export function findingLine(finding: Finding): Line {
       return guaranteeLine(finding);
     case 'headroom':
       return headroomLine(finding);
+    case 'demands-card':
+      return {
+        text: `The body also wants a card in ${either(finding.slots)}`,
+        figure: '',
+        more: 'Without one it may refuse to record, though nothing of this is written there.',
+      };
+    case 'arrangement':
+      return arrangementLine(finding);
     case 'own-tests':
       return testsLine(finding);
     case 'makers-figure':
@@ -142,21 +151,46 @@ function busLine(finding: Of<'bus'>): Line {
     : { text: `Bus in force is ${name}`, figure };
 }
 
+function arrangementLine({ arrangement, cards }: Of<'arrangement'>): Line {
+  const figure = `${cards} cards`;
+  switch (arrangement) {
+    case 'relay':
+      return { text: 'Relay: minutes of its cards add', figure, more: 'Shown are the minutes of this card alone.' };
+    case 'mirrored':
+      return { text: 'Mirrored: every card must hold', figure, more: 'Minutes are those of the smaller.' };
+    case 'split':
+      return { text: 'Split: each card takes its share of the rate', figure };
+    default:
+      return assertNever(arrangement);
+  }
+}
+
+/** A requirement no rate explains is the maker's caution, and still the maker's to set. */
+const beyondText = ({ beyond }: { readonly beyond: BytesPerSecond | null }): string | undefined =>
+  beyond === null ? undefined : `More than this rate needs: ${MBpsText(beyond)} with headroom.`;
+
 function requirementLine(finding: Of<'requirement'>): Line {
   if (finding.anyOf === null) return { text: 'The body asks for no mark', figure: 'open' };
   const asked = either(finding.anyOf);
-  if (finding.metBy !== null) return { text: `The body asks for ${asked}`, figure: `has ${finding.metBy}` };
+  const beyond = beyondText(finding);
+  if (finding.metBy !== null) {
+    return { text: `The body asks for ${asked}`, figure: `has ${finding.metBy}`, more: beyond };
+  }
   switch (finding.whenMissing) {
     case 'refuses':
       return {
         text: `The body refuses this mode without ${asked}`,
         figure: 'missing',
-        more: 'Whatever the card’s real speed.',
+        more: `Whatever the card’s real speed.${beyond ? ` ${beyond}` : ''}`,
       };
     case 'warns':
-      return { text: `The body warns without ${asked}`, figure: 'missing', more: 'It records all the same.' };
+      return {
+        text: `The body warns without ${asked}`,
+        figure: 'missing',
+        more: `It records all the same.${beyond ? ` ${beyond}` : ''}`,
+      };
     case 'advises':
-      return { text: `The maker advises ${asked}`, figure: 'missing' };
+      return { text: `The maker advises ${asked}`, figure: 'missing', more: beyond };
     default:
       return assertNever(finding.whenMissing);
   }

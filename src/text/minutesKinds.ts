@@ -1,8 +1,12 @@
 import type { Cell } from '../core/match/evaluate.ts';
+import type { KnownMinutes } from '../core/match/knownMinutes.ts';
 import { minutesText, plain } from './quantity.ts';
 
 /** The kinds of minutes that disagree, each named, those that are known. */
-export function minutesKinds(cell: Cell): readonly { readonly name: string; readonly figure: string }[] {
+export function minutesKinds(
+  cell: Cell,
+  known: KnownMinutes,
+): readonly { readonly name: string; readonly figure: string }[] {
   const kinds = [];
   if (cell.label !== null) {
     kinds.push({
@@ -11,5 +15,9 @@ export function minutesKinds(cell: Cell): readonly { readonly name: string; read
     });
   }
   if (cell.planned !== null) kinds.push({ name: 'planned', figure: minutesText(cell.planned) });
+  if (known.counter !== null) {
+    kinds.push({ name: 'the body’s counter, empty card', figure: `${known.counter} – ${known.counter + 1}\u00a0min` });
+  }
+  if (known.measured !== null) kinds.push({ name: 'your own full take', figure: `${plain(known.measured)}\u00a0min` });
   return kinds;
 }

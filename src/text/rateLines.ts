@@ -1,12 +1,12 @@
 import type { Cell } from '../core/match/evaluate.ts';
 import { usable } from '../core/minutes/minutes.ts';
-import type { Body, Card } from '../core/model/kit.ts';
+import type { Body, Card, RateSource } from '../core/model/kit.ts';
 import type { RateLine, StreamRate } from '../core/rate/streamRate.ts';
 import { assertNever } from '../core/result.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { fromGB, toGB, toMbps } from '../core/units/convert.ts';
-import { capacityText, MBpsText, MbpsText, minutesText, plain } from './quantity.ts';
+import { capacityText, either, MBpsText, MbpsText, minutesText, plain } from './quantity.ts';
 
 /** One line of the arithmetic: the working on the left, what it comes to on the right. */
 export interface Sum {
@@ -16,10 +16,26 @@ export interface Sum {
   readonly assumed?: boolean;
 }
 
+/** Where a rate comes from, in words. */
+export const SOURCE_WORDS: Readonly<Record<RateSource, string>> = {
+  measured: 'own clips',
+  maker: 'the maker’s table',
+  computed: 'arithmetic',
+  borrowed: 'a sister body',
+};
+
 const mb = (line: RateLine): string => MbpsText(line.bytesPerSecond as BytesPerSecond);
 
 export function rateSum(line: RateLine): Sum {
   switch (line.code) {
+    case 'source': {
+      const others =
+        line.others.length > 0 ? `, set before ${either(line.others.map((key) => SOURCE_WORDS[key]))}` : '';
+      return {
+        working: `from ${SOURCE_WORDS[line.source]}${line.note ? ` (${line.note})` : ''}${others}`,
+        result: mb(line),
+      };
+    }
     case 'stated':
       return { working: `stated rate, ${line.is}`, result: mb(line) };
     case 'raw':

@@ -4,6 +4,7 @@ import { pairFit } from '../match/pairFit.ts';
 import type { Policy } from '../match/policy.ts';
 import { type CapacityFor, capacityFor, cardsFor, usable } from '../minutes/minutes.ts';
 import type { Body, Card, Slot } from '../model/kit.ts';
+import { type Doubt, doubts } from '../rate/plausibility.ts';
 import { type StreamRate, streamRate } from '../rate/streamRate.ts';
 import { err, ok, type Result } from '../result.ts';
 import { familyOf } from '../standards/families.ts';
@@ -34,6 +35,8 @@ export interface Answer {
   readonly forTime: ForTime | null;
   /** A need eight times over what the card holds: bits taken for bytes? The rate it would then be. */
   readonly bitsOrBytes: BytesPerSecond | null;
+  /** What looks wrong with the rate for the picture that was named; empty without a picture. */
+  readonly doubts: readonly Doubt[];
 }
 
 export interface ForTime extends CapacityFor {
@@ -96,6 +99,13 @@ function bodyFor(ask: Ask, card: Card | null): Body {
 const arranged = (planned: number | null, ask: Ask): number | null =>
   planned === null ? null : ask.arrangement === 'relay' ? planned * 2 : planned;
 
+/** A stated rate is weighed against the picture named beside it; raw geometry is the picture. */
+function doubtsOf({ mode }: Ask, picture: BytesPerSecond): readonly Doubt[] {
+  if (mode.rate.kind !== 'stated') return [];
+  const { codec, width, height, captureFps, fps } = mode;
+  return doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbours: [] });
+}
+
 /**
  * Whether the need looks eight times too large: typed in bytes, not held, and held if it had been bits.
  */
@@ -137,6 +147,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     smallestMarks: smallestMarks(need, policy.headroom),
     forTime: forTime(ask, rate.value, card, cardsAtOnce, shares),
     bitsOrBytes: slip(ask, cell, policy.headroom),
+    doubts: doubtsOf(ask, rate.value.picture),
   });
 }
 

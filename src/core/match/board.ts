@@ -68,12 +68,17 @@ function boardColumn(
   });
 }
 
+/** A retired card stays in the wallet and leaves the board. */
+const inUse = (cards: readonly Card[]): readonly Card[] =>
+  cards.some(({ retired }) => retired) ? cards.filter(({ retired }) => !retired) : cards;
+
 /** The whole board from nothing. */
 export function board(kit: BoardKit, policy: Policy): Board {
+  const cards = inUse(kit.cards);
   const rows = boardRows(kit.bodies);
   const slots = slotsByBody(rows);
-  const columns = kit.cards.map((card) => boardColumn(rows, slots, card, kit.tests, policy));
-  return { rows, cards: kit.cards, columns };
+  const columns = cards.map((card) => boardColumn(rows, slots, card, kit.tests, policy));
+  return { rows, cards, columns };
 }
 
 /**
@@ -96,8 +101,9 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
     const known = new Map(before.board.cards.map((card, index) => [card, before.board.columns[index]]));
     const { rows } = before.board;
     const slots = slotsByBody(rows);
-    const columns = kit.cards.map((card) => known.get(card) ?? boardColumn(rows, slots, card, kit.tests, policy));
-    last = { kit, policy, board: { rows, cards: kit.cards, columns } };
+    const cards = inUse(kit.cards);
+    const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, slots, card, kit.tests, policy));
+    last = { kit, policy, board: { rows, cards, columns } };
     return last.board;
   };
 }

@@ -1,5 +1,5 @@
 import { labelMinutes, plannedMinutes, usable } from '../minutes/minutes.ts';
-import type { Body, Card, Mode, Slot, Test } from '../model/kit.ts';
+import type { Body, Card, Mode, Requirement, Slot, Test } from '../model/kit.ts';
 import { type RateRefusal, type StreamRate, streamRate } from '../rate/streamRate.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
@@ -7,14 +7,15 @@ import { fromGB, MB } from '../units/convert.ts';
 import type { Finding } from './finding.ts';
 import type { PairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
+import { arrangementRule, demandsCardRule } from './rules/arrangement.ts';
 import { bodyCeilingRule } from './rules/bodyCeiling.ts';
 import { busRule } from './rules/bus.ts';
 import { guaranteeRule } from './rules/guarantee.ts';
-import { headroomRule } from './rules/headroom.ts';
+import { headroomRule, withHeadroom } from './rules/headroom.ts';
 import { labelRule } from './rules/label.ts';
 import { makersFigureRule } from './rules/makersFigure.ts';
 import { ownTestsRule } from './rules/ownTests.ts';
-import { requirementRule } from './rules/requirement.ts';
+import { requirementRule, requirementsOf } from './rules/requirement.ts';
 import { rankOf, type Verdict } from './verdict.ts';
 
 /** One mode of one body on one card: the verdict, its numbers, and the finding of every rule in order. */
@@ -44,6 +45,11 @@ export interface Row {
   readonly rate: Result<StreamRate, RateRefusal>;
   /** Cards that share the stream: the slots of a split body, otherwise 1. */
   readonly shares: number;
+  /** What the body asks of a card for this mode. */
+  readonly asked: readonly Requirement[];
+  readonly arrangement: Finding | null;
+  /** Whether any slot of the body wants a card of its own. */
+  readonly demands: boolean;
 }
 
 /** Slots of a body that can give different answers; twins of an earlier one are left out. */
@@ -59,7 +65,15 @@ export function distinctSlots({ slots }: Pick<Body, 'slots'>): readonly Slot[] {
 
 export function toRow(body: Body, mode: Mode): Row {
   const shares = body.arrangement === 'split' ? Math.max(1, body.slots.length) : 1;
-  return { body, mode, rate: streamRate(mode), shares };
+  return {
+    body,
+    mode,
+    rate: streamRate(mode),
+    shares,
+    asked: requirementsOf(body, mode),
+    arrangement: arrangementRule(body),
+    demands: body.slots.some(({ demandsCard }) => demandsCard),
+  };
 }
 
 /** A card with its room worked out once, for all modes. */
@@ -131,11 +145,14 @@ export function evaluate(row: Row, slotId: string, fit: PairFit, column: Column,
   findings.push(busRule(fit.bus, need));
   const inside = bodyCeilingRule(body, need);
   if (inside) findings.push(inside);
-  for (const asked of requirementRule(mode, card)) findings.push(asked);
+  for (const asked of requirementRule(row.asked, card, withHeadroom(need, policy.headroom))) findings.push(asked);
   findings.push(guaranteeRule(fit.floor, need));
   if (floor !== null) findings.push(headroomRule(floor, need, policy.headroom));
   const tested = ownTestsRule(column.tests, { bodyId: body.id, modeId: mode.id, cardId: card.id, need });
   findings.push(tested, makersFigureRule(card, need));
+  if (row.arrangement) findings.push(row.arrangement);
+  const demanded = row.demands ? demandsCardRule(body.slots, slotId) : null;
+  if (demanded) findings.push(demanded);
   const ceiling = lowest(fit.bus.ceiling, inside?.rule === 'body-ceiling' ? inside.ceiling : null);
   const verdict = settle(findings);
   return {

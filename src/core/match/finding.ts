@@ -1,5 +1,5 @@
 import type { LabelProblem } from '../label/labelProblems.ts';
-import type { WhenMissing } from '../model/kit.ts';
+import type { Arrangement, WhenMissing } from '../model/kit.ts';
 import type { RateRefusal } from '../rate/streamRate.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
@@ -53,6 +53,8 @@ export type Finding =
       readonly whenMissing: WhenMissing;
       /** The mark of the card that met it; null when none did. */
       readonly metBy: string | null;
+      /** The need with headroom, where even the smallest mark asked for promises more than that; null otherwise. */
+      readonly beyond: BytesPerSecond | null;
     }
   | { readonly rule: 'requirement'; readonly outcome: 'pass'; readonly anyOf: null }
   | {
@@ -72,6 +74,14 @@ export type Finding =
       readonly wanted: BytesPerSecond;
       readonly floor: BytesPerSecond;
       readonly headroom: PerMille;
+    }
+  | { readonly rule: 'demands-card'; readonly outcome: 'note'; readonly slots: readonly string[] }
+  | {
+      readonly rule: 'arrangement';
+      readonly outcome: 'note';
+      readonly arrangement: Exclude<Arrangement, 'single'>;
+      /** Cards of this kind one filling takes. */
+      readonly cards: number;
     }
   | {
       readonly rule: 'own-tests';

@@ -11,10 +11,29 @@ export type Codec = 'long-gop' | 'intra' | 'raw';
 export type WhenMissing = 'refuses' | 'warns' | 'advises';
 export type RateKind = 'maximum' | 'average' | 'constant';
 
-export type ModeRate =
-  | { readonly kind: 'stated'; readonly Mbps: number; readonly is: RateKind }
-  | { readonly kind: 'raw'; readonly bitsPerPixel: number; readonly ratio: number }
-  | { readonly kind: 'frame'; readonly bytesPerFrame: number };
+/** Where a rate comes from, best first: own clips, the maker's table, arithmetic, a sister body. */
+export const RATE_SOURCES = ['measured', 'maker', 'computed', 'borrowed'] as const;
+export type RateSource = (typeof RATE_SOURCES)[number];
+
+interface Provenance {
+  /** Where it comes from; a stated rate without one is the maker's, a computed one is computed. */
+  readonly source?: RateSource | null;
+  /** Page, clip or body it was taken from. */
+  readonly sourceNote?: string | null;
+}
+
+export type ModeRate = Provenance &
+  (
+    | {
+        readonly kind: 'stated';
+        readonly Mbps: number;
+        readonly is: RateKind;
+        /** Stated for the recorded speed, or already for the captured one; recorded where missing. */
+        readonly at?: 'recorded' | 'captured';
+      }
+    | { readonly kind: 'raw'; readonly bitsPerPixel: number; readonly ratio: number }
+    | { readonly kind: 'frame'; readonly bytesPerFrame: number }
+  );
 
 export interface Overhead {
   readonly fixedMbps: number;
@@ -33,6 +52,19 @@ export interface Requirement {
   readonly whenMissing: WhenMissing;
 }
 
+/** A requirement of a body for all modes of a group; group null: for every mode. */
+export interface GroupRequirement extends Requirement {
+  readonly group: string | null;
+}
+
+/** What a body's counter shows for an empty card: whole minutes. */
+export interface CounterReading {
+  readonly modeId: string;
+  /** Capacity printed on the card. */
+  readonly capacityGB: number;
+  readonly minutes: number;
+}
+
 export interface Mode {
   readonly id: string;
   readonly name: string;
@@ -44,6 +76,10 @@ export interface Mode {
   /** Frames a second captured, where it differs from what is recorded; null otherwise. */
   readonly captureFps: number | null;
   readonly rate: ModeRate;
+  /** The same rate from other sources; the best source is used. */
+  readonly otherRates?: readonly ModeRate[];
+  /** Modes of one group share the requirements that the body names for it. */
+  readonly group?: string | null;
   /** Beside the picture; null: the defaults are assumed. */
   readonly overhead: Overhead | null;
   readonly sound?: Sound | null;
@@ -63,6 +99,8 @@ export interface Slot {
   readonly accepts: readonly Accepts[];
   readonly family: Family | null;
   readonly promisedMaxGB: number | null;
+  /** True where the body wants a card here though the recording goes elsewhere. */
+  readonly demandsCard?: boolean | null;
 }
 
 export interface Body {
@@ -75,6 +113,8 @@ export interface Body {
   readonly ceilingMBps: number | null;
   readonly slots: readonly Slot[];
   readonly modes: readonly Mode[];
+  readonly groupRequires?: readonly GroupRequirement[];
+  readonly counters?: readonly CounterReading[];
 }
 
 export interface Card {
@@ -91,6 +131,31 @@ export interface Card {
   readonly writeMBps: number | null;
   readonly sustainedMBps: number | null;
   readonly cacheGB: number | null;
+  readonly note?: string | null;
+  readonly price?: number | null;
+  readonly boughtFrom?: string | null;
+  /** ISO date. */
+  readonly boughtOn?: string | null;
+  readonly firmware?: string | null;
+  readonly warranty?: string | null;
+  readonly state?: CardState | null;
+  readonly writtenGB?: number | null;
+  readonly incidents?: readonly Incident[];
+  /** A retired card stays in the wallet and leaves the board. */
+  readonly retired?: boolean | null;
+}
+
+/** Where a card is in the rotation. */
+export const CARD_STATES = ['free', 'in-body', 'full', 'copying', 'copied-once', 'verified'] as const;
+export type CardState = (typeof CARD_STATES)[number];
+
+export const INCIDENTS = ['warning', 'dropped', 'corruption', 'damage'] as const;
+
+export interface Incident {
+  /** ISO date. */
+  readonly date: string;
+  readonly kind: (typeof INCIDENTS)[number];
+  readonly text: string;
 }
 
 export type TestEnd = 'full' | 'stopped' | 'dropped';

@@ -1,7 +1,7 @@
 import type { Codec } from '../model/kit.ts';
 import { BITS_PER_PIXEL } from '../standards/assumptions.ts';
-import { H265_LEVELS } from '../standards/levels.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
+import { type LevelCeiling, levelCeiling } from './levelCeiling.ts';
 
 /** What a rate is judged by: the picture it carries and the rates beside it. */
 export interface PlausibilityInput {
@@ -18,7 +18,7 @@ export interface PlausibilityInput {
 export type Doubt =
   | { readonly code: 'bits-or-bytes'; readonly because: 'neighbours' | 'picture'; readonly factor: 8 | 0.125 }
   | { readonly code: 'bits-per-pixel'; readonly value: number; readonly min: number; readonly max: number }
-  | { readonly code: 'above-level'; readonly level: string; readonly maxKbps: number };
+  | ({ readonly code: 'above-level' } & LevelCeiling);
 
 /** Bits per pixel per frame; null without a picture size. */
 export function bitsPerPixel(input: Omit<PlausibilityInput, 'neighbours' | 'codec'>): number | null {
@@ -53,30 +53,16 @@ function eightfold(value: number, input: PlausibilityInput): Doubt | null {
 }
 
 /**
- * The high-tier ceiling of the smallest H.265 level that takes this picture; null for pictures past the table or
- * under level 5, where consumer codecs stay far below the ceiling.
- */
-function levelCeiling(width: number, height: number, fps: number) {
-  const samples = width * height;
-  if (samples <= 2_228_224) return null;
-  const found = Object.entries(H265_LEVELS).find(
-    ([, row]) => samples <= row.maxSamples && samples * fps <= row.maxSampleRate,
-  );
-  return found ? { level: found[0], maxKbps: found[1].highKbps } : null;
-}
-
-/**
  * What looks wrong with a rate, most telling first: eight times off its neighbours or its picture (bits taken for
- * bytes), outside the usual bits per pixel of its family, above its H.265 level (long-GOP only).
+ * bytes), outside the usual bits per pixel of its family, above what its H.264 or H.265 level allows (long-GOP only).
  */
 export function doubts(input: PlausibilityInput): readonly Doubt[] {
   const value = bitsPerPixel(input);
   if (value === null) return [];
   const slip = eightfold(value, input);
-  if (slip) return [slip];
-  const found: Doubt[] = [];
   const { min, max } = BITS_PER_PIXEL[input.codec];
-  if (value < min || value > max) found.push({ code: 'bits-per-pixel', value, min, max });
+  const unusual: Doubt[] = !slip && (value < min || value > max) ? [{ code: 'bits-per-pixel', value, min, max }] : [];
+  const found: Doubt[] = slip ? [slip] : unusual;
   const level =
     input.codec === 'long-gop' && input.width !== null && input.height !== null
       ? levelCeiling(input.width, input.height, input.fps)

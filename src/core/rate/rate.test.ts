@@ -103,10 +103,17 @@ describe('doubts', () => {
     expect(about(30, [], 'intra')).toMatchObject([{ code: 'bits-or-bytes', because: 'picture', factor: 8 }]);
   });
 
-  it('tells an unusual rate and one above its H.265 level', () => {
+  it('tells an unusual rate and one above what its level allows', () => {
     expect(about(0.01)).toMatchObject([{ code: 'bits-per-pixel' }]);
-    // 3840 × 2160 at 25 fits level 5.0: 100 Mb/s in the high tier.
-    expect(about(120)).toMatchObject([{ code: 'above-level', level: '5.0', maxKbps: 100_000 }]);
+    // 1920 × 1080 at 25 is 8160 blocks, level 4.0: 20 Mb/s × 4 in High 4:2:2 = 80 Mb/s.
+    const hd = {
+      rate: (100 * 125_000) as BytesPerSecond,
+      codec: 'long-gop',
+      fps: 25,
+      neighbours: [90e6 / 51.84e6],
+    } as const;
+    const found = doubts({ ...hd, width: 1920, height: 1080 });
+    expect(found).toContainEqual({ code: 'above-level', codec: 'H.264', level: '4.0', maxKbps: 80_000 });
   });
 
   it('says nothing without a picture', () => {

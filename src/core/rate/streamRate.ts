@@ -1,4 +1,4 @@
-import type { Mode, ModeRate, RateKind } from '../model/kit.ts';
+import { type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import { type AmountRefusal, rate } from '../units/amount.ts';
@@ -8,6 +8,14 @@ import { exactFrameRate } from '../units/frameRate.ts';
 
 /** One step from a mode to bytes a second; `bytesPerSecond` is the running total after a factor, or the part added. */
 export type RateLine =
+  | {
+      readonly code: 'source';
+      readonly source: RateSource;
+      readonly note: string | null;
+      /** Other sources of the same rate, set aside for a better one. */
+      readonly others: readonly RateSource[];
+      readonly bytesPerSecond: number;
+    }
   | { readonly code: 'stated'; readonly Mbps: number; readonly is: RateKind; readonly bytesPerSecond: number }
   | {
       readonly code: 'raw';
@@ -62,8 +70,7 @@ export type RateRefusal =
 
 type Base = { readonly line: RateLine; readonly bytesPerSecond: number; readonly scalesWithCapture: boolean };
 
-function baseOf(mode: Mode, fps: number): Result<Base, RateRefusal> {
-  const { rate: given } = mode;
+function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefusal> {
   switch (given.kind) {
     case 'stated': {
       const bytesPerSecond = given.Mbps * BYTES_IN_MEGABIT;
@@ -94,6 +101,24 @@ function baseOf(mode: Mode, fps: number): Result<Base, RateRefusal> {
       });
     }
   }
+}
+
+/** Where a rate comes from, when it does not say. */
+export const sourceOf = (given: ModeRate): RateSource =>
+  given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
+
+/** The rate from the best source: own clips before the maker's table before arithmetic before a sister body. */
+export function bestRate({ rate: first, otherRates }: Pick<Mode, 'rate' | 'otherRates'>): ModeRate {
+  if (!otherRates || otherRates.length === 0) return first;
+  const rank = (given: ModeRate): number => RATE_SOURCES.indexOf(sourceOf(given));
+  return otherRates.reduce((best, one) => (rank(one) < rank(best) ? one : best), first);
+}
+
+/** Said only where there is something to say: a source was named, or one was chosen among several. */
+function sourceLine(mode: Mode, given: ModeRate, bytesPerSecond: number): readonly RateLine[] {
+  const others = [mode.rate, ...(mode.otherRates ?? [])].filter((one) => one !== given).map(sourceOf);
+  if (!given.source && others.length === 0) return [];
+  return [{ code: 'source', source: sourceOf(given), note: given.sourceNote ?? null, others, bytesPerSecond }];
 }
 
 /** Peak over average of a stated figure: 1 where the figure is itself the peak. */
@@ -130,11 +155,12 @@ function besideLines(mode: Mode, fps: number): readonly RateLine[] {
 export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
   const recorded = exactFrameRate(mode.fps);
   const captured = mode.captureFps === null ? recorded : exactFrameRate(mode.captureFps);
-  const base = baseOf(mode, captured);
+  const given = bestRate(mode);
+  const base = baseOf(mode, given, captured);
   if (!base.ok) return base;
-  const lines: RateLine[] = [base.value.line];
+  const lines: RateLine[] = [...sourceLine(mode, given, base.value.bytesPerSecond), base.value.line];
   let average = base.value.bytesPerSecond;
-  if (base.value.scalesWithCapture && captured !== recorded && !statedForCapture(mode.rate)) {
+  if (base.value.scalesWithCapture && captured !== recorded && !statedForCapture(given)) {
     average *= captured / recorded;
     lines.push({
       code: 'slow-motion',
@@ -144,7 +170,7 @@ export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
       bytesPerSecond: average,
     });
   }
-  const factor = peakFactor(mode.rate);
+  const factor = peakFactor(given);
   const picture = average * factor;
   if (factor !== 1) lines.push({ code: 'variable', factor, bytesPerSecond: picture });
   const beside = besideLines(mode, captured);
@@ -152,8 +178,7 @@ export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
   return checked(picture, picture + added, average + added, [...lines, ...beside]);
 }
 
-const statedForCapture = (given: ModeRate): boolean =>
-  given.kind === 'stated' && 'at' in given && given.at === 'captured';
+const statedForCapture = (given: ModeRate): boolean => given.kind === 'stated' && given.at === 'captured';
 
 function checked(
   picture: number,

@@ -21,3 +21,27 @@ export const H265_LEVELS = {
   '6.1': { maxSamples: 35_651_584, maxSampleRate: 2_139_095_040, mainKbps: 120_000, highKbps: 480_000, source: 'itu-h265' },
   '6.2': { maxSamples: 35_651_584, maxSampleRate: 4_278_190_080, mainKbps: 240_000, highKbps: 800_000, source: 'itu-h265' },
 } as const satisfies Record<string, LevelRow>;
+
+interface H264Row {
+  /** Largest picture, macroblocks of 16 × 16. */
+  readonly maxBlocks: number;
+  /** Largest rate, macroblocks a second. */
+  readonly maxBlockRate: number;
+  /** Maximum bit rate of the Baseline and Main profiles, kb/s (factor 1000). */
+  readonly maxKbps: number;
+  readonly source: SourceKey;
+}
+
+/** H.264 levels from 4 up: Table A-1 [S: ITU-T H.264, values from memory; tests compare them with ffmpeg's encoder]. */
+// biome-ignore format: one row a line
+export const H264_LEVELS = {
+  '4.0': { maxBlocks: 8192, maxBlockRate: 245_760, maxKbps: 20_000, source: 'itu-h264' },
+  '4.1': { maxBlocks: 8192, maxBlockRate: 245_760, maxKbps: 50_000, source: 'itu-h264' },
+  '4.2': { maxBlocks: 8704, maxBlockRate: 522_240, maxKbps: 50_000, source: 'itu-h264' },
+  '5.0': { maxBlocks: 22_080, maxBlockRate: 589_824, maxKbps: 135_000, source: 'itu-h264' },
+  '5.1': { maxBlocks: 36_864, maxBlockRate: 983_040, maxKbps: 240_000, source: 'itu-h264' },
+  '5.2': { maxBlocks: 36_864, maxBlockRate: 2_073_600, maxKbps: 240_000, source: 'itu-h264' },
+} as const satisfies Record<string, H264Row>;
+
+/** What a profile multiplies the level's maximum by: Table A-2. */
+export const H264_PROFILE_FACTORS = { main: 1, high: 1.25, 'high-10': 3, 'high-422': 4 } as const;

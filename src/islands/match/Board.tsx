@@ -63,7 +63,6 @@ export function Board({ board, take, picked, onPick }: BoardProps) {
     rangeExtractor: withActive(active.column),
   });
   // Both keep the sizes they measured; a turned phone or a new kit changes them.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only these two change sizes
   useEffect(() => {
     rows.measure();
     columns.measure();

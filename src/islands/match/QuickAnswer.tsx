@@ -2,6 +2,7 @@ import type { Answer } from '../../core/ask/answerAsk.ts';
 import { toneOf } from '../../core/match/verdict.ts';
 import type { Take } from '../../core/model/kit.ts';
 import { answerText, forTimeText, readingText, slipText } from '../../text/ask.ts';
+import { doubtText } from '../../text/doubt.ts';
 import { capacityText, either, MBpsFigure, minutesFigure } from '../../text/quantity.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -42,6 +43,11 @@ export function QuickAnswer({ answer, take, onWhy }: QuickAnswerProps) {
           )}
         </p>
         {slip && <p className="tone-hot">{slip}</p>}
+        {answer.doubts.map((doubt) => (
+          <p key={doubt.code} className="tone-warm">
+            {doubtText(doubt)}
+          </p>
+        ))}
         {answer.ask.readings.length > 0 && (
           <p className={css.readings}>{answer.ask.readings.map(readingText).join(' · ')}</p>
         )}

@@ -50,7 +50,7 @@ export const POST: APIRoute = async ({ request }) => {
     });
   }
   const policy: Policy = { take: read.value.policy.take, headroom: margin.value };
-  return json(boardView(board(kit.value, policy), policy));
+  return json(boardView(board(kit.value, policy), kit.value, policy));
 };
 
 export { noSuchCall as ALL } from '../../server/json.ts';

@@ -1,6 +1,7 @@
 import { printedMarks } from '../../label/printedMarks.ts';
-import type { Card, Mode, Requirement } from '../../model/kit.ts';
-import { isMark, mark, type Series } from '../../standards/marks.ts';
+import type { Body, Card, Mode, Requirement } from '../../model/kit.ts';
+import { isMark, mark, promiseOf, type Series } from '../../standards/marks.ts';
+import type { BytesPerSecond } from '../../units/brand.ts';
 import type { Finding } from '../finding.ts';
 
 const SD_ORDER: readonly Series[] = ['C', 'U', 'V', 'E'];
@@ -31,16 +32,39 @@ function meets(requirement: Requirement, marks: readonly string[]): string | nul
 
 const NONE: readonly Finding[] = [{ rule: 'requirement', outcome: 'pass', anyOf: null }];
 
+/** What a body asks for one mode: the mode's own requirements, then those of its group and of all modes. */
+export function requirementsOf(body: Pick<Body, 'groupRequires'>, mode: Pick<Mode, 'requires' | 'group'>) {
+  const shared = (body.groupRequires ?? []).filter(({ group }) => group === null || group === mode.group);
+  return shared.length === 0 ? mode.requires : [...mode.requires, ...shared];
+}
+
+/** Whether even the smallest mark asked for promises more than the rate needs; words like SDXC promise nothing. */
+function isBeyond(anyOf: readonly string[], wanted: BytesPerSecond): boolean {
+  const promises = anyOf.flatMap((text) => (isMark(text) ? [promiseOf(text)] : []));
+  return promises.length > 0 && promises.every((promise) => promise > wanted * BEYOND);
+}
+
+/** How far over the need with headroom a mark must promise before it is called more than needed [A]. */
+const BEYOND = 1.25;
+
 /**
  * What the body asks of a card for this mode, whatever the card's real speed. Firmware reads what is printed into the
  * card, so printed marks count here even where their promise is not in force.
+ *
+ * @param wanted - the need with headroom, against which a requirement is called more than the rate needs
  */
-export function requirementRule(mode: Pick<Mode, 'requires'>, card: Pick<Card, 'marks'>): readonly Finding[] {
-  if (mode.requires.length === 0) return NONE;
+export function requirementRule(
+  asked: readonly Requirement[],
+  card: Pick<Card, 'marks'>,
+  wanted: BytesPerSecond,
+): readonly Finding[] {
+  if (asked.length === 0) return NONE;
   const marks = printedMarks(card.marks);
-  return mode.requires.map(({ anyOf, whenMissing }) => {
-    const metBy = meets({ anyOf, whenMissing }, marks);
+  return asked.map((one) => {
+    const { anyOf, whenMissing } = one;
+    const metBy = meets(one, marks);
     const outcome = metBy !== null ? 'pass' : whenMissing === 'refuses' ? 'block' : 'note';
-    return { rule: 'requirement', outcome, anyOf, whenMissing, metBy };
+    const beyond = isBeyond(anyOf, wanted) ? wanted : null;
+    return { rule: 'requirement', outcome, anyOf, whenMissing, metBy, beyond };
   });
 }

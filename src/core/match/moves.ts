@@ -1,0 +1,190 @@
+import type { Body, Card, Mode, ModeRate } from '../model/kit.ts';
+import { streamRate } from '../rate/streamRate.ts';
+import { RAW_RATIOS } from '../standards/assumptions.ts';
+import { type Mark, marksOf } from '../standards/marks.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
+import { type BoardKit, board } from './board.ts';
+import type { Cell } from './evaluate.ts';
+import type { Move, Outcome } from './move.ts';
+import type { Policy } from './policy.ts';
+import { toneOf } from './verdict.ts';
+
+/** The cell whose moves are asked for, in its kit. */
+export interface MoveInput {
+  readonly kit: BoardKit;
+  readonly body: Body;
+  readonly mode: Mode;
+  readonly card: Card;
+  readonly cell: Cell;
+  readonly policy: Policy;
+}
+
+type Tried = Partial<{ readonly body: Body; readonly mode: Mode; readonly card: Card }>;
+
+/** The cell as it would be with something changed. */
+function tryOut(input: MoveInput, change: Tried): Cell | null {
+  const mode = change.mode ?? input.mode;
+  const body = { ...(change.body ?? input.body), modes: [mode] };
+  const card = change.card ?? input.card;
+  return board({ bodies: [body], cards: [card], tests: input.kit.tests }, input.policy).columns[0]?.[0] ?? null;
+}
+
+const outcomeOf = ({ verdict, planned }: Cell, { take }: Policy): Outcome => ({
+  verdict,
+  planned,
+  tone: toneOf(verdict, take),
+});
+
+const isCool = (cell: Cell | null, policy: Policy): cell is Cell =>
+  cell !== null && toneOf(cell.verdict, policy.take) === 'cool';
+
+/** Known prices first and ascending, then the smallest promise that does it, then the smallest card. */
+const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): number =>
+  (a.card.price ?? Number.POSITIVE_INFINITY) - (b.card.price ?? Number.POSITIVE_INFINITY) ||
+  (a.cell.floor ?? 0) - (b.cell.floor ?? 0) ||
+  a.card.capacityGB - b.card.capacityGB;
+
+function holdingCards(input: MoveInput): readonly { readonly card: Card; readonly cell: Cell }[] {
+  return input.kit.cards
+    .filter((card) => card.id !== input.card.id && !card.retired)
+    .flatMap((card) => {
+      const cell = tryOut(input, { card });
+      return isCool(cell, input.policy) ? [{ card, cell }] : [];
+    })
+    .sort(sortable(byCost));
+}
+
+/** NaN from ∞ − ∞ (two unknown prices) counts as equal. */
+const sortable =
+  <T>(compare: (a: T, b: T) => number) =>
+  (a: T, b: T): number => {
+    const result = compare(a, b);
+    return Number.isNaN(result) ? 0 : result;
+  };
+
+function ownedCard(input: MoveInput): readonly Move[] {
+  const [best] = holdingCards(input);
+  if (!best) return [];
+  return [
+    { code: 'owned-card', cardId: best.card.id, price: best.card.price ?? null, ...outcomeOf(best.cell, input.policy) },
+  ];
+}
+
+/** A cool cell overpays where another card also holds and costs, or promises, less. */
+function cheaperCard(input: MoveInput): readonly Move[] {
+  const found = holdingCards(input).find(({ card, cell }) =>
+    input.card.price != null && card.price != null
+      ? card.price < input.card.price
+      : (cell.floor ?? 0) < (input.cell.floor ?? 0) && (cell.floor ?? 0) > 0,
+  );
+  if (!found) return [];
+  return [
+    {
+      code: 'cheaper-card',
+      cardId: found.card.id,
+      price: found.card.price ?? null,
+      ...outcomeOf(found.cell, input.policy),
+    },
+  ];
+}
+
+/** A card like this one with only one mark printed, and the bus that mark needs. */
+export function withOnlyMark(card: Card, key: Mark): Card {
+  const words = card.marks.filter((text) => /^(SD(HC|XC|UC)|II|III)$/i.test(text));
+  const bus = key === 'V60' || key === 'V90' ? ['II'] : [];
+  return { ...card, marks: [...new Set([...words, ...bus, key])], bus: null };
+}
+
+/** The smallest mark with which this card would hold. */
+function smallestMark(input: MoveInput): readonly Move[] {
+  if (input.cell.verdict === 'unfit') return [];
+  for (const key of marksOf(input.card.form)) {
+    // Under another id: the tests of this very card say nothing about one to be bought.
+    const cell = tryOut(input, { card: { ...withOnlyMark(input.card, key), id: 'to buy' } });
+    if (isCool(cell, input.policy)) return [{ code: 'smallest-mark', mark: key, ...outcomeOf(cell, input.policy) }];
+  }
+  return [];
+}
+
+const pixels = ({ width, height }: Mode): number => (width ?? 0) * (height ?? 0);
+
+/** Modes of the same body this card does hold: same picture first, then the rate nearest below. */
+function nearestMode(input: MoveInput): readonly Move[] {
+  const { body, mode, policy } = input;
+  const found = body.modes
+    .filter(({ id }) => id !== mode.id)
+    .flatMap((other) => {
+      const cell = tryOut(input, { mode: other });
+      return isCool(cell, policy) && cell.need !== null ? [{ other, cell, need: cell.need }] : [];
+    })
+    .map((one) => ({ ...one, samePicture: pixels(one.other) === pixels(mode) && pixels(mode) > 0 }))
+    .sort((a, b) => Number(b.samePicture) - Number(a.samePicture) || b.need - a.need);
+  const [best] = found;
+  if (!best) return [];
+  const { other, cell, need, samePicture } = best;
+  return [{ code: 'nearest-mode', modeId: other.id, samePicture, rate: need, ...outcomeOf(cell, policy) }];
+}
+
+export const withRatio = (mode: Mode, ratio: number): Mode =>
+  mode.rate.kind === 'raw' ? { ...mode, rate: { ...mode.rate, ratio } as ModeRate, otherRates: [] } : mode;
+
+function ratio(input: MoveInput): readonly Move[] {
+  const { rate } = input.mode;
+  if (rate.kind !== 'raw') return [];
+  for (const next of RAW_RATIOS.filter((one) => one > rate.ratio)) {
+    const cell = tryOut(input, { mode: withRatio(input.mode, next) });
+    if (isCool(cell, input.policy))
+      return [{ code: 'ratio', ratio: next, from: rate.ratio, ...outcomeOf(cell, input.policy) }];
+  }
+  return [];
+}
+
+function dropProxy(input: MoveInput): readonly Move[] {
+  const { proxyMbps } = input.mode;
+  if (!proxyMbps) return [];
+  const cell = tryOut(input, { mode: { ...input.mode, proxyMbps: null } });
+  return isCool(cell, input.policy)
+    ? [{ code: 'drop-proxy', savedMbps: proxyMbps, ...outcomeOf(cell, input.policy) }]
+    : [];
+}
+
+function split(input: MoveInput): readonly Move[] {
+  const { body } = input;
+  if (body.slots.length < 2 || body.arrangement === 'split') return [];
+  const cell = tryOut(input, { body: { ...body, arrangement: 'split' } });
+  return isCool(cell, input.policy)
+    ? [{ code: 'split', cards: body.slots.length, ...outcomeOf(cell, input.policy) }]
+    : [];
+}
+
+function otherSchool({ cell, policy }: MoveInput): readonly Move[] {
+  const take = policy.take === 'once' ? 'repeatable' : 'once';
+  const tone = toneOf(cell.verdict, take);
+  if (tone === toneOf(cell.verdict, policy.take)) return [];
+  return [{ code: 'other-school', take, verdict: cell.verdict, planned: cell.planned, tone }];
+}
+
+/**
+ * What would make a cell hold, the least change first: another card already owned, another mode, ratio, proxy, split, a
+ * card to buy, and what the other school would say. For a cell that holds: a cheaper card that would do.
+ */
+export function movesFor(input: MoveInput): readonly Move[] {
+  if (isCool(input.cell, input.policy)) return [...cheaperCard(input), ...otherSchool(input)];
+  return [
+    ...ownedCard(input),
+    ...ratio(input),
+    ...nearestMode(input),
+    ...dropProxy(input),
+    ...split(input),
+    ...smallestMark(input),
+    ...otherSchool(input),
+  ];
+}
+
+/** Need of a raw mode at every ratio of the ladder; null where the picture size is missing. */
+export function ratioLadder(mode: Mode): readonly { readonly ratio: number; readonly need: BytesPerSecond }[] {
+  return RAW_RATIOS.flatMap((one) => {
+    const rate = streamRate(withRatio(mode, one));
+    return rate.ok ? [{ ratio: one, need: rate.value.peak }] : [];
+  });
+}

@@ -1,0 +1,68 @@
+import type { Body, Card, Mode } from '../model/kit.ts';
+import type { BoardKit } from './board.ts';
+import type { Move } from './move.ts';
+import { withOnlyMark, withRatio } from './moves.ts';
+
+/** A kit with a move tried on it, and the cell to look at. Only `body` or `card` is changed, so that it can be kept. */
+export interface Trial {
+  readonly kit: BoardKit;
+  readonly bodyId: string;
+  readonly modeId: string;
+  readonly cardId: string;
+  /** The changed body, or the card to add; null where the move only looks at another cell. */
+  readonly changedBody: Body | null;
+  readonly addedCard: Card | null;
+}
+
+interface Place {
+  readonly kit: BoardKit;
+  readonly body: Body;
+  readonly mode: Mode;
+  readonly card: Card;
+}
+
+function withBody(place: Place, changed: Body): Trial {
+  const bodies = place.kit.bodies.map((body) => (body.id === changed.id ? changed : body));
+  return { ...idsOf(place), kit: { ...place.kit, bodies }, changedBody: changed, addedCard: null };
+}
+
+const idsOf = ({ body, mode, card }: Place) => ({ bodyId: body.id, modeId: mode.id, cardId: card.id });
+
+const withMode = (place: Place, mode: Mode): Trial =>
+  withBody(place, { ...place.body, modes: place.body.modes.map((one) => (one.id === mode.id ? mode : one)) });
+
+/**
+ * Tries a move on a kit; null for a move that changes only the policy.
+ *
+ * @param newId - id for a card that the move adds
+ */
+export function tryMove(move: Move, place: Place, newId: string): Trial | null {
+  const looking: Trial = { ...idsOf(place), kit: place.kit, changedBody: null, addedCard: null };
+  switch (move.code) {
+    case 'owned-card':
+    case 'cheaper-card':
+      return { ...looking, cardId: move.cardId };
+    case 'nearest-mode':
+      return { ...looking, modeId: move.modeId };
+    case 'ratio':
+      return withMode(place, withRatio(place.mode, move.ratio));
+    case 'drop-proxy':
+      return withMode(place, { ...place.mode, proxyMbps: null });
+    case 'split':
+      return withBody(place, { ...place.body, arrangement: 'split' });
+    case 'smallest-mark': {
+      const added: Card = {
+        ...withOnlyMark(place.card, move.mark),
+        id: newId,
+        label: `${place.card.label} with ${move.mark}`,
+        note: 'A card to buy: not owned yet.',
+        price: null,
+      };
+      const at = place.kit.cards.findIndex(({ id }) => id === place.card.id);
+      const cards = [...place.kit.cards.slice(0, at + 1), added, ...place.kit.cards.slice(at + 1)];
+      return { ...looking, cardId: newId, kit: { ...place.kit, cards }, addedCard: added };
+    }
+    case 'other-school':
+      return null;
+  }
+}
