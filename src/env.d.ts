@@ -1,1 +1,2 @@
 /// <reference types="astro/client" />
+/// <reference types="vite-plugin-pwa/client" />

@@ -4,8 +4,10 @@ import { problemMessage } from '../kit/problems.ts';
 /** Field errors by path, as the form library names them: `modes.0.rate.Mbps`. */
 export type FieldErrors = Record<string, string>;
 
+const TEXTS = ['note', 'name', 'label', 'text', 'warranty', 'boughtFrom', 'firmware', 'sourceNote', 'group'];
+
 /** An emptied number field is unknown, which the kit writes as null; `note` and other texts stay as they are. */
-export function withoutBlanks(value: unknown, texts: readonly string[] = ['note', 'name', 'label']): unknown {
+export function withoutBlanks(value: unknown, texts: readonly string[] = TEXTS): unknown {
   if (Array.isArray(value)) return value.map((item) => withoutBlanks(item, texts));
   if (value === null || typeof value !== 'object') return value;
   return Object.fromEntries(

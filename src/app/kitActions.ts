@@ -1,10 +1,12 @@
-import type { Body, Card } from '../core/model/kit.ts';
+import type { Trial } from '../core/match/trial.ts';
+import type { Body, Card, Take, Test } from '../core/model/kit.ts';
 import { kitFileName, kitText } from '../kit/exportKit.ts';
 import { EMPTY_KIT, type Kit, type Settings } from '../kit/kit.ts';
 import {
   deleteItems,
   insertAfter,
   putItem,
+  putItems,
   putSettings,
   readStoredKit,
   replaceKit,
@@ -71,7 +73,6 @@ export const duplicateBody = (body: Body, all: readonly Body[]): Promise<Undo> =
   } as Body);
 
 export const deleteBody = (id: string): Promise<Undo> => deleteItems(database, 'bodies', [id]);
-export const deleteCard = (id: string): Promise<Undo> => deleteItems(database, 'cards', [id]);
 
 export const changeSettings = (change: Partial<Settings>): Promise<void> => putSettings(database, change);
 
@@ -82,3 +83,43 @@ export async function restoreSnapshot(text: string): Promise<void> {
   if (!kit.ok) throw new Error('the snapshot cannot be read');
   await replaceKit(database, kit.value, 'before restoring a snapshot', now());
 }
+
+/** Keeps a trial: the changed body, the added card, or the kind of take. */
+export async function keepTrial(trial: Trial | null, take: Take | null, before: Take): Promise<Undo> {
+  if (trial?.changedBody) return saveBody(trial.changedBody);
+  if (trial?.addedCard) {
+    const { addedCard, kit } = trial;
+    const at = kit.cards.findIndex(({ id }) => id === addedCard.id);
+    return insertAfter(database, 'cards', kit.cards[at - 1]?.id ?? '', addedCard);
+  }
+  if (take) await changeSettings({ take });
+  return () => changeSettings({ take: before });
+}
+
+export const saveTest = (test: Test): Promise<Undo> => putItem(database, 'tests', test);
+
+export const deleteCards = (ids: readonly string[]): Promise<Undo> => deleteItems(database, 'cards', ids);
+
+/** The same change to several cards, with one undo for all. */
+export const changeCards = (cards: readonly Card[], change: Partial<Card>): Promise<Undo> =>
+  putItems(
+    database,
+    'cards',
+    cards.map((card) => ({ ...card, ...change })),
+  );
+
+/** Copies of several cards, each behind the last, labels counting on: A-01 … A-08. */
+export function duplicateMany(cards: readonly Card[], all: readonly Card[], times: number): Promise<Undo> {
+  const taken = all.map(({ label }) => label);
+  const copies = cards.flatMap((card) =>
+    Array.from({ length: times }, () => {
+      const label = nextName(card.label, taken);
+      taken.push(label);
+      return { ...card, id: newId(), label } as Card;
+    }),
+  );
+  return putItems(database, 'cards', copies);
+}
+
+/** Adds many new cards at once, all or none; what was there is kept as an earlier state. */
+export const addCards = (cards: readonly Card[]): Promise<Undo> => putItems(database, 'cards', cards);

@@ -1,10 +1,9 @@
 import { useMemo, useRef } from 'react';
-import { type Board, createBoardKeeper } from '../core/match/board.ts';
+import { type Board, type BoardKit, createBoardKeeper } from '../core/match/board.ts';
 import type { Policy } from '../core/match/policy.ts';
-import type { Kit } from '../kit/kit.ts';
 
 /** The board of a kit; a changed card recomputes its own column only. */
-export function useBoard(kit: Kit, policy: Policy): Board {
+export function useBoard(kit: BoardKit, policy: Policy): Board {
   const keeper = useRef<ReturnType<typeof createBoardKeeper> | null>(null);
   keeper.current ??= createBoardKeeper();
   const compute = keeper.current;

@@ -96,6 +96,26 @@ export async function putItem(db: Db, list: ListKey, value: Item): Promise<Undo>
   });
 }
 
+/** Puts many items in one transaction: those known in their place, new ones at the end. One undo for all. */
+export async function putItems(db: Db, list: ListKey, values: readonly Item[]): Promise<Undo> {
+  return db.transaction('rw', db[list], async () => {
+    const before = await db[list].bulkGet(values.map(({ id }) => id));
+    const last = await db[list].orderBy('order').last();
+    const start = (last?.order ?? -1) + 1;
+    await db[list].bulkPut(
+      values.map((value, at) => ({ id: value.id, order: before[at]?.order ?? start + at, value })),
+    );
+    const known = before.filter((row): row is Row => row !== undefined);
+    const added = values.filter((_, at) => before[at] === undefined).map(({ id }) => id);
+    return async () => {
+      await db.transaction('rw', db[list], async () => {
+        await db[list].bulkPut(known);
+        await db[list].bulkDelete(added);
+      });
+    };
+  });
+}
+
 /** Adds an item directly behind another. */
 export async function insertAfter(db: Db, list: ListKey, afterId: string, value: Item): Promise<Undo> {
   return db.transaction('rw', db[list], async () => {

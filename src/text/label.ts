@@ -1,4 +1,5 @@
 import type { LabelProblem } from '../core/label/labelProblems.ts';
+import type { Label } from '../core/label/readLabel.ts';
 import { assertNever } from '../core/result.ts';
 import { bus } from '../core/standards/buses.ts';
 import { family } from '../core/standards/families.ts';
@@ -56,3 +57,11 @@ export function markMeaning(key: Mark): string {
 }
 
 export const APP_MEANING = 'random access for apps; says nothing about video';
+
+/** What the big number on the front is; null where none is printed. */
+export function peakText({ printed, times }: Label): string | null {
+  const [fastest] = printed;
+  if (fastest === undefined && !times) return null;
+  const rate = fastest ?? times?.rate;
+  return rate === undefined ? null : `${MBpsText(rate)} is a peak, usually of reading; it never enters a verdict`;
+}

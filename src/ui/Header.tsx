@@ -1,7 +1,9 @@
+import { useMantineColorScheme } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
-import { useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { changeSettings } from '../app/kitActions.ts';
-import type { Settings } from '../kit/kit.ts';
+import { watchUpdates } from '../app/updates.ts';
+import type { Kit, Settings } from '../kit/kit.ts';
 import { FRAMES, type FrameKey } from './frames.ts';
 import css from './Header.module.css';
 import { HeadroomField } from './HeadroomField.tsx';
@@ -9,20 +11,29 @@ import { KitMenu } from './KitMenu.tsx';
 import { PolicySwitch } from './PolicySwitch.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
+import { updateNotice } from './updateNotice.tsx';
 import { useStored } from './useStored.ts';
+
+// Loaded when it is first called for.
+const Palette = lazy(() => import('./Palette.tsx'));
 
 const go = (path: string) => (): void => window.location.assign(path);
 
 /** The strip of frames, the policy that every answer follows, and what concerns the kit as a whole. */
-export function Header({ frame, settings }: { readonly frame: FrameKey; readonly settings: Settings }) {
+export function Header({ frame, kit }: { readonly frame: FrameKey; readonly kit: Kit }) {
+  const { settings } = kit;
   const [help, setHelp] = useState(false);
+  const [palette, setPalette] = useState(0);
+  const { toggleColorScheme } = useMantineColorScheme();
   const stored = useStored();
+  useEffect(() => watchUpdates(updateNotice), []);
   const setTake = (take: Settings['take']) => void stored(() => changeSettings({ take }));
   useHotkeys([
     ...FRAMES.map(({ path }, at) => [String(at + 1), go(path)] as [string, () => void]),
     ['p', () => setTake(settings.take === 'once' ? 'repeatable' : 'once')],
     ['shift+?', () => setHelp(true)],
     ['?', () => setHelp(true)],
+    ['mod+K', () => setPalette((times) => times + 1)],
   ]);
   return (
     <header className={css.header}>
@@ -56,6 +67,9 @@ export function Header({ frame, settings }: { readonly frame: FrameKey; readonly
           ?
         </button>
       </div>
+      <Suspense fallback={null}>
+        {palette > 0 && <Palette key={palette} kit={kit} onTheme={toggleColorScheme} />}
+      </Suspense>
       <Shortcuts opened={help} onClose={() => setHelp(false)} />
     </header>
   );

@@ -26,7 +26,7 @@ export function Shell({ frame, demo, children }: ShellProps) {
         <a className={css.skip} href="#view">
           To the view
         </a>
-        <Header frame={frame} settings={state.kit.settings} />
+        <Header frame={frame} kit={state.kit} />
         <main id="view" className={css.view} tabIndex={-1}>
           <Phase state={state} demo={demo}>
             {children}

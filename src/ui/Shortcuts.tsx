@@ -9,6 +9,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Home, End', 'first and last card of a row'],
   ['Enter', 'read why'],
   ['Esc', 'back to the board'],
+  ['Ctrl + K', 'command palette'],
   ['?', 'this list'],
 ];
 

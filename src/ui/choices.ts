@@ -1,6 +1,9 @@
+import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/model/kit.ts';
 import { BUS_KEYS, type Bus, bus, busesOf } from '../core/standards/buses.ts';
 import { FAMILY_KEYS, family } from '../core/standards/families.ts';
 import { FORM_KEYS, type Form, form } from '../core/standards/forms.ts';
+import { SOURCE_WORDS } from '../text/rateLines.ts';
+import { INCIDENT_WORDS, STATE_WORDS } from '../text/state.ts';
 
 /** The closed lists of the forms, in words. */
 export const FORM_CHOICES = FORM_KEYS.map((value) => ({ value, label: form(value).name }));
@@ -38,3 +41,8 @@ export const WHEN_MISSING_CHOICES = [
   { value: 'warns', label: 'warns' },
   { value: 'advises', label: 'advises' },
 ] as const;
+
+export const STATE_CHOICES = CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] }));
+export const INCIDENT_CHOICES = INCIDENTS.map((value) => ({ value, label: INCIDENT_WORDS[value] }));
+
+export const SOURCE_CHOICES = RATE_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }));

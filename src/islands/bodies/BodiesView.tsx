@@ -20,9 +20,15 @@ export default function BodiesView({ demo }: { readonly demo: boolean }) {
 
 type Open = { readonly kind: 'known'; readonly id: string } | { readonly kind: 'new'; readonly body: Body };
 
+/** What the address asks to open: `?open=` and an id. */
+function openFromAddress(): Open | null {
+  const id = new URLSearchParams(window.location.search).get('open');
+  return id === null ? null : { kind: 'known', id };
+}
+
 function Bodies({ kit }: { readonly kit: Kit }) {
   const { bodies } = kit;
-  const [open, setOpen] = useState<Open | null>(null);
+  const [open, setOpen] = useState<Open | null>(openFromAddress);
   const stored = useStored();
   const first = bodies[0];
   const shown = open ?? (first ? ({ kind: 'known', id: first.id } as const) : null);

@@ -1,3 +1,4 @@
+import { lazy, Suspense, useState } from 'react';
 import { saveBody } from '../../app/kitActions.ts';
 import type { Body } from '../../core/model/kit.ts';
 import { bodySchema } from '../../kit/schema.ts';
@@ -5,9 +6,14 @@ import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { useItemForm } from '../../ui/useItemForm.ts';
+import { CounterFields } from './CounterFields.tsx';
+import { GroupFields } from './GroupFields.tsx';
 import { ModeFields } from './ModeFields.tsx';
 import { newMode, newSlot } from './newItems.ts';
 import { SlotFields } from './SlotFields.tsx';
+
+// The table parser comes with it; most visits never paste.
+const PasteModes = lazy(() => import('./PasteModes.tsx'));
 
 interface BodyFormProps {
   readonly body: Body;
@@ -28,6 +34,7 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
     nameOf: ({ name }) => name,
     onSaved,
   });
+  const [pasting, setPasting] = useState(false);
   const problems = Object.keys(form.errors).length;
   const field = form.getInputProps;
   return (
@@ -87,12 +94,28 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
           <ModeFields key={mode.id} form={form} at={at} />
         ))}
         {form.values.modes.length === 0 && <p className={css.hint}>Without a mode the body has no row on the board.</p>}
-        <div>
+        <div className={css.actions}>
           <button type="button" className="plain-button" onClick={() => form.insertListItem('modes', newMode())}>
             Add a mode
           </button>
+          <button type="button" className="plain-button" onClick={() => setPasting(true)}>
+            Paste modes from a table
+          </button>
         </div>
       </fieldset>
+      <GroupFields form={form} />
+      <CounterFields form={form} />
+      <Suspense fallback={null}>
+        {pasting && (
+          <PasteModes
+            onClose={() => setPasting(false)}
+            onAdd={(modes) => {
+              form.setFieldValue('modes', [...form.values.modes, ...modes] as never);
+              setPasting(false);
+            }}
+          />
+        )}
+      </Suspense>
       <div className={`${css.actions} ${css.sticky}`}>
         <button type="submit" className="ink-button" data-strong disabled={!changed}>
           Save

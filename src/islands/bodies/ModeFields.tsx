@@ -7,10 +7,11 @@ import { streamRate } from '../../core/rate/streamRate.ts';
 import { modeSpeed } from '../../text/cell.ts';
 import { doubtText } from '../../text/doubt.ts';
 import { MBpsText } from '../../text/quantity.ts';
-import { CODEC_CHOICES, RATE_CHOICES, RATE_IS_CHOICES } from '../../ui/choices.ts';
+import { CODEC_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
+import { RatioLadder } from './RatioLadder.tsx';
 import { RequirementFields } from './RequirementFields.tsx';
 
 type BodyFormApi = UseFormReturnType<Body>;
@@ -95,10 +96,23 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
             <NumberField label="Ratio, to 1" props={field('rate.ratio')} placeholder="3" />
           </>
         )}
+        <ChoiceField
+          label="Source of the rate"
+          props={field('rate.source')}
+          data={SOURCE_CHOICES}
+          unknown="not noted"
+        />
+        <TextField label="Page or clip" props={field('rate.sourceNote')} placeholder="" />
+        <TextField label="Group" props={field('group')} placeholder="none" />
+        <NumberField label="Viewing proxy beside it" unit="Mb/s" props={field('proxyMbps')} placeholder="none" />
         {kind === 'frame' && (
           <NumberField label="Bytes a frame" props={field('rate.bytesPerFrame')} placeholder="917504" />
         )}
       </div>
+      <RatioLadder
+        mode={withoutBlanks(mode) as Mode}
+        onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio as never)}
+      />
       <OverheadFields form={form} at={at} />
       <RequirementFields form={form} at={at} />
     </>

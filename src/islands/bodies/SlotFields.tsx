@@ -1,4 +1,4 @@
-import { Select } from '@mantine/core';
+import { Checkbox, Select } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import type { Body } from '../../core/model/kit.ts';
 import { busesOf } from '../../core/standards/buses.ts';
@@ -30,6 +30,12 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           unknown="not an SD slot"
         />
         <NumberField label="Maker promises up to" unit="GB" props={field('promisedMaxGB')} placeholder="not stated" />
+        <Checkbox
+          label="wants a card here even when the recording goes elsewhere"
+          className={css.full}
+          checked={slot.demandsCard === true}
+          onChange={(event) => form.setFieldValue(`slots.${at}.demandsCard`, event.currentTarget.checked as never)}
+        />
       </div>
       {slot.accepts.map((accepts, place) => (
         <div key={place} className={own.accepts}>

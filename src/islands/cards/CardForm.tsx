@@ -1,4 +1,4 @@
-import { TagsInput } from '@mantine/core';
+import { Checkbox, TagsInput } from '@mantine/core';
 import { saveCard } from '../../app/kitActions.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
 import type { Card } from '../../core/model/kit.ts';
@@ -6,10 +6,12 @@ import { isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';
 import { cardSchema } from '../../kit/schema.ts';
 import { labelProblemText } from '../../text/label.ts';
-import { busChoices, FORM_CHOICES } from '../../ui/choices.ts';
+import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { useItemForm } from '../../ui/useItemForm.ts';
+
+import { IncidentFields } from './IncidentFields.tsx';
 
 interface CardFormProps {
   readonly card: Card;
@@ -96,9 +98,28 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
             placeholder="98.7 % assumed"
             className={css.full}
           />
-          <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
         </div>
       </fieldset>
+      <fieldset className={css.section}>
+        <legend className={css.legend}>The thing itself</legend>
+        <div className={css.fields}>
+          <ChoiceField label="State" props={field('state')} data={STATE_CHOICES} unknown="not followed" />
+          <NumberField label="Written so far" unit="GB" props={field('writtenGB')} />
+          <NumberField label="Price paid" props={field('price')} />
+          <TextField label="Bought from" props={field('boughtFrom')} placeholder="" />
+          <TextField label="Bought on" props={field('boughtOn')} placeholder="2026-05-04" />
+          <TextField label="Firmware" props={field('firmware')} placeholder="" />
+          <TextField label="Warranty" props={field('warranty')} className={css.full} placeholder="" />
+          <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
+          <Checkbox
+            className={css.full}
+            label="Retired: stays in the wallet, leaves the board"
+            checked={values.retired === true}
+            onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked as never)}
+          />
+        </div>
+      </fieldset>
+      <IncidentFields form={form} />
       <div className={`${css.actions} ${css.panelSticky}`}>
         <button type="submit" className="ink-button" data-strong disabled={!changed}>
           Save

@@ -1,3 +1,4 @@
+import { SORT_KEYS, type SortKey, type WalletView } from '../../app/wallet.ts';
 import { printedBus } from '../../core/label/printedBus.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
@@ -6,6 +7,7 @@ import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import { fromGB } from '../../core/units/convert.ts';
 import { capacityText, MBpsFigure } from '../../text/quantity.ts';
+import { STATE_WORDS } from '../../text/state.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
 import css from './CardTable.module.css';
@@ -13,40 +15,101 @@ import css from './CardTable.module.css';
 interface CardTableProps {
   readonly cards: readonly Card[];
   readonly openId: string | null;
+  readonly view: WalletView;
+  readonly chosen: ReadonlySet<string>;
   readonly onOpen: (id: string) => void;
+  readonly onView: (view: WalletView) => void;
+  readonly onChoose: (ids: ReadonlySet<string>) => void;
 }
 
-/** The wallet: each card with what its print promises on its own bus. */
-export function CardTable({ cards, openId, onOpen }: CardTableProps) {
+const HEADS: Readonly<Record<SortKey, string>> = {
+  label: 'Label',
+  form: 'Form',
+  capacity: 'Capacity',
+  promise: 'Promises',
+  state: 'State',
+};
+
+const NUMBERS: readonly SortKey[] = ['capacity', 'promise'];
+
+/** The wallet: each card with what its print promises on its own bus. Heads sort; boxes choose several. */
+export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoose }: CardTableProps) {
+  const all = cards.length > 0 && cards.every(({ id }) => chosen.has(id));
+  const sortBy = (sort: SortKey): void =>
+    onView({ ...view, sort, descending: view.sort === sort ? !view.descending : false });
+  const toggle = (id: string): void => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    onChoose(next);
+  };
   return (
     <table className={css.table}>
       <thead>
         <tr>
-          <th scope="col">Label</th>
-          <th scope="col">Form</th>
-          <th scope="col" className={css.number}>
-            Capacity
+          <th scope="col" className={css.box}>
+            <input
+              type="checkbox"
+              aria-label="Choose all shown"
+              checked={all}
+              onChange={() => onChoose(all ? new Set() : new Set(cards.map(({ id }) => id)))}
+            />
           </th>
-          <th scope="col" className={css.number}>
-            Promises
-          </th>
+          {SORT_KEYS.map((key) => (
+            <th
+              key={key}
+              scope="col"
+              className={NUMBERS.includes(key) ? css.number : undefined}
+              aria-sort={view.sort === key ? (view.descending ? 'descending' : 'ascending') : undefined}
+            >
+              <button type="button" className={css.sort} onClick={() => sortBy(key)}>
+                {HEADS[key]}
+                <span aria-hidden="true">{view.sort === key ? (view.descending ? ' ↓' : ' ↑') : ''}</span>
+              </button>
+            </th>
+          ))}
           <th scope="col">Printed</th>
         </tr>
       </thead>
       <tbody>
         {cards.map((card) => (
-          <CardRow key={card.id} card={card} open={card.id === openId} onOpen={() => onOpen(card.id)} />
+          <CardRow
+            key={card.id}
+            card={card}
+            open={card.id === openId}
+            chosen={chosen.has(card.id)}
+            onOpen={() => onOpen(card.id)}
+            onToggle={() => toggle(card.id)}
+          />
         ))}
       </tbody>
     </table>
   );
 }
 
-function CardRow({ card, open, onOpen }: { readonly card: Card; readonly open: boolean; readonly onOpen: () => void }) {
+interface CardRowProps {
+  readonly card: Card;
+  readonly open: boolean;
+  readonly chosen: boolean;
+  readonly onOpen: () => void;
+  readonly onToggle: () => void;
+}
+
+function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
   const own = card.bus ?? printedBus(card.form, card.marks)?.bus ?? null;
   const { floor } = floorInForce(card, own);
+  const incidents = card.incidents?.length ?? 0;
   return (
-    <tr className={css.row} data-open={open || undefined} onClick={onOpen}>
+    <tr
+      className={css.row}
+      data-open={open || undefined}
+      data-retired={card.retired || undefined}
+      onClick={(event) => {
+        if (!(event.target instanceof HTMLInputElement)) onOpen();
+      }}
+    >
+      <td className={css.box}>
+        <input type="checkbox" aria-label={`Choose ${card.label}`} checked={chosen} onChange={onToggle} />
+      </td>
       <th scope="row" className={css.label}>
         <button type="button" className={css.open} aria-expanded={open}>
           {card.label}
@@ -56,7 +119,7 @@ function CardRow({ card, open, onOpen }: { readonly card: Card; readonly open: b
         <span className={css.form}>
           <FormSilhouette form={card.form} bus={own} />
           {form(card.form).name}
-          {own && <span className="soft">{bus(own).name.replace(`${form(card.form).name} `, '')}</span>}
+          {own && <span className="soft">{bus(own).name.replace(/^\S+ (?=\d)/, '')}</span>}
         </span>
       </td>
       <td className={css.number}>{capacityText(fromGB(card.capacityGB))}</td>
@@ -69,9 +132,13 @@ function CardRow({ card, open, onOpen }: { readonly card: Card; readonly open: b
           </b>
         )}
       </td>
+      <td>{card.retired ? 'retired' : card.state ? STATE_WORDS[card.state] : <span className="soft">—</span>}</td>
       <td>
         {card.marks.length > 0 ? card.marks.join(' ') : <span className="soft">no mark</span>}
         {labelRule(card) && <span className={css.doubt}>contradicts itself</span>}
+        {incidents > 0 && (
+          <span className={css.doubt}>{incidents === 1 ? '1 incident' : `${incidents} incidents`}</span>
+        )}
       </td>
     </tr>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { deleteCard, duplicateCard, newId } from '../../app/kitActions.ts';
+import { deleteCards, duplicateCard, newId } from '../../app/kitActions.ts';
+import { WHOLE_WALLET, walletCards } from '../../app/wallet.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { Shell } from '../../ui/Shell.tsx';
@@ -8,6 +9,9 @@ import { useStored } from '../../ui/useStored.ts';
 import { CardForm } from './CardForm.tsx';
 import css from './CardsView.module.css';
 import { CardTable } from './CardTable.tsx';
+import { LabelReader } from './LabelReader.tsx';
+import { ManyCards } from './ManyCards.tsx';
+import { WalletTools } from './WalletTools.tsx';
 
 export default function CardsView({ demo }: { readonly demo: boolean }) {
   return (
@@ -31,16 +35,30 @@ const newCard = (): Card => ({
   cacheGB: null,
 });
 
-type Open = { readonly kind: 'known'; readonly id: string } | { readonly kind: 'new'; readonly card: Card };
+type Open =
+  | { readonly kind: 'known'; readonly id: string }
+  | { readonly kind: 'new'; readonly card: Card }
+  | { readonly kind: 'reader' };
+
+/** What the address asks to open: `?open=` and an id. */
+function openFromAddress(): Open | null {
+  const id = new URLSearchParams(window.location.search).get('open');
+  return id === null ? null : { kind: 'known', id };
+}
 
 function Cards({ kit }: { readonly kit: Kit }) {
   const { cards } = kit;
-  const [open, setOpen] = useState<Open | null>(null);
+  const [open, setOpen] = useState<Open | null>(openFromAddress);
+  const [view, setView] = useState(WHOLE_WALLET);
+  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set());
   const stored = useStored();
-  const card = open?.kind === 'new' ? open.card : cards.find(({ id }) => id === open?.id);
+  const shown = walletCards(cards, view);
+  const chosen = shown.filter(({ id }) => chosenIds.has(id));
+  const knownId = open?.kind === 'known' ? open.id : null;
+  const card = open?.kind === 'new' ? open.card : cards.find(({ id }) => id === knownId);
   const remove = (one: Card): void =>
     void stored(async () => {
-      const undo = await deleteCard(one.id);
+      const undo = await deleteCards([one.id]);
       setOpen(null);
       undoNotice(`${one.label} deleted.`, undo);
     });
@@ -51,27 +69,49 @@ function Cards({ kit }: { readonly kit: Kit }) {
       <div className={css.wallet}>
         <div className={css.head}>
           <h1>Cards</h1>
-          <button
-            type="button"
-            className="ink-button"
-            data-strong={cards.length === 0 || undefined}
-            onClick={() => setOpen({ kind: 'new', card: newCard() })}
-          >
-            Add a card
-          </button>
+          <div className={css.actions}>
+            <button type="button" className="ink-button" onClick={() => setOpen({ kind: 'reader' })}>
+              Read a label
+            </button>
+            <button
+              type="button"
+              className="ink-button"
+              data-strong={cards.length === 0 || undefined}
+              onClick={() => setOpen({ kind: 'new', card: newCard() })}
+            >
+              Add a card
+            </button>
+          </div>
         </div>
         {cards.length === 0 ? (
           <p className={css.empty}>
             No card yet. A card here is a physical one, with the label you wrote on it and what its maker printed.
           </p>
         ) : (
-          <CardTable
-            cards={cards}
-            openId={card && open?.kind === 'known' ? card.id : null}
-            onOpen={(id) => setOpen({ kind: 'known', id })}
-          />
+          <>
+            <WalletTools view={view} shown={shown.length} all={cards.length} onView={setView} />
+            {chosen.length > 0 && <ManyCards chosen={chosen} all={cards} onDone={() => setChosenIds(new Set())} />}
+            {shown.length === 0 ? (
+              <p className={css.empty}>No card matches. Clear the search or a filter.</p>
+            ) : (
+              <CardTable
+                cards={shown}
+                openId={knownId}
+                view={view}
+                chosen={chosenIds}
+                onOpen={(id) => setOpen({ kind: 'known', id })}
+                onView={setView}
+                onChoose={setChosenIds}
+              />
+            )}
+          </>
         )}
       </div>
+      {open?.kind === 'reader' && (
+        <aside className={css.side} aria-label="Label reader">
+          <LabelReader onMake={(made) => setOpen({ kind: 'new', card: made })} onClose={() => setOpen(null)} />
+        </aside>
+      )}
       {card && (
         <aside className={css.side} aria-label={open?.kind === 'new' ? 'New card' : `Card ${card.label}`}>
           <CardForm

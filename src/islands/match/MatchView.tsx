@@ -1,16 +1,24 @@
 import { useCallback, useMemo, useState } from 'react';
+import { keepTrial, newId } from '../../app/kitActions.ts';
 import { policyOf } from '../../app/policy.ts';
 import { useBoard } from '../../app/useBoard.ts';
 import { useQuickCheck } from '../../app/useQuickCheck.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
+import type { Move } from '../../core/match/move.ts';
+import { type Trial, tryMove } from '../../core/match/trial.ts';
+import type { Take } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
+import { moveLine } from '../../text/move.ts';
 import { Shell } from '../../ui/Shell.tsx';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
 import { Board } from './Board.tsx';
 import { BoardEmpty } from './BoardEmpty.tsx';
 import css from './MatchView.module.css';
 import { QuickCheck } from './QuickCheck.tsx';
 import { SidePanel } from './SidePanel.tsx';
 import type { CellPick, WhySubject } from './subject.ts';
+import { TrialBar } from './TrialBar.tsx';
 import { useQueryText } from './useQueryText.ts';
 
 export default function MatchView({ demo }: { readonly demo: boolean }) {
@@ -23,6 +31,15 @@ export default function MatchView({ demo }: { readonly demo: boolean }) {
 
 type Selected = 'quick' | CellPick | null;
 
+/** A move being tried: the kit it makes, or only another kind of take. Nothing of it is stored before it is kept. */
+interface Trying {
+  readonly text: string;
+  readonly trial: Trial | null;
+  readonly take: Take | null;
+  /** Where to go back to when it is dropped. */
+  readonly from: CellPick;
+}
+
 /** What a selection stands for on the board as it is now; null when its mode or card is gone. */
 function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
   const cardAt = board.cards.findIndex(({ id }) => id === pick.cardId);
@@ -30,15 +47,18 @@ function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
   const row = board.rows[rowAt];
   const card = board.cards[cardAt];
   const cell = board.columns[cardAt]?.[rowAt];
-  if (!row || !card || !cell || !row.rate.ok)
-    return cell && row && card ? { cell, body: row.body, mode: row.mode, card, rate: null } : null;
-  return { cell, body: row.body, mode: row.mode, card, rate: row.rate.value };
+  if (!row || !card || !cell) return null;
+  return { cell, body: row.body, mode: row.mode, card, rate: row.rate.ok ? row.rate.value : null };
 }
 
 function Match({ kit }: { readonly kit: Kit }) {
   const { settings } = kit;
-  const policy = useMemo(() => policyOf(settings), [settings.take, settings.headroom]);
-  const board = useBoard(kit, policy);
+  const stored = useStored();
+  const [trying, setTrying] = useState<Trying | null>(null);
+  const take = trying?.take ?? settings.take;
+  const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
+  const shownKit = trying?.trial?.kit ?? kit;
+  const board = useBoard(shownKit, policy);
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
@@ -50,17 +70,45 @@ function Match({ kit }: { readonly kit: Kit }) {
     const { cell, body, ask, card, rate } = answer.value;
     return { cell, body, mode: ask.mode, card, rate, quick: true };
   }, [selected, board, answer]);
+  const startTrial = (move: Move): void => {
+    if (!subject) return;
+    const { body, mode, card } = subject;
+    const from = { bodyId: body.id, modeId: mode.id, cardId: card.id };
+    const trial = tryMove(move, { kit: shownKit, body, mode, card }, newId());
+    if (trial) setSelected({ bodyId: trial.bodyId, modeId: trial.modeId, cardId: trial.cardId });
+    // A move that only looks at another cell changes nothing that would have to be kept.
+    if (trial && !trial.changedBody && !trial.addedCard) return;
+    const line = moveLine(move, { cards: board.cards, body, mode });
+    setTrying({ text: line.text, trial, take: move.code === 'other-school' ? move.take : null, from });
+  };
+  const dropTrial = (): void => {
+    if (trying) setSelected(trying.from);
+    setTrying(null);
+  };
+  const keep = (): void =>
+    void stored(async () => {
+      if (!trying) return;
+      undoNotice('Kept.', await keepTrial(trying.trial, trying.take, settings.take));
+      setTrying(null);
+    });
   return (
     <div className={css.match}>
       <h1 className="unseen">Match: which card holds which mode</h1>
       <QuickCheck text={text} onText={setText} answer={answer} policy={policy} onWhy={() => setSelected('quick')} />
+      {trying && <TrialBar text={trying.text} onKeep={keep} onDrop={dropTrial} />}
       <div className={css.work}>
         {board.rows.length === 0 || board.cards.length === 0 ? (
           <BoardEmpty rows={board.rows.length} cards={board.cards.length} />
         ) : (
           <Board board={board} take={policy.take} picked={selected === 'quick' ? null : selected} onPick={onPick} />
         )}
-        <SidePanel subject={subject} take={policy.take} onClose={() => setSelected(null)} />
+        <SidePanel
+          subject={subject}
+          kit={shownKit}
+          policy={policy}
+          onMove={startTrial}
+          onClose={() => setSelected(null)}
+        />
       </div>
     </div>
   );

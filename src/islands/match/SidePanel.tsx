@@ -1,6 +1,8 @@
 import { Drawer } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
-import type { Take } from '../../core/model/kit.ts';
+import type { BoardKit } from '../../core/match/board.ts';
+import type { Move } from '../../core/match/move.ts';
+import type { Policy } from '../../core/match/policy.ts';
 import { Legend } from './Legend.tsx';
 import css from './SidePanel.module.css';
 import type { WhySubject } from './subject.ts';
@@ -8,12 +10,15 @@ import { Why } from './Why.tsx';
 
 interface SidePanelProps {
   readonly subject: WhySubject | null;
-  readonly take: Take;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly onMove: (move: Move) => void;
   readonly onClose: () => void;
 }
 
 /** Why, beside the board; over it where there is no room beside. The legend while nothing is selected. */
-export function SidePanel({ subject, take, onClose }: SidePanelProps) {
+export function SidePanel({ subject, kit, policy, onMove, onClose }: SidePanelProps) {
+  const why = subject && <Why subject={subject} kit={kit} policy={policy} onMove={onMove} />;
   const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (
@@ -25,7 +30,7 @@ export function SidePanel({ subject, take, onClose }: SidePanelProps) {
         title="Why"
         closeButtonProps={{ 'aria-label': 'Close' }}
       >
-        {subject && <Why subject={subject} take={take} />}
+        {why}
       </Drawer>
     );
   }
@@ -40,7 +45,7 @@ export function SidePanel({ subject, take, onClose }: SidePanelProps) {
         if (event.key === 'Escape') document.querySelector<HTMLElement>('[role="grid"]')?.focus();
       }}
     >
-      {subject ? <Why subject={subject} take={take} /> : <Legend take={take} />}
+      {why ?? <Legend take={policy.take} />}
     </aside>
   );
 }

@@ -1,6 +1,8 @@
+import type { BoardKit } from '../../core/match/board.ts';
 import type { Finding, Outcome } from '../../core/match/finding.ts';
+import type { Move } from '../../core/match/move.ts';
+import type { Policy } from '../../core/match/policy.ts';
 import { toneOf, type Verdict } from '../../core/match/verdict.ts';
-import type { Take } from '../../core/model/kit.ts';
 import { cellFigure, cellPlace, modeTitle } from '../../text/cell.ts';
 import { findingLine } from '../../text/finding.ts';
 import { stripSections } from '../../text/stripSections.ts';
@@ -12,7 +14,11 @@ import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import type { WhySubject } from './subject.ts';
 import css from './Why.module.css';
+import { WhyArrange } from './WhyArrange.tsx';
+import { WhyMoves } from './WhyMoves.tsx';
+import { WhySlowMotion } from './WhySlowMotion.tsx';
 import { WhySums } from './WhySums.tsx';
+import { WhyTest } from './WhyTest.tsx';
 
 const OUTCOME_TONES: Readonly<Record<Outcome, string>> = {
   pass: 'tone-cool',
@@ -22,8 +28,16 @@ const OUTCOME_TONES: Readonly<Record<Outcome, string>> = {
   unknown: 'tone-none',
 };
 
-/** Everything behind one answer: the three lines, the write path, the rule ladder, the arithmetic. */
-export function Why({ subject, take }: { readonly subject: WhySubject; readonly take: Take }) {
+interface WhyProps {
+  readonly subject: WhySubject;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly onMove: (move: Move) => void;
+}
+
+/** Everything behind one answer: the three lines, the write path, the rules, the arithmetic, and what would help. */
+export function Why({ subject, kit, policy, onMove }: WhyProps) {
+  const { take } = policy;
   const { cell, body, mode, card, rate, quick } = subject;
   const tone = toneOf(cell.verdict, take);
   return (
@@ -60,7 +74,11 @@ export function Why({ subject, take }: { readonly subject: WhySubject; readonly 
           ))}
         </ol>
       </section>
-      {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} />}
+      {!quick && <WhyTest subject={subject} />}
+      {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} kit={kit} />}
+      {rate && <WhySlowMotion subject={subject} policy={policy} />}
+      {!quick && <WhyMoves subject={subject} kit={kit} policy={policy} onMove={onMove} />}
+      {!quick && cell.need !== null && <WhyArrange subject={subject} kit={kit} policy={policy} />}
       <p className={css.caution}>
         One pass is not a guarantee, and the maker’s manual stands above this. Format in the body, after two verified
         copies.

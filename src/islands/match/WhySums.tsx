@@ -1,4 +1,6 @@
+import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/evaluate.ts';
+import { knownMinutes } from '../../core/match/knownMinutes.ts';
 import type { Body, Card } from '../../core/model/kit.ts';
 import type { StreamRate } from '../../core/rate/streamRate.ts';
 import { minutesKinds } from '../../text/minutesKinds.ts';
@@ -10,10 +12,11 @@ interface WhySumsProps {
   readonly body: Body;
   readonly card: Card;
   readonly cell: Cell;
+  readonly kit: BoardKit;
 }
 
 /** The arithmetic line by line; what the program assumed is marked as such. */
-export function WhySums({ rate, body, card, cell }: WhySumsProps) {
+export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
   const sums = cellSums(rate, body, card, cell);
   return (
     <section aria-label="Arithmetic" className={css.sums}>
@@ -29,7 +32,7 @@ export function WhySums({ rate, body, card, cell }: WhySumsProps) {
         ))}
       </dl>
       <dl className={css.kinds}>
-        {minutesKinds(cell).map(({ name, figure }) => (
+        {minutesKinds(cell, knownMinutes(cell, kit)).map(({ name, figure }) => (
           <div key={name} className={css.line}>
             <dt>{name}</dt>
             <dd className={css.result}>{figure}</dd>

@@ -1,0 +1,104 @@
+import { NumberInput, Select } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import { useMemo } from 'react';
+import { withoutBlanks } from '../../app/formValues.ts';
+import { decodeCounter } from '../../core/minutes/counter.ts';
+import type { Body, CounterReading } from '../../core/model/kit.ts';
+import { modeTitle } from '../../text/cell.ts';
+import { counterLines } from '../../text/counter.ts';
+import { plain } from '../../text/quantity.ts';
+import css from '../../ui/form.module.css';
+import own from './CounterFields.module.css';
+
+const isWhole = ({ capacityGB, minutes, modeId }: CounterReading): boolean =>
+  typeof capacityGB === 'number' && capacityGB > 0 && typeof minutes === 'number' && modeId !== '';
+
+/** What the body's counter shows for empty cards, and what that gives away about everything it writes. */
+export function CounterFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+  const counters = form.values.counters ?? [];
+  const { modes } = form.values;
+  const set = (next: readonly CounterReading[]) => form.setFieldValue('counters', next as never);
+  const change = (at: number, part: Partial<CounterReading>) =>
+    set(counters.map((one, place) => (place === at ? { ...one, ...part } : one)));
+  const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
+  const whole = counters.filter(isWhole);
+  const capacityGB = whole[0]?.capacityGB ?? 128;
+  const answer = useMemo(
+    () => (whole.length > 0 ? decodeCounter(body, whole, capacityGB) : null),
+    [body, whole, capacityGB],
+  );
+  const decoded = answer && 'decoded' in answer.result ? answer.result.decoded : null;
+  return (
+    <fieldset className={css.section}>
+      <legend className={css.legend}>What its counter shows</legend>
+      <p className={css.hint}>
+        Minutes the body shows for an empty card. A few readings of different modes tell how much it really writes.
+      </p>
+      {counters.map((reading, at) => (
+        <div key={at} className={own.reading}>
+          <Select
+            label="Mode"
+            data={modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+            value={reading.modeId || null}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            onChange={(modeId) => change(at, { modeId: modeId ?? '' })}
+          />
+          <NumberInput
+            label="Card, GB"
+            hideControls
+            value={reading.capacityGB}
+            error={form.errors[`counters.${at}.capacityGB`]}
+            onChange={(value) => change(at, { capacityGB: value as number })}
+          />
+          <NumberInput
+            label="Shown, min"
+            hideControls
+            value={reading.minutes}
+            error={form.errors[`counters.${at}.minutes`]}
+            onChange={(value) => change(at, { minutes: value as number })}
+          />
+          <button type="button" className="plain-button" onClick={() => set(counters.filter((_, one) => one !== at))}>
+            Take away
+          </button>
+        </div>
+      ))}
+      <div>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() =>
+            set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: '' as unknown as number }])
+          }
+        >
+          Note a reading
+        </button>
+      </div>
+      {answer && (
+        <div className={own.decoded} role="status">
+          {counterLines(answer, { ...body, counters: whole }).map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+          {decoded && (
+            <table className={own.table}>
+              <caption>It would show, on {plain(capacityGB)} GB</caption>
+              <tbody>
+                {decoded.predictions.map(({ modeId, minutes }) => {
+                  const mode = modes.find(({ id }) => id === modeId);
+                  const [low, high] = [Math.floor(minutes.low + 1e-6), Math.floor(minutes.high - 1e-6)];
+                  return (
+                    mode && (
+                      <tr key={modeId}>
+                        <th scope="row">{modeTitle(mode)}</th>
+                        <td>{low >= high ? low : `${low} – ${high}`} min</td>
+                      </tr>
+                    )
+                  );
+                })}
+              </tbody>
+            </table>
+          )}
+        </div>
+      )}
+    </fieldset>
+  );
+}

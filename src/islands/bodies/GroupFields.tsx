@@ -1,0 +1,56 @@
+import { Select, TagsInput, TextInput } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import type { Body, GroupRequirement } from '../../core/model/kit.ts';
+import { MARK_KEYS } from '../../core/standards/marks.ts';
+import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
+import css from '../../ui/form.module.css';
+import own from './GroupFields.module.css';
+
+/** What the body asks for whole groups of modes: a body can lock a codec family because its fastest option needs it. */
+export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+  const all = form.values.groupRequires ?? [];
+  const set = (next: readonly GroupRequirement[]) => form.setFieldValue('groupRequires', next as never);
+  return (
+    <fieldset className={css.section}>
+      <legend className={css.legend}>What it asks for groups of modes</legend>
+      {all.map((one, at) => (
+        <div key={at} className={own.row}>
+          <TextInput
+            label="Group"
+            placeholder="every mode"
+            value={one.group ?? ''}
+            onChange={(event) => {
+              const group = event.currentTarget.value;
+              set(all.map((other, place) => (place === at ? { ...other, group: group === '' ? null : group } : other)));
+            }}
+          />
+          <TagsInput
+            label="Asks for any of"
+            data={[...MARK_KEYS]}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            {...form.getInputProps(`groupRequires.${at}.anyOf`)}
+          />
+          <Select
+            label="Without it the body"
+            data={[...WHEN_MISSING_CHOICES]}
+            allowDeselect={false}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            {...form.getInputProps(`groupRequires.${at}.whenMissing`)}
+          />
+          <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
+            Take away
+          </button>
+        </div>
+      ))}
+      <div>
+        <button
+          type="button"
+          className="plain-button"
+          onClick={() => set([...all, { group: null, anyOf: [], whenMissing: 'warns' }])}
+        >
+          It asks a group for a mark
+        </button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,32 @@
+import type { UseFormReturnType } from '@mantine/form';
+import type { Card, Incident } from '../../core/model/kit.ts';
+import { INCIDENT_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+
+/** What went wrong with a card, each with its day. */
+export function IncidentFields({ form }: { readonly form: UseFormReturnType<Card> }) {
+  const incidents = form.values.incidents ?? [];
+  const set = (next: readonly Incident[]) => form.setFieldValue('incidents', next as never);
+  const fresh = (): Incident => ({ date: new Date().toISOString().slice(0, 10), kind: 'warning', text: '' });
+  return (
+    <fieldset className={css.section}>
+      <legend className={css.legend}>Incidents</legend>
+      {incidents.map((incident, at) => (
+        <div key={`${incident.date} ${at}`} className={css.fields}>
+          <TextField label="Date" props={form.getInputProps(`incidents.${at}.date`)} />
+          <ChoiceField label="What" props={form.getInputProps(`incidents.${at}.kind`)} data={INCIDENT_CHOICES} />
+          <TextField label="In words" props={form.getInputProps(`incidents.${at}.text`)} className={css.full} />
+          <button type="button" className="plain-button" onClick={() => set(incidents.filter((_, one) => one !== at))}>
+            Take away
+          </button>
+        </div>
+      ))}
+      <div className={css.actions}>
+        <button type="button" className="plain-button" onClick={() => set([...incidents, fresh()])}>
+          Note an incident
+        </button>
+      </div>
+    </fieldset>
+  );
+}

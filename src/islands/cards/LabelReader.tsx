@@ -1,0 +1,127 @@
+import { useId, useMemo, useState } from 'react';
+import { cardOfLabel, toggleMark } from '../../app/labelCard.ts';
+import { isHarmless, labelProblems } from '../../core/label/labelProblems.ts';
+import { readLabel } from '../../core/label/readLabel.ts';
+import { slotBuses } from '../../core/label/slotKinds.ts';
+import { floorInForce } from '../../core/match/rules/guarantee.ts';
+import type { Card } from '../../core/model/kit.ts';
+import { bus } from '../../core/standards/buses.ts';
+import { form as formRow } from '../../core/standards/forms.ts';
+import { APP_MEANING, labelProblemText, markMeaning, peakText } from '../../text/label.ts';
+import { MBpsFigure } from '../../text/quantity.ts';
+import { Amount } from '../../ui/Amount.tsx';
+import { CardFace } from './CardFace.tsx';
+import css from './LabelReader.module.css';
+
+interface LabelReaderProps {
+  readonly onMake: (card: Card) => void;
+  readonly onClose: () => void;
+}
+
+/** Type what is printed, or tap it on a card: what each mark promises, where, what it does not, and what contradicts. */
+export function LabelReader({ onMake, onClose }: LabelReaderProps) {
+  const [text, setText] = useState('128GB SDXC II U3 V60 270MB/s');
+  const label = useMemo(() => readLabel(text), [text]);
+  const problems = labelProblems(label);
+  const card = cardOfLabel(label);
+  const form = label.form ?? 'sd';
+  const inputId = useId();
+  return (
+    <section className={css.reader} aria-label="Label reader">
+      <header className={css.head}>
+        <h2 className={css.title}>Read a label</h2>
+        <button type="button" className="plain-button" onClick={onClose}>
+          Close
+        </button>
+      </header>
+      <label className={css.line} htmlFor={inputId}>
+        What is printed, in any order
+      </label>
+      <input
+        id={inputId}
+        className={css.input}
+        value={text}
+        maxLength={500}
+        placeholder="128GB SDXC II U3 V60 270MB/s"
+        autoComplete="off"
+        autoCapitalize="characters"
+        spellCheck={false}
+        onChange={(event) => setText(event.currentTarget.value)}
+      />
+      <CardFace label={label} form={form} onToggle={(word) => setText(toggleMark(text, word))} />
+      {problems.length > 0 && (
+        <ul className={css.problems}>
+          {problems.map((problem) => (
+            <li key={JSON.stringify(problem)} className={isHarmless(problem) ? css.harmless : css.problem}>
+              {labelProblemText(problem)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3 className={css.section}>What each mark promises</h3>
+      <dl className={css.list}>
+        {label.marks.map((key, at) => (
+          <div key={`${key} ${label.marks.indexOf(key) === at ? '' : at}`} className={css.row}>
+            <dt>{key}</dt>
+            <dd>{markMeaning(key)}</dd>
+          </div>
+        ))}
+        {label.apps.map((key) => (
+          <div key={key} className={css.row}>
+            <dt>{key}</dt>
+            <dd>{APP_MEANING}</dd>
+          </div>
+        ))}
+        {label.bus && label.busPrinted && (
+          <div className={css.row}>
+            <dt>Bus</dt>
+            <dd>{bus(label.bus).name}: how fast the contacts are, not how fast the card writes</dd>
+          </div>
+        )}
+        {peakText(label) && (
+          <div className={css.row}>
+            <dt>Peak</dt>
+            <dd>{peakText(label)}</dd>
+          </div>
+        )}
+        {label.marks.length === 0 && (
+          <div className={css.row}>
+            <dt>No mark</dt>
+            <dd>nothing printed here promises a write speed</dd>
+          </div>
+        )}
+      </dl>
+      <h3 className={css.section}>In each kind of slot</h3>
+      <dl className={css.list}>
+        {slotBuses(form, label.bus).map(({ slot, inForce }) => {
+          const { mark, floor } = floorInForce({ form, marks: label.words }, inForce);
+          return (
+            <div key={slot} className={css.slot}>
+              <dt>{bus(slot).name}</dt>
+              <dd className={css.floor}>
+                {inForce === null ? (
+                  <span className="soft">no common bus</span>
+                ) : floor === null ? (
+                  <span className="soft">nothing promised</span>
+                ) : (
+                  <>
+                    <span className="soft">{mark}</span>
+                    <b>
+                      <Amount {...MBpsFigure(floor)} />
+                    </b>
+                  </>
+                )}
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+      <div>
+        <button type="button" className="ink-button" data-strong disabled={!card} onClick={() => card && onMake(card)}>
+          Make a card of this
+        </button>
+        {!card && <p className={css.hint}>Add its capacity, and its form ({formRow(form).name} is guessed).</p>}
+      </div>
+    </section>
+  );
+}

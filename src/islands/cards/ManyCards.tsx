@@ -1,0 +1,80 @@
+import { Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { changeCards, deleteCards, duplicateMany } from '../../app/kitActions.ts';
+import { CARD_STATES, type Card, type CardState } from '../../core/model/kit.ts';
+import { STATE_WORDS } from '../../text/state.ts';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import css from './ManyCards.module.css';
+
+interface ManyCardsProps {
+  readonly chosen: readonly Card[];
+  readonly all: readonly Card[];
+  readonly onDone: () => void;
+}
+
+const plural = (count: number): string => (count === 1 ? '1 card' : `${count} cards`);
+
+/** What can be done to several cards at once; each with one undo for all. */
+export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
+  const stored = useStored();
+  const [copies, setCopies] = useState('1');
+  const count = Number(copies);
+  const valid = Number.isInteger(count) && count >= 1 && count <= 100;
+  const change = (what: Partial<Card>, words: string): void =>
+    void stored(async () => undoNotice(`${plural(chosen.length)} ${words}.`, await changeCards(chosen, what)));
+  return (
+    <fieldset className={css.many}>
+      <legend className="unseen">{plural(chosen.length)} chosen</legend>
+      <b>{plural(chosen.length)}</b>
+      <Select
+        aria-label="State of the chosen cards"
+        placeholder="Set state"
+        className={css.state}
+        data={CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] }))}
+        value={null}
+        comboboxProps={{ transitionProps: { duration: 0 } }}
+        onChange={(state) =>
+          state && change({ state: state as CardState }, `set to ${STATE_WORDS[state as CardState]}`)
+        }
+      />
+      <button type="button" className="plain-button" onClick={() => change({ retired: true }, 'retired')}>
+        Retire
+      </button>
+      <button type="button" className="plain-button" onClick={() => change({ retired: false }, 'back in use')}>
+        Back in use
+      </button>
+      <span className={css.copies}>
+        <button
+          type="button"
+          className="plain-button"
+          disabled={!valid}
+          onClick={() => void stored(async () => undoNotice('Duplicated.', await duplicateMany(chosen, all, count)))}
+        >
+          Duplicate
+        </button>
+        <TextInput
+          aria-label="Copies of each"
+          className={css.number}
+          value={copies}
+          error={!valid}
+          onChange={(event) => setCopies(event.currentTarget.value)}
+        />
+        times
+      </span>
+      <button
+        type="button"
+        className="plain-button"
+        onClick={() =>
+          void stored(async () => {
+            const undo = await deleteCards(chosen.map(({ id }) => id));
+            onDone();
+            undoNotice(`${plural(chosen.length)} deleted.`, undo);
+          })
+        }
+      >
+        Delete
+      </button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,57 @@
+import { Select, TextInput } from '@mantine/core';
+import type { WalletView } from '../../app/wallet.ts';
+import { CARD_STATES, type CardState } from '../../core/model/kit.ts';
+import type { Form } from '../../core/standards/forms.ts';
+import { STATE_WORDS } from '../../text/state.ts';
+import { FORM_CHOICES } from '../../ui/choices.ts';
+import css from './WalletTools.module.css';
+
+interface WalletToolsProps {
+  readonly view: WalletView;
+  readonly shown: number;
+  readonly all: number;
+  readonly onView: (view: WalletView) => void;
+}
+
+const STATES = [
+  ...CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] })),
+  { value: 'retired', label: 'retired' },
+];
+
+/** Search and filters over the wallet. */
+export function WalletTools({ view, shown, all, onView }: WalletToolsProps) {
+  const still = { transitionProps: { duration: 0 } } as const;
+  return (
+    <search className={css.tools}>
+      <TextInput
+        aria-label="Search cards"
+        placeholder="Search label, mark, note"
+        value={view.search}
+        onChange={(event) => onView({ ...view, search: event.currentTarget.value })}
+      />
+      <Select
+        aria-label="Only this form"
+        placeholder="Every form"
+        clearable
+        clearButtonProps={{ 'aria-label': 'Every form' }}
+        data={FORM_CHOICES}
+        value={view.form}
+        comboboxProps={still}
+        onChange={(form) => onView({ ...view, form: form as Form | null })}
+      />
+      <Select
+        aria-label="Only this state"
+        placeholder="Every state"
+        clearable
+        clearButtonProps={{ 'aria-label': 'Every state' }}
+        data={STATES}
+        value={view.state}
+        comboboxProps={still}
+        onChange={(state) => onView({ ...view, state: state as CardState | 'retired' | null })}
+      />
+      <span className={css.count} role="status">
+        {shown === all ? `${all} cards` : `${shown} of ${all} cards`}
+      </span>
+    </search>
+  );
+}

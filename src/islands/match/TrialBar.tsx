@@ -1,0 +1,23 @@
+import css from './TrialBar.module.css';
+
+interface TrialBarProps {
+  readonly text: string;
+  readonly onKeep: () => void;
+  readonly onDrop: () => void;
+}
+
+/** Says that the board shows a trial, which one, and offers to keep or drop it. */
+export function TrialBar({ text, onKeep, onDrop }: TrialBarProps) {
+  return (
+    <div className={css.bar} role="status">
+      <b>Trial</b>
+      <span className={css.text}>{text}</span>
+      <button type="button" className="plain-button" onClick={onKeep}>
+        Keep it
+      </button>
+      <button type="button" className="plain-button" onClick={onDrop}>
+        Drop it
+      </button>
+    </div>
+  );
+}

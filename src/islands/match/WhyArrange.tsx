@@ -1,0 +1,81 @@
+import { Select } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { saveBody } from '../../app/kitActions.ts';
+import { arrange } from '../../core/match/arrange.ts';
+import type { BoardKit } from '../../core/match/board.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import { toneOf } from '../../core/match/verdict.ts';
+import type { Arrangement } from '../../core/model/kit.ts';
+import { arrangedText } from '../../text/arranged.ts';
+import { minutesFigure } from '../../text/quantity.ts';
+import { VERDICT_WORDS } from '../../text/verdict.ts';
+import { Amount } from '../../ui/Amount.tsx';
+import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import type { WhySubject } from './subject.ts';
+import css from './WhyArrange.module.css';
+
+interface WhyArrangeProps {
+  readonly subject: WhySubject;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+}
+
+/** Two cards at once, tried on the spot: relay, mirrored, split, with any second card; kept for the body on demand. */
+export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
+  const { body, mode, card } = subject;
+  const [way, setWay] = useState<Arrangement>(body.arrangement);
+  const [secondId, setSecondId] = useState(card.id);
+  const stored = useStored();
+  const second = kit.cards.find(({ id }) => id === secondId) ?? card;
+  const result = useMemo(
+    () => arrange({ body, mode, arrangement: way, cards: [card, second], tests: kit.tests, policy }),
+    [body, mode, way, card, second, kit.tests, policy],
+  );
+  if (body.slots.length < 2 || !result) return null;
+  const keep = (): void =>
+    void stored(async () =>
+      undoNotice(`${body.name} now records ${way}.`, await saveBody({ ...body, arrangement: way })),
+    );
+  return (
+    <section className={css.arrange} aria-labelledby="arrange-heading">
+      <h3 id="arrange-heading">Over two slots</h3>
+      <div className={css.fields}>
+        <Select
+          label="Record"
+          data={[...ARRANGEMENT_CHOICES]}
+          value={way}
+          allowDeselect={false}
+          comboboxProps={{ transitionProps: { duration: 0 } }}
+          onChange={(next) => next && setWay(next as Arrangement)}
+        />
+        <Select
+          label="Second card"
+          data={kit.cards.map(({ id, label }) => ({ value: id, label: id === card.id ? `another ${label}` : label }))}
+          value={secondId}
+          disabled={way === 'single'}
+          allowDeselect={false}
+          comboboxProps={{ transitionProps: { duration: 0 } }}
+          onChange={(next) => next && setSecondId(next)}
+        />
+      </div>
+      <p className={`${css.result} tone-${toneOf(result.verdict, policy.take)}`} role="status">
+        <VerdictGlyph verdict={result.verdict} size={16} />
+        {VERDICT_WORDS[result.verdict]}
+        {result.minutes !== null && (
+          <span className={css.minutes}>
+            <Amount {...minutesFigure(result.minutes)} />
+          </span>
+        )}
+      </p>
+      <p className={css.note}>{arrangedText(result)}</p>
+      {way !== body.arrangement && (
+        <button type="button" className="plain-button" onClick={keep}>
+          Keep this for {body.name}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import type { BoardKit } from '../../core/match/board.ts';
+import type { Move } from '../../core/match/move.ts';
+import { movesFor } from '../../core/match/moves.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import { moveLine } from '../../text/move.ts';
+import type { WhySubject } from './subject.ts';
+import css from './WhyMoves.module.css';
+
+interface WhyMovesProps {
+  readonly subject: WhySubject;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly onMove: (move: Move) => void;
+}
+
+/** What would make it hold, or hold for less; each is one press from being tried on the board. */
+export function WhyMoves({ subject, kit, policy, onMove }: WhyMovesProps) {
+  const { cell, body, mode, card } = subject;
+  const moves = useMemo(() => movesFor({ kit, body, mode, card, cell, policy }), [kit, body, mode, card, cell, policy]);
+  if (moves.length === 0) return null;
+  return (
+    <section className={css.moves} aria-labelledby="moves-heading">
+      <h3 id="moves-heading">Moves</h3>
+      <ul className={css.list}>
+        {moves.map((move) => {
+          const { text, cost } = moveLine(move, { cards: kit.cards, body, mode });
+          return (
+            <li key={move.code} className={css.move}>
+              <button type="button" className="plain-button" onClick={() => onMove(move)}>
+                {text}
+              </button>
+              <span className={css.cost}>{cost}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
