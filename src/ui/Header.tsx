@@ -3,6 +3,7 @@ import { useHotkeys } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { changeSettings } from '../app/kitActions.ts';
 import { watchUpdates } from '../app/updates.ts';
+import { watchStore } from '../app/watchStore.ts';
 import type { Kit, Settings } from '../kit/kit.ts';
 import { FRAMES, type FrameKey } from './frames.ts';
 import css from './Header.module.css';
@@ -11,7 +12,7 @@ import { KitMenu } from './KitMenu.tsx';
 import { PolicySwitch } from './PolicySwitch.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
-import { updateNotice } from './updateNotice.tsx';
+import { updateNotice, versionNotices } from './updateNotice.tsx';
 import { useStored } from './useStored.ts';
 
 // Loaded when it is first called for.
@@ -26,7 +27,10 @@ export function Header({ frame, kit }: { readonly frame: FrameKey; readonly kit:
   const [palette, setPalette] = useState(0);
   const { toggleColorScheme } = useMantineColorScheme();
   const stored = useStored();
-  useEffect(() => watchUpdates(updateNotice), []);
+  useEffect(() => {
+    watchUpdates(updateNotice);
+    watchStore(versionNotices);
+  }, []);
   const setTake = (take: Settings['take']) => void stored(() => changeSettings({ take }));
   useHotkeys([
     ...FRAMES.map(({ path }, at) => [String(at + 1), go(path)] as [string, () => void]),

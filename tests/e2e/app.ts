@@ -12,7 +12,9 @@ export class App {
   private constructor(
     readonly driver: WebDriver,
     readonly address: string,
-    private readonly closeAll: () => Promise<void>,
+    /** Takes the server away, as a place without a network does. */
+    readonly stopServer: () => void,
+    private readonly closeBrowser: () => Promise<void>,
   ) {}
 
   static async open(
@@ -21,13 +23,13 @@ export class App {
     const { demo = true, ...browserOptions } = options;
     const server = await startServer({ demo });
     const browser = await openBrowser(browserOptions);
-    return new App(browser.driver, server.address, async () => {
-      await browser.close();
-      server.stop();
-    });
+    return new App(browser.driver, server.address, server.stop, browser.close);
   }
 
-  close = (): Promise<void> => this.closeAll();
+  async close(): Promise<void> {
+    await this.closeBrowser();
+    this.stopServer();
+  }
 
   async visit(path: string): Promise<void> {
     await this.driver.get(this.address + path);
@@ -72,6 +74,35 @@ export class App {
     );
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text);
+  }
+
+  /** Chooses an option of a list by the list's label. */
+  async pick(label: string, option: string): Promise<void> {
+    const field = await this.driver.wait(
+      until.elementLocated(By.xpath(`//label[starts-with(normalize-space(.), "${label}")]/following::input[1]`)),
+      WAIT,
+      `list “${label}”`,
+    );
+    await this.press(field);
+    await this.option(option);
+  }
+
+  /** Presses an option of the list that is open; closed lists keep theirs in the page, unseen. */
+  async option(text: string): Promise<void> {
+    const choice = By.xpath(`//*[@role="option"][normalize-space(.)="${text}"]`);
+    await this.driver.wait(
+      async () => {
+        for (const one of await this.driver.findElements(choice)) {
+          if (await one.isDisplayed()) {
+            await one.click();
+            return true;
+          }
+        }
+        return false;
+      },
+      5000,
+      `option “${text}”`,
+    );
   }
 
   async keys(...keys: string[]): Promise<void> {

@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { App } from './app.ts';
 
@@ -28,17 +28,6 @@ const choose = async (name: string, text: string): Promise<void> => {
   writeFileSync(file, text);
   await kitMenu('Import a kit file');
   await (await app.find('input[type=file]')).sendKeys(file);
-};
-
-const pick = async (label: string, option: string): Promise<void> => {
-  const field = await app.driver.findElement(
-    By.xpath(`//label[starts-with(normalize-space(.), "${label}")]/following::input[1]`),
-  );
-  await app.run('arguments[0].scrollIntoView({ block: "center" })', field);
-  await field.click();
-  await app.driver
-    .wait(until.elementLocated(By.xpath(`//*[@role="option"][normalize-space(.)="${option}"]`)), 5000)
-    .click();
 };
 
 const exported = async (): Promise<string> => {
@@ -122,7 +111,7 @@ describe('a kit of one’s own', () => {
     await app.seesText('table', 'S-01');
     await app.visit('/bodies');
     await app.seesText('nav[aria-label=Bodies]', 'Skiff');
-    await pick('Recording over', 'Mirrored: both at once');
+    await app.pick('Recording over', 'Mirrored: both at once');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Skiff saved');
   });

@@ -107,7 +107,7 @@ describe('Match, on the demo kit', () => {
 });
 
 describe('for every eye', () => {
-  const views = ['/', '/bodies', '/cards', '/heat'] as const;
+  const views = ['/', '/bodies', '/cards', '/heat', '/crew'] as const;
   for (const theme of ['light', 'dark']) {
     it.each(views)(`axe-core finds nothing serious in %s, ${theme}`, async (view) => {
       await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);

@@ -40,6 +40,9 @@ type Open =
   | { readonly kind: 'new'; readonly card: Card }
   | { readonly kind: 'reader' };
 
+/** Cards shown at once: a wallet of thousands is searched, not scrolled. */
+const PAGE = 200;
+
 /** What the address asks to open: `?open=` and an id. */
 function openFromAddress(): Open | null {
   const id = new URLSearchParams(window.location.search).get('open');
@@ -50,6 +53,7 @@ function Cards({ kit }: { readonly kit: Kit }) {
   const { cards } = kit;
   const [open, setOpen] = useState<Open | null>(openFromAddress);
   const [view, setView] = useState(WHOLE_WALLET);
+  const [limit, setLimit] = useState(PAGE);
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set());
   const stored = useStored();
   const shown = walletCards(cards, view);
@@ -95,7 +99,7 @@ function Cards({ kit }: { readonly kit: Kit }) {
               <p className={css.empty}>No card matches. Clear the search or a filter.</p>
             ) : (
               <CardTable
-                cards={shown}
+                cards={shown.slice(0, limit)}
                 openId={knownId}
                 view={view}
                 chosen={chosenIds}
@@ -103,6 +107,14 @@ function Cards({ kit }: { readonly kit: Kit }) {
                 onView={setView}
                 onChoose={setChosenIds}
               />
+            )}
+            {shown.length > limit && (
+              <p className={css.more}>
+                {limit} of {shown.length} shown.{' '}
+                <button type="button" className="plain-button" onClick={() => setLimit(limit + PAGE)}>
+                  Show {Math.min(PAGE, shown.length - limit)} more
+                </button>
+              </p>
             )}
           </>
         )}

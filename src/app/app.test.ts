@@ -1,0 +1,188 @@
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import { readLabel } from '../core/label/readLabel.ts';
+import { board } from '../core/match/board.ts';
+import { DEFAULT_POLICY } from '../core/match/policy.ts';
+import { aBody, aCard, aMode } from '../core/testing.ts';
+import { cardSchema } from '../kit/schema.ts';
+import { boardCsv, cardsCsv, csvText, modesCsv } from './csv.ts';
+import { fieldErrors, withoutBlanks } from './formValues.ts';
+import { nextName } from './kitActions.ts';
+import { cardOfLabel, toggleMark } from './labelCard.ts';
+import { guessColumns, isRefusal, MAX_PASTED, modeOfRow, readTable } from './pasteModes.ts';
+import { storeMessage } from './storeMessage.ts';
+import { WHOLE_WALLET, walletCards } from './wallet.ts';
+
+const modesOf = (text: string) => {
+  const table = readTable(text);
+  if (isRefusal(table)) throw new Error(table.code);
+  const columns = guessColumns(table);
+  return table.rows.map((row) => modeOfRow(row, columns));
+};
+
+describe('modes from a pasted table', () => {
+  it.each([
+    ['tabs', 'Mode\tSize\tfps\tMb/s\n4K intra\t3840x2160\t50\t500'],
+    ['semicolons and decimal commas', 'Mode;Size;fps;Mb/s\n4K intra;3840 × 2160;50,0;500,0'],
+    ['a byte-order mark', '\ufeffMode,Size,fps,Mb/s\n4K intra,3840x2160,50,500'],
+    ['quotes and line breaks inside cells', 'Mode,"Size\n(px)",fps,Mb/s\n"4K intra","3840x2160",50,"500"'],
+    ['other words, other order', 'Bitrate,Frame rate,Resolution,Name\n500 Mbps,50p,3840*2160,4K intra'],
+    ['a rate in bytes', 'Mode,Size,fps,Data rate\n4K intra,3840x2160,50,62.5 MB/s'],
+  ])('reads %s', (_, text) => {
+    expect(modesOf(text)).toMatchObject([
+      { ok: true, mode: { name: '4K intra', width: 3840, height: 2160, fps: 50, codec: 'intra', rate: { Mbps: 500 } } },
+    ]);
+  });
+
+  it('reads 29,97 with its comma', () => {
+    expect(modesOf('Mode;fps;Mb/s\nA;29,97;100')).toMatchObject([{ mode: { fps: 29.97 } }]);
+  });
+
+  it('leaves out what it cannot read, and says why', () => {
+    const rows = modesOf('Mode,fps,Mb/s\nA,25,100 m\nB,soon,100\n,25,100\nC,25,100\nD,25,-3\nE,25,NaN');
+    expect(rows.map((row) => (row.ok ? row.mode.name : row.problem))).toEqual([
+      'rate',
+      'fps',
+      'name',
+      'C',
+      'rate',
+      'rate',
+    ]);
+  });
+
+  it('refuses an empty paste and one past its limit, whole', () => {
+    expect(readTable('  \n ')).toEqual({ code: 'empty' });
+    const many = `Mode,fps,Mb/s\n${'A,25,100\n'.repeat(MAX_PASTED + 1)}`;
+    expect(readTable(many)).toEqual({ code: 'too-many', rows: MAX_PASTED + 2, max: MAX_PASTED });
+    expect(isRefusal(readTable('A\tB\n'.repeat(10_000)))).toBe(true);
+  });
+});
+
+describe('CSV', () => {
+  const parse = (text: string) =>
+    Papa.parse<Record<string, string>>(text.replace('\ufeff', ''), { header: true, skipEmptyLines: true }).data;
+
+  it('neutralises cells that a spreadsheet would run', () => {
+    for (const evil of ['=1+1', '+cmd', '-2+3', '@SUM(A1)', '\t=1', '\r=1']) {
+      const [row] = parse(csvText(['a'], [[evil]]));
+      expect(row?.a?.startsWith("'"), JSON.stringify(evil)).toBe(true);
+    }
+  });
+
+  it('gives back the board that was written', () => {
+    const body = aBody({ name: 'Dory, "old"', modes: [aMode({ name: '4K\nintra' })] });
+    const [row, ...rest] = parse(
+      boardCsv(
+        board({ bodies: [body], cards: [aCard(), aCard({ id: 'x', form: 'xqd' })], tests: [] }, DEFAULT_POLICY),
+        'once',
+      ),
+    );
+    expect(row).toMatchObject({
+      body: 'Dory, "old"',
+      mode: '4K\nintra',
+      verdict: 'Guaranteed',
+      'planned minutes': '67',
+      'need MB/s': '62.5',
+      'floor MB/s': '90',
+    });
+    expect(rest, 'pairs that cannot meet are left out').toEqual([]);
+  });
+
+  it('gives back the wallet and the modes; unknown is empty, not zero', () => {
+    expect(parse(cardsCsv([aCard({ note: '=evil()' })]))).toMatchObject([
+      { label: 'C-01', capacityGB: '256', usableGB: '', marks: 'II U3 V90', note: "'=evil()" },
+    ]);
+    expect(parse(modesCsv([aBody()]))).toMatchObject([{ body: 'body', 'peak MB/s': '62.5' }]);
+  });
+});
+
+describe('the wallet', () => {
+  const cards = [
+    aCard({ id: '1', label: 'C-10', capacityGB: 64, marks: [] }),
+    aCard({ id: '2', label: 'C-2', capacityGB: 128, state: 'full', note: 'borrowed' }),
+    aCard({ id: '3', label: 'A-1', form: 'xqd', marks: [], retired: true }),
+  ];
+  const labels = (view: Partial<typeof WHOLE_WALLET>) =>
+    walletCards(cards, { ...WHOLE_WALLET, ...view }).map(({ label }) => label);
+
+  it('sorts labels as people count, and numbers as numbers, either way', () => {
+    expect(labels({ sort: 'label' })).toEqual(['A-1', 'C-2', 'C-10']);
+    expect(labels({ sort: 'capacity', descending: true })).toEqual(['A-1', 'C-2', 'C-10']);
+    expect(labels({ sort: 'promise', descending: true })[0]).toBe('C-2');
+    expect(labels({})).toEqual(['C-10', 'C-2', 'A-1']);
+  });
+
+  it('finds by every word, in any field a person reads', () => {
+    expect(labels({ search: 'v90 borrowed' })).toEqual(['C-2']);
+    expect(labels({ search: 'xqd' })).toEqual(['A-1']);
+    expect(labels({ search: 'nothing such' })).toEqual([]);
+  });
+
+  it('narrows by form and state', () => {
+    expect(labels({ form: 'sd' })).toEqual(['C-10', 'C-2']);
+    expect(labels({ state: 'full' })).toEqual(['C-2']);
+    expect(labels({ state: 'retired' })).toEqual(['A-1']);
+  });
+
+  it('counts labels on', () => {
+    expect(nextName('A-01', ['A-01', 'A-02'])).toBe('A-03');
+    expect(nextName('A-09', ['A-09'])).toBe('A-10');
+    expect(nextName('Dory', ['Dory'])).toBe('Dory 2');
+  });
+});
+
+describe('a label made a card', () => {
+  it('carries what is printed, and only that', () => {
+    const card = cardOfLabel(readLabel('128GB SDXC II U3 V60 270MB/s'));
+    expect(card).toMatchObject({
+      form: 'sd',
+      capacityGB: 128,
+      marks: ['SDXC', 'II', 'U3', 'V60'],
+      readMBps: 270,
+      writeMBps: null,
+      sustainedMBps: null,
+    });
+    expect(cardOfLabel(readLabel('SDXC II'))).toBeNull();
+  });
+
+  it('has marks tapped on and off', () => {
+    expect(toggleMark('128GB V60', 'V90')).toBe('128GB V60 V90');
+    expect(toggleMark('128GB V60 V90', 'V60')).toBe('128GB V90');
+    expect(toggleMark('128GB vpg-400', 'VPG400')).toBe('128GB');
+  });
+});
+
+describe('forms', () => {
+  it('write an emptied number as unknown and keep an emptied note', () => {
+    expect(withoutBlanks({ usableGB: '', note: '', list: [{ fps: '' }] })).toEqual({
+      usableGB: null,
+      note: '',
+      list: [{ fps: null }],
+    });
+  });
+
+  it('name the field and the limit', () => {
+    expect(fieldErrors(cardSchema, { ...aCard(), label: '', capacityGB: '', readMBps: -1 })).toEqual({
+      label: 'Label is empty. Enter at least one character.',
+      capacityGB: 'Capacity must be a number.',
+      readMBps: 'Read speed must be above 0.',
+    });
+  });
+});
+
+describe('a store that refuses', () => {
+  const named = (name: string, inner?: Error): Error => Object.assign(new Error('x'), { name, inner });
+
+  it.each([
+    [named('QuotaExceededError'), 'storage is full'],
+    [named('AbortError', named('QuotaExceededError')), 'storage is full'],
+    [named('DatabaseClosedError'), 'Another tab'],
+    [named('VersionError'), 'Another tab'],
+    [new Error('x'), 'did not save'],
+    ['odd', 'unknown reason'],
+  ])('says what happened and that nothing changed: %s', (thrown, part) => {
+    const message = storeMessage(thrown);
+    expect(message).toContain(part);
+    expect(message).toContain('Nothing was changed');
+  });
+});

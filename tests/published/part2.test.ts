@@ -1,0 +1,154 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import highsLoader from 'highs';
+import { afterAll, describe, expect, it } from 'vitest';
+import { corners, type HalfSpace } from '../../src/core/minutes/polytope.ts';
+import { h264Ceiling, h265Ceiling } from '../../src/core/rate/levelCeiling.ts';
+import { H264_LEVELS, H265_LEVELS } from '../../src/core/standards/levels.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'cool-reel-levels-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** The level that ffmpeg's own level guesser writes into an H.264 stream for a picture and rate. */
+function ffmpegLevel(width: number, height: number, fps: number): string {
+  const file = join(folder, `${width}x${height}-${fps}.h264`);
+  const source = `color=size=${width}x${height}:rate=${fps}:duration=0.1`;
+  // libx264 chooses the smallest level whose picture and block rate fit, since the rate of one grey frame is nothing;
+  // one reference frame, so that the size of its buffer decides nothing.
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-y',
+    '-f',
+    'lavfi',
+    '-i',
+    source,
+    '-c:v',
+    'libx264',
+    '-preset',
+    'ultrafast',
+    '-refs',
+    '1',
+    '-bf',
+    '0',
+    '-pix_fmt',
+    'yuv420p',
+    file,
+  ]);
+  const level = execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'stream=level', '-of', 'csv=p=0', file], {
+    encoding: 'utf8',
+  });
+  return (Number.parseInt(level, 10) / 10).toFixed(1);
+}
+
+// Reference: ffmpeg's libx264, which implements ITU-T H.264 Table A-1 (pictures and rates of each level).
+describe('H.264 levels, against what ffmpeg’s encoder chooses', () => {
+  it.each([
+    [1920, 1080, 25],
+    [1920, 1080, 60],
+    [2560, 1440, 60],
+    [3840, 2160, 25],
+    [3840, 2160, 30],
+    [3840, 2160, 60],
+    [4096, 2160, 60],
+  ])('%s × %s at %s', (width, height, fps) => {
+    expect(h264Ceiling(width, height, fps)?.level).toBe(ffmpegLevel(width, height, fps));
+  });
+
+  it('the maxima rise with the level, and 5.1 in the High profile allows 300 Mb/s', () => {
+    const kbps = Object.values(H264_LEVELS).map(({ maxKbps }) => maxKbps);
+    expect(kbps).toEqual([...kbps].sort((a, b) => a - b));
+    expect(H264_LEVELS['5.1'].maxKbps * 1.25).toBe(300_000);
+  });
+});
+
+// Reference: ffmpeg's libx265, which refuses a level too small for a picture (ITU-T H.265 Table A.8).
+describe('H.265 levels, against what ffmpeg’s encoder accepts', () => {
+  const hasX265 = spawnSync('ffmpeg', ['-v', 'error', '-h', 'encoder=libx265'], { encoding: 'utf8' }).stdout.includes(
+    'libx265',
+  );
+  const levelOf = (width: number, height: number, fps: number): string => {
+    const file = join(folder, `${width}x${height}-${fps}.hevc`);
+    const source = `color=size=${width}x${height}:rate=${fps}:duration=0.1`;
+    execFileSync('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-f',
+      'lavfi',
+      '-i',
+      source,
+      '-c:v',
+      'libx265',
+      '-preset',
+      'ultrafast',
+      '-x265-params',
+      'log-level=none:ref=1:bframes=0',
+      '-pix_fmt',
+      'yuv420p',
+      file,
+    ]);
+    const level = execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'stream=level', '-of', 'csv=p=0', file], {
+      encoding: 'utf8',
+    });
+    return (Number.parseInt(level, 10) / 30).toFixed(1);
+  };
+
+  it.skipIf(!hasX265).each([
+    [3840, 2160, 25],
+    [3840, 2160, 60],
+  ])('%s × %s at %s', (width, height, fps) => {
+    expect(h265Ceiling(width, height, fps)?.level).toBe(levelOf(width, height, fps));
+  });
+
+  it('the high tier allows more than the main tier, and both rise with the level', () => {
+    const rows = Object.values(H265_LEVELS);
+    for (const { mainKbps, highKbps } of rows) expect(highKbps).toBeGreaterThan(mainKbps);
+    expect(rows.map(({ highKbps }) => highKbps)).toEqual(
+      [...rows.map(({ highKbps }) => highKbps)].sort((a, b) => a - b),
+    );
+  });
+});
+
+// Reference: HiGHS, a linear-programming solver, on the same half-spaces.
+describe('the corners of a counter’s constants, against HiGHS', () => {
+  it('have the same extent along every axis', { timeout: 60_000 }, async () => {
+    const require = createRequire(import.meta.url);
+    const highs = await highsLoader({ locateFile: (file: string) => join(require.resolve('highs'), '..', file) });
+    const box: HalfSpace[] = ([0, 1, 2] as const).flatMap((axis) => {
+      const unit = (sign: number) => [0, 1, 2].map((at) => (at === axis ? sign : 0)) as unknown as HalfSpace['normal'];
+      return [
+        { normal: unit(1), bound: 1 },
+        { normal: unit(-1), bound: 0 },
+      ];
+    });
+    const number = fc.integer({ min: -40, max: 40 });
+    const cut = fc
+      .tuple(number, number, number, fc.integer({ min: -10, max: 60 }))
+      .filter(([a, b, c]) => Math.abs(a) + Math.abs(b) + Math.abs(c) > 5);
+    const term = (value: number, name: string) => `${value < 0 ? '-' : '+'} ${Math.abs(value)} ${name}`;
+    const problem = (spaces: readonly HalfSpace[], sense: string, axis: string) =>
+      `${sense}\n obj: ${axis}\nSubject To\n${spaces.map(({ normal: [x, y, z], bound }, at) => ` c${at}: ${term(x, 'x')} ${term(y, 'y')} ${term(z, 'z')} <= ${bound}`).join('\n')}\nBounds\n x free\n y free\n z free\nEnd`;
+    fc.assert(
+      fc.property(fc.array(cut, { minLength: 1, maxLength: 6 }), (cuts) => {
+        const spaces = [...box, ...cuts.map(([x, y, z, bound]): HalfSpace => ({ normal: [x, y, z], bound }))];
+        const found = corners(spaces);
+        for (const [at, axis] of (['x', 'y', 'z'] as const).entries()) {
+          const low = highs.solve(problem(spaces, 'Minimize', axis));
+          if (low.Status !== 'Optimal') {
+            expect(found).toEqual([]);
+            return;
+          }
+          const high = highs.solve(problem(spaces, 'Maximize', axis));
+          expect(Math.min(...found.map((point) => point[at] ?? 0))).toBeCloseTo(low.ObjectiveValue, 5);
+          expect(Math.max(...found.map((point) => point[at] ?? 0))).toBeCloseTo(high.ObjectiveValue, 5);
+        }
+      }),
+      { seed: 71, numRuns: 60 },
+    );
+  });
+});
