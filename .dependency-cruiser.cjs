@@ -11,7 +11,7 @@ const only = (name, layer, allowed, except = []) =>
 module.exports = {
   forbidden: [
     rule('no-cycles', {}, { circular: true }, 'A cycle has no first file to read.'),
-    rule('resolvable', {}, { couldNotResolve: true, pathNot: ['^astro:'] }, 'Every import exists.'),
+    rule('resolvable', {}, { couldNotResolve: true, pathNot: ['^astro:', '^virtual:'] }, 'Every import exists.'),
     rule(
       'core-no-package',
       { path: '^src/core/', pathNot: ['\\.test\\.ts$'] },

@@ -7,3 +7,4 @@ ensureBuild();
 runBin('tsx', ['bench/board.ts']);
 run(process.execPath, ['bench/size.mjs']);
 run(process.execPath, ['bench/scroll.mjs']);
+run(process.execPath, ['bench/load.mjs']);

@@ -19,6 +19,9 @@ const SHOTS = [
   { name: 'match-night', path: CHECK, theme: 'dark', script: pick('Dory 4K intra slow 100p on C-01') },
   { name: 'bodies', path: '/bodies' },
   { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
+  { name: 'label-reader', path: '/cards', script: press('button', 'Read a label') },
+  { name: 'crew', path: '/crew' },
+  { name: 'label-phone', path: '/cards', width: 390, height: 844, script: press('button', 'Read a label') },
   { name: 'match-phone', path: CHECK, width: 390, height: 844 },
   { name: 'why-phone', path: '/', width: 390, height: 844, script: pick('Wherry 8K raw 3:1 50p on A-01') },
 ];

@@ -9,6 +9,7 @@ import { boardCsv, cardsCsv, csvText, modesCsv } from './csv.ts';
 import { fieldErrors, withoutBlanks } from './formValues.ts';
 import { nextName } from './kitActions.ts';
 import { cardOfLabel, toggleMark } from './labelCard.ts';
+import { MAX_PASTED_CARDS, readCards } from './pasteCards.ts';
 import { guessColumns, isRefusal, MAX_PASTED, modeOfRow, readTable } from './pasteModes.ts';
 import { storeMessage } from './storeMessage.ts';
 import { WHOLE_WALLET, walletCards } from './wallet.ts';
@@ -55,6 +56,44 @@ describe('modes from a pasted table', () => {
     const many = `Mode,fps,Mb/s\n${'A,25,100\n'.repeat(MAX_PASTED + 1)}`;
     expect(readTable(many)).toEqual({ code: 'too-many', rows: MAX_PASTED + 2, max: MAX_PASTED });
     expect(isRefusal(readTable('A\tB\n'.repeat(10_000)))).toBe(true);
+  });
+});
+
+describe('cards from pasted lines', () => {
+  it('read a card a line, whatever separates the words', () => {
+    const read = readCards(
+      '\ufeffC-01 256GB SDXC II U3 V90 300MB/s\r\n"A-01";"1TB";"CFexpress B";"VPG400"\n\nM-01\t64GB\tmicroSDXC\tI\tU1',
+    );
+    expect(read).toMatchObject({
+      code: 'read',
+      cards: [
+        {
+          ok: true,
+          card: { label: 'C-01', form: 'sd', capacityGB: 256, marks: ['SDXC', 'II', 'U3', 'V90'], readMBps: 300 },
+        },
+        { ok: true, card: { label: 'A-01', form: 'cfexpress-b', capacityGB: 1000, marks: ['VPG400'] } },
+        { ok: true, card: { label: 'M-01', form: 'microsd', marks: ['SDXC', 'I', 'U1'] } },
+      ],
+    });
+  });
+
+  it('tell what is not understood and add nothing in its place', () => {
+    const read = readCards('C-01\nC-02 V90 II\nC-03 256GB\nC-04 256GB SD V91\nC-05 256GB SD V90 II');
+    expect(read.code === 'read' && read.cards.map((one) => (one.ok ? one.card.label : one.problem))).toEqual([
+      'no-label',
+      'no-capacity',
+      'no-form',
+      'not-understood',
+      'C-05',
+    ]);
+  });
+
+  it('refuse 10,000 lines whole', () => {
+    expect(readCards('C-01 64GB SD U1\n'.repeat(10_000))).toEqual({
+      code: 'too-many',
+      lines: 10_000,
+      max: MAX_PASTED_CARDS,
+    });
   });
 });
 

@@ -5,6 +5,7 @@ import { EMPTY_KIT, type Kit, type Settings } from '../kit/kit.ts';
 import {
   deleteItems,
   insertAfter,
+  keepSnapshot,
   putItem,
   putItems,
   putSettings,
@@ -98,15 +99,24 @@ export async function keepTrial(trial: Trial | null, take: Take | null, before: 
 
 export const saveTest = (test: Test): Promise<Undo> => putItem(database, 'tests', test);
 
-export const deleteCards = (ids: readonly string[]): Promise<Undo> => deleteItems(database, 'cards', ids);
+/** Changes of so many cards at once are large: the kit is kept as an earlier state first. */
+const MANY = 10;
+
+const beforeMany = async (count: number, what: string): Promise<void> => {
+  if (count >= MANY) await keepSnapshot(database, `before ${what} ${count} cards`, now());
+};
+
+export async function deleteCards(ids: readonly string[]): Promise<Undo> {
+  await beforeMany(ids.length, 'deleting');
+  return deleteItems(database, 'cards', ids);
+}
 
 /** The same change to several cards, with one undo for all. */
-export const changeCards = (cards: readonly Card[], change: Partial<Card>): Promise<Undo> =>
-  putItems(
-    database,
-    'cards',
-    cards.map((card) => ({ ...card, ...change })),
-  );
+export async function changeCards(cards: readonly Card[], change: Partial<Card>): Promise<Undo> {
+  await beforeMany(cards.length, 'changing');
+  const changed = cards.map((card) => ({ ...card, ...change }));
+  return putItems(database, 'cards', changed);
+}
 
 /** Copies of several cards, each behind the last, labels counting on: A-01 … A-08. */
 export function duplicateMany(cards: readonly Card[], all: readonly Card[], times: number): Promise<Undo> {
@@ -121,5 +131,8 @@ export function duplicateMany(cards: readonly Card[], all: readonly Card[], time
   return putItems(database, 'cards', copies);
 }
 
-/** Adds many new cards at once, all or none; what was there is kept as an earlier state. */
-export const addCards = (cards: readonly Card[]): Promise<Undo> => putItems(database, 'cards', cards);
+/** Adds many new cards at once, all or none. */
+export async function addCards(cards: readonly Card[]): Promise<Undo> {
+  await beforeMany(cards.length, 'adding');
+  return putItems(database, 'cards', cards);
+}

@@ -52,7 +52,8 @@ async function writeKit(db: Db, kit: Kit): Promise<void> {
   ]);
 }
 
-async function keepSnapshot(db: Db, reason: string, at: string): Promise<void> {
+/** Keeps the kit as it stands, before something large. */
+export async function keepSnapshot(db: Db, reason: string, at: string): Promise<void> {
   const text = kitText(await readStoredKit(db));
   await db.snapshots.add({ at, reason, text } as SnapshotRow);
   const surplus = (await db.snapshots.count()) - MAX_SNAPSHOTS;

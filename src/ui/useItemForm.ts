@@ -2,6 +2,7 @@ import { type UseFormReturnType, useForm } from '@mantine/form';
 import type Joi from 'joi';
 import { type FormEventHandler, useEffect, useRef } from 'react';
 import { fieldErrors, withoutBlanks } from '../app/formValues.ts';
+import { keepStorage } from '../app/storage.ts';
 import { stableText } from '../kit/stableText.ts';
 import type { Undo } from '../store/kitStore.ts';
 import { undoNotice } from './undoNotice.tsx';
@@ -47,6 +48,8 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
         shown.current = saved;
         form.setValues(saved);
         undoNotice(`${nameOf(saved)} saved.`, undo);
+        // What a person typed is worth asking the browser to keep.
+        void keepStorage();
         onSaved(saved);
       }),
     () => requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),

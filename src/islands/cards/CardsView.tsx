@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { deleteCards, duplicateCard, newId } from '../../app/kitActions.ts';
+import { lazy, Suspense, useState } from 'react';
+import { addCards, deleteCards, duplicateCard, newId } from '../../app/kitActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/wallet.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
@@ -12,6 +12,8 @@ import { CardTable } from './CardTable.tsx';
 import { LabelReader } from './LabelReader.tsx';
 import { ManyCards } from './ManyCards.tsx';
 import { WalletTools } from './WalletTools.tsx';
+
+const PasteCards = lazy(() => import('./PasteCards.tsx'));
 
 export default function CardsView({ demo }: { readonly demo: boolean }) {
   return (
@@ -53,6 +55,7 @@ function Cards({ kit }: { readonly kit: Kit }) {
   const { cards } = kit;
   const [open, setOpen] = useState<Open | null>(openFromAddress);
   const [view, setView] = useState(WHOLE_WALLET);
+  const [pasting, setPasting] = useState(false);
   const [limit, setLimit] = useState(PAGE);
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set());
   const stored = useStored();
@@ -66,6 +69,11 @@ function Cards({ kit }: { readonly kit: Kit }) {
       setOpen(null);
       undoNotice(`${one.label} deleted.`, undo);
     });
+  const add = (added: readonly Card[]): void =>
+    void stored(async () => {
+      undoNotice(`${added.length} cards added.`, await addCards(added));
+      setPasting(false);
+    });
   const copy = (one: Card): void =>
     void stored(async () => undoNotice(`${one.label} duplicated.`, await duplicateCard(one, cards)));
   return (
@@ -74,6 +82,9 @@ function Cards({ kit }: { readonly kit: Kit }) {
         <div className={css.head}>
           <h1>Cards</h1>
           <div className={css.actions}>
+            <button type="button" className="plain-button" onClick={() => setPasting(true)}>
+              Paste several
+            </button>
             <button type="button" className="ink-button" onClick={() => setOpen({ kind: 'reader' })}>
               Read a label
             </button>
@@ -119,6 +130,7 @@ function Cards({ kit }: { readonly kit: Kit }) {
           </>
         )}
       </div>
+      <Suspense fallback={null}>{pasting && <PasteCards onAdd={add} onClose={() => setPasting(false)} />}</Suspense>
       {open?.kind === 'reader' && (
         <aside className={css.side} aria-label="Label reader">
           <LabelReader onMake={(made) => setOpen({ kind: 'new', card: made })} onClose={() => setOpen(null)} />

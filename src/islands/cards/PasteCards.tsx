@@ -1,0 +1,80 @@
+import { Modal } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { readCards } from '../../app/pasteCards.ts';
+import type { Card } from '../../core/model/kit.ts';
+import { cardSummary } from '../../text/cell.ts';
+import css from '../bodies/PasteModes.module.css';
+
+interface PasteCardsProps {
+  readonly onAdd: (cards: readonly Card[]) => void;
+  readonly onClose: () => void;
+}
+
+const PROBLEM_WORDS = {
+  'no-label': 'your own label first, then what is printed',
+  'no-capacity': 'no capacity',
+  'no-form': 'the form is not told',
+  'not-understood': 'not understood',
+} as const;
+
+/** Many cards at once, a line each; nothing is added before its reading has been seen. */
+export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
+  const [text, setText] = useState('');
+  const read = useMemo(() => readCards(text), [text]);
+  const cards = read.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
+  return (
+    <Modal
+      opened
+      onClose={onClose}
+      size="xl"
+      title="Several cards at once"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <div className={css.paste}>
+        <label className={css.label} htmlFor="paste-cards">
+          A card a line: your own label, then what is printed.
+        </label>
+        <textarea
+          id="paste-cards"
+          className={css.text}
+          rows={6}
+          value={text}
+          placeholder={'C-01 256GB SDXC II U3 V90 300MB/s\nA-01 1TB CFexpress B VPG400'}
+          onChange={(event) => setText(event.currentTarget.value)}
+        />
+        {read.code === 'too-many' && (
+          <p role="alert" className="tone-hot">
+            {read.lines} cards; {read.max} are read at once. Paste fewer. Nothing was added.
+          </p>
+        )}
+        {read.code === 'read' && read.cards.length > 0 && (
+          <ul className={css.preview} aria-label="What comes of it">
+            {read.cards.map((one) =>
+              one.ok ? (
+                <li key={one.card.id} className={css.row}>
+                  <b>{one.card.label}</b>
+                  <span>{cardSummary(one.card)}</span>
+                </li>
+              ) : (
+                <li key={`line ${one.line}`} className={`${css.row} tone-hot`}>
+                  line {one.line}: {PROBLEM_WORDS[one.problem]} (“{one.text}”), left out
+                </li>
+              ),
+            )}
+          </ul>
+        )}
+        <div>
+          <button
+            type="button"
+            className="ink-button"
+            data-strong
+            disabled={cards.length === 0}
+            onClick={() => onAdd(cards)}
+          >
+            {cards.length === 0 ? 'Add' : `Add ${cards.length}`}
+          </button>
+        </div>
+      </div>
+    </Modal>
+  );
+}
