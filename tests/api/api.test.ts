@@ -146,7 +146,12 @@ describe('POST /api/match', () => {
     const { cells } = (await response.json()) as { cells: { bodyId: string; modeId: string; cardId: string }[] };
     const modes = demo.bodies.reduce((sum, body) => sum + body.modes.length, 0);
     expect(cells).toHaveLength(modes * demo.cards.length);
-    const cell = cells.find(({ bodyId, modeId, cardId }) => `${bodyId} ${modeId} ${cardId}` === 'dory i50 c-01');
+    const at = (place: string) => cells.find(({ bodyId, modeId, cardId }) => `${bodyId} ${modeId} ${cardId}` === place);
+    expect(at('dory i50 c-02')).toMatchObject({
+      verdict: 'locked',
+      moves: expect.arrayContaining([{ code: 'owned-card', text: expect.stringContaining('C-01') }]),
+    });
+    const cell = at('dory i50 c-01');
     expect(cell).toMatchObject({
       slotId: 's1',
       verdict: 'guaranteed',
@@ -154,7 +159,7 @@ describe('POST /api/match', () => {
       needMBps: 63.75,
       floorMBps: 90,
       busMBps: 312,
-      minutes: { planned: 66, counter: null, measured: null },
+      minutes: { planned: 66, counter: 65, measured: null },
       dropSeconds: null,
       reasons: expect.arrayContaining([{ rule: 'guarantee', outcome: 'pass', text: expect.stringContaining('V90') }]),
     });
