@@ -128,6 +128,10 @@ describe('for every eye', () => {
       await app.find('main h1');
       expect(await app.run('return document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(390);
     }
+    await app.visit('/cards');
+    await app.clickText('button', 'Read a label');
+    await app.seesText('aside', 'In each kind of slot');
+    expect(await app.run('return document.documentElement.scrollWidth'), 'the label reader').toBeLessThanOrEqual(390);
     await app.visit('/');
     await app.seesCell('Wherry 8K raw 3:1');
     await app.run('document.querySelector("[role=gridcell]").click()');

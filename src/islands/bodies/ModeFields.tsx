@@ -11,6 +11,8 @@ import { CODEC_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '..
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
+import { OverheadFields, SoundFields } from './BesideFields.tsx';
+import { OtherRates } from './OtherRates.tsx';
 import { RatioLadder } from './RatioLadder.tsx';
 import { RequirementFields } from './RequirementFields.tsx';
 
@@ -113,47 +115,10 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
         mode={withoutBlanks(mode) as Mode}
         onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio as never)}
       />
+      <OtherRates form={form} at={at} />
       <OverheadFields form={form} at={at} />
+      <SoundFields form={form} at={at} />
       <RequirementFields form={form} at={at} />
     </>
-  );
-}
-
-/** What is written beside the picture; assumed until entered. */
-function OverheadFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
-  const path = `modes.${at}.overhead`;
-  const overhead = form.values.modes[at]?.overhead;
-  if (!overhead) {
-    return (
-      <p className={css.hint}>
-        Beside the picture 2 Mb/s and 20 kB a frame are assumed.{' '}
-        <button
-          type="button"
-          className="plain-button"
-          onClick={() => form.setFieldValue(path, { fixedMbps: 2, perFrameKB: 20 } as never)}
-        >
-          Enter your own
-        </button>
-      </p>
-    );
-  }
-  return (
-    <div className={css.fields}>
-      <NumberField
-        label="Beside the picture"
-        unit="Mb/s"
-        props={form.getInputProps(`${path}.fixedMbps`)}
-        placeholder="2"
-      />
-      <NumberField
-        label="With every frame"
-        unit="kB"
-        props={form.getInputProps(`${path}.perFrameKB`)}
-        placeholder="20"
-      />
-      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null as never)}>
-        Assume it again
-      </button>
-    </div>
   );
 }
