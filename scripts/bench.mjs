@@ -5,6 +5,7 @@ ensurePackages();
 ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
 ensureBuild();
 runBin('tsx', ['bench/board.ts']);
+runBin('tsx', ['bench/writepath.ts']);
 run(process.execPath, ['bench/size.mjs']);
 run(process.execPath, ['bench/scroll.mjs']);
 run(process.execPath, ['bench/load.mjs']);

@@ -60,6 +60,43 @@ const schemas = {
     problems: list(object({ code: { type: 'string' }, message: { type: 'string' } })),
   }),
   Match: object({ cells: list(cell) }),
+  Simulated: object({
+    outcome: { enum: ['filled', 'dropped', 'body-cutoff', 'complete'] },
+    atSeconds: { type: 'number' },
+    writtenGB: { type: 'number' },
+    peakCardC: { type: 'number' },
+    peakBodyC: { type: 'number' },
+    firstThrottleAtSeconds: orNull('number'),
+    cause: { enum: ['bus', 'flash', 'cache', 'heat', 'stall', null] },
+    timeline: list({ type: 'object' }),
+    risk: { type: ['object', 'null'] },
+  }),
+};
+
+const numbers = (names: string, optional: string) => ({
+  ...object(
+    Object.fromEntries([
+      ...names.split(' ').map((name) => [name, { type: 'number' }]),
+      ...optional.split(' ').map((name) => [name, orNull('number')]),
+    ]),
+  ),
+  required: names.split(' '),
+});
+
+const run = numbers('demandMBps takeSeconds bufferMB', 'restSeconds takes');
+const simulation = {
+  ...run,
+  required: [...run.required, 'card', 'heat'],
+  properties: {
+    ...run.properties,
+    card: numbers('busMBps burstMBps cacheGB sustainedMBps usableGB', 'stallEveryGB stallSeconds'),
+    heat: numbers(
+      'ambientC bodyHeatCapacityJPerK bodyResistanceKPerW recordingW bodyLimitC cardHeatCapacityJPerK ' +
+        'cardResistanceKPerW idleW energyNJPerByte throttleAtC resumeAtC throttleFactor',
+      'startCardC startBodyC',
+    ),
+    risk: object({ runs: { type: 'integer' }, seed: { type: 'integer' }, spread: { type: 'number' } }),
+  },
 };
 
 const policy = object({
@@ -123,6 +160,18 @@ export function openApi(version: string) {
             400: refused('The kit or policy is not valid; places in details'),
             413: refused('Over 1 MB'),
             422: refused('Over 20,000 cells'),
+          },
+        },
+      },
+      '/api/simulate': {
+        post: {
+          summary: 'A take, or takes with rests: buffer, fast cache, temperatures, first dropped frame',
+          requestBody: { required: true, content: content(simulation) },
+          responses: {
+            200: answer('How it ends, and the moments that matter', ref('Simulated')),
+            400: refused('A field is out of range, or contradicts another'),
+            413: refused('Over 1 MB'),
+            422: refused('More events or runs than are worked out at once'),
           },
         },
       },

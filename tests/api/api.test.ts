@@ -1,6 +1,7 @@
 import Ajv from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/lib.mjs';
+import { riskRuns } from '../../src/core/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 
 let server: Awaited<ReturnType<typeof startServer>>;
@@ -47,6 +48,7 @@ describe('the server', () => {
       '/api/answer',
       '/api/label',
       '/api/match',
+      '/api/simulate',
     ]);
   });
 
@@ -202,5 +204,76 @@ describe('POST /api/match', () => {
     );
     expect((await post('/api/match', text)).status).toBe(400);
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  });
+});
+
+describe('POST /api/simulate', () => {
+  const run = {
+    demandMBps: 886,
+    takeSeconds: 3600,
+    bufferMB: 8000,
+    card: { busMBps: 2000, burstMBps: 1500, cacheGB: 100, sustainedMBps: 400, usableGB: 1000 },
+    heat: {
+      ambientC: 20,
+      bodyHeatCapacityJPerK: 1500,
+      bodyResistanceKPerW: 0.6,
+      recordingW: 30,
+      bodyLimitC: 62,
+      cardHeatCapacityJPerK: 9,
+      cardResistanceKPerW: 9,
+      idleW: 0.6,
+      energyNJPerByte: 2.5,
+      throttleAtC: 149,
+      resumeAtC: 140,
+      throttleFactor: 0.5,
+    },
+  };
+  const risk = { runs: 300, seed: 7, spread: 0.2 };
+
+  it('answers when and why a take drops: 108 GB ÷ 486 MB/s', async () => {
+    const response = await post('/api/simulate', run);
+    expect(response.status).toBe(200);
+    expect(await response.json()).toMatchObject({
+      outcome: 'dropped',
+      atSeconds: expect.closeTo(108_000 / 486, 6),
+      cause: 'cache',
+      firstThrottleAtSeconds: null,
+      timeline: [{ event: 'start' }, { event: 'cache-full' }, { event: 'dropped' }],
+      risk: null,
+    });
+  });
+
+  it('gives the same risk for the same seed as the core does here', async () => {
+    const [one, two] = await Promise.all(
+      [1, 2].map(async () => (await post('/api/simulate', { ...run, risk })).json()),
+    );
+    expect(one).toEqual(two);
+    const { dropProbability, atSeconds } = riskRuns(run, risk) ?? {};
+    expect(one).toMatchObject({ risk: { dropProbability, atSeconds } });
+  });
+
+  it.each([
+    ['heat.resumeAtC', { ...run, heat: { ...run.heat, resumeAtC: 149 } }],
+    ['heat.cardResistanceKPerW', { ...run, heat: { ...run.heat, cardResistanceKPerW: -1 } }],
+    ['heat.bodyLimitC', { ...run, heat: { ...run.heat, bodyLimitC: 5 } }],
+    ['takeSeconds', { ...run, takeSeconds: 604_800 }],
+    ['risk.runs', { ...run, risk: { ...risk, runs: 1_000_000 } }],
+    ['demandMBps', { ...run, demandMBps: null }],
+  ])('refuses %s by name', async (path, body) => {
+    const response = await post('/api/simulate', body);
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({ error: { details: [{ path }] } });
+  });
+
+  it('bounds a billion stalls', { timeout: 20_000 }, async () => {
+    const card = { ...run.card, sustainedMBps: 1500, usableGB: 1_000_000, stallEveryGB: 0.001, stallSeconds: 0.0001 };
+    const response = await post('/api/simulate', {
+      ...run,
+      demandMBps: 300,
+      takeSeconds: 172_000,
+      bufferMB: 1e7,
+      card,
+    });
+    expect(response.status).toBe(422);
   });
 });

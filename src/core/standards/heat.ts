@@ -1,0 +1,41 @@
+import type { Form } from './forms.ts';
+import type { SourceKey } from './sources.ts';
+
+/** Thermal character of a card form: all assumed, good for ranking only until calibrated [handbook §7]. */
+export interface CardHeatRow {
+  readonly heatCapacityJPerK: number;
+  readonly resistanceKPerW: number;
+  readonly idleW: number;
+  readonly energyNJPerByte: number;
+  readonly throttleAtC: number;
+  readonly resumeAtC: number;
+  readonly throttleFactor: number;
+  readonly source: SourceKey;
+}
+
+/** By form. Resistance falls as the outside grows: CFexpress B has twice the area of A. */
+// biome-ignore format: one row a line
+export const CARD_HEAT = {
+  microsd: { heatCapacityJPerK: 0.7, resistanceKPerW: 30, idleW: 0.1, energyNJPerByte: 5, throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
+  sd: { heatCapacityJPerK: 2.2, resistanceKPerW: 18, idleW: 0.15, energyNJPerByte: 4, throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
+  'cfexpress-a': { heatCapacityJPerK: 3, resistanceKPerW: 16, idleW: 0.4, energyNJPerByte: 3, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
+  'cfexpress-b': { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
+  xqd: { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
+  cfast: { heatCapacityJPerK: 9, resistanceKPerW: 10, idleW: 0.4, energyNJPerByte: 4, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
+} as const satisfies Partial<Record<Form, CardHeatRow>>;
+
+export interface BodyHeatRow {
+  readonly heatCapacityJPerK: number;
+  readonly resistanceKPerW: number;
+  readonly recordingW: number;
+  readonly limitC: number;
+  readonly source: SourceKey;
+}
+
+/** By size of body [A]. */
+// biome-ignore format: one row a line
+export const BODY_HEAT = {
+  action: { heatCapacityJPerK: 120, resistanceKPerW: 4, recordingW: 5, limitC: 62, source: 'assumed' },
+  hybrid: { heatCapacityJPerK: 500, resistanceKPerW: 1.8, recordingW: 9, limitC: 62, source: 'assumed' },
+  cine: { heatCapacityJPerK: 1500, resistanceKPerW: 0.6, recordingW: 30, limitC: 62, source: 'assumed' },
+} as const satisfies Record<string, BodyHeatRow>;

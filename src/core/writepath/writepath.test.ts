@@ -1,0 +1,315 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { causeOf } from './cause.ts';
+import { checkSimulation } from './checkSimulation.ts';
+import { riskRuns } from './risk.ts';
+import { simulate } from './simulate.ts';
+import type { CardPath, HeatPath, Simulation } from './simulation.ts';
+
+const coldHeat: HeatPath = {
+  ambientC: 20,
+  bodyHeatCapacityJPerK: 1500,
+  bodyResistanceKPerW: 0.6,
+  recordingW: 30,
+  bodyLimitC: 62,
+  cardHeatCapacityJPerK: 9,
+  cardResistanceKPerW: 9,
+  idleW: 0,
+  energyNJPerByte: 0,
+  throttleAtC: 75,
+  resumeAtC: 68,
+  throttleFactor: 0.5,
+};
+const card: CardPath = { busMBps: 2000, burstMBps: 1500, cacheGB: 100, sustainedMBps: 400, usableGB: 1000 };
+
+interface Change {
+  readonly card?: Partial<CardPath>;
+  readonly heat?: Partial<HeatPath>;
+}
+const sim = (change: Omit<Partial<Simulation>, 'card' | 'heat'> & Change = {}): Simulation => ({
+  demandMBps: 886,
+  takeSeconds: 3600,
+  bufferMB: 8000,
+  ...change,
+  card: { ...card, ...change.card },
+  heat: { ...coldHeat, ...change.heat },
+});
+
+// Closed form, by hand: cold and unthrottled, burst above the demand: S ÷ (r − f) + B ÷ (r − f).
+describe('time to the first dropped frame', () => {
+  it('is S ÷ (r − f) + B ÷ (r − f): 108 GB ÷ 486 MB/s = 222.2 s', () => {
+    const result = simulate(sim());
+    expect(result.outcome).toBe('dropped');
+    expect(result.atSeconds).toBeCloseTo(108_000 / 486, 9);
+    expect(result.timeline.map(({ event }) => event)).toEqual(['start', 'cache-full', 'dropped']);
+  });
+
+  it('is the same for any sizes', () => {
+    const size = fc.double({ min: 0, max: 500, noNaN: true });
+    fc.assert(
+      fc.property(size, size, fc.double({ min: 410, max: 1400, noNaN: true }), (cacheGB, bufferGB, demandMBps) => {
+        const result = simulate(
+          sim({ demandMBps, bufferMB: bufferGB * 1000, card: { cacheGB, usableGB: 1e6 }, takeSeconds: 1e6 }),
+        );
+        const expected = (cacheGB + bufferGB) / ((demandMBps - 400) / 1000);
+        expect(Math.abs(result.atSeconds - expected)).toBeLessThanOrEqual(1e-9 * Math.max(1, expected));
+      }),
+      { seed: 81, numRuns: 200 },
+    );
+  });
+
+  it('is at once without buffer and cache, and never at exactly the flash rate', () => {
+    expect(simulate(sim({ bufferMB: 0, card: { cacheGB: 0 } }))).toMatchObject({ outcome: 'dropped', atSeconds: 0 });
+    const equal = simulate(sim({ demandMBps: 400, card: { cacheGB: 0 }, bufferMB: 0 }));
+    expect(equal).toMatchObject({ outcome: 'filled', atSeconds: 2500 });
+    expect(equal.timeline.length, 'an equality asks for no events').toBeLessThan(5);
+  });
+
+  it('drops by the bus when even the burst is slower than the demand', () => {
+    // 8 GB ÷ (886 − 500) MB/s
+    expect(simulate(sim({ card: { busMBps: 500 } })).atSeconds).toBeCloseTo(8000 / 386, 9);
+  });
+});
+
+describe('takes and rests', () => {
+  it('the cache drains in a rest, so that two short takes hold where one long one drops', () => {
+    const long = simulate(sim({ takeSeconds: 400 }));
+    const rested = simulate(sim({ takeSeconds: 200, takes: 2, restSeconds: 300 }));
+    expect(long.outcome).toBe('dropped');
+    expect(rested).toMatchObject({ outcome: 'complete', atSeconds: 700 });
+  });
+
+  it('fills at the usable size exactly', () => {
+    const result = simulate(sim({ demandMBps: 200, takeSeconds: 1e5 }));
+    expect(result).toMatchObject({ outcome: 'filled', atSeconds: 5000, writtenGB: 1000 });
+  });
+
+  it('follows a trace second by second and repeats it', () => {
+    // 800 for a second and 0 for a second is 400 on average: the flash just keeps up, the buffer takes the swing.
+    const trace = sim({ demandTraceMBps: [800, 0], bufferMB: 500, card: { cacheGB: 0 }, takeSeconds: 60 });
+    expect(simulate(trace)).toMatchObject({ outcome: 'complete' });
+    expect(simulate({ ...trace, bufferMB: 399 })).toMatchObject({ outcome: 'dropped' });
+  });
+
+  it('stalls stop the card, and a large enough buffer hides them', () => {
+    const stalls = { stallEveryGB: 10, stallSeconds: 2, sustainedMBps: 1500 };
+    expect(simulate(sim({ card: stalls, bufferMB: 1000 }))).toMatchObject({ outcome: 'dropped' });
+    expect(simulate(sim({ card: stalls, bufferMB: 2000 })).outcome).toBe('filled');
+  });
+});
+
+describe('heat', () => {
+  // Lumped capacitance, T = T∞ − (T∞ − T0)·e^(−t/RC), as in any heat-transfer textbook (Incropera, chapter 5; from memory).
+  it('an insulated body alone heats by t·P ÷ C', () => {
+    const result = simulate(
+      sim({
+        demandMBps: 1,
+        heat: { bodyResistanceKPerW: Number.POSITIVE_INFINITY, cardResistanceKPerW: Number.POSITIVE_INFINITY },
+      }),
+    );
+    // 30 W into 1500 J/K: 42 K in 2100 s.
+    expect(result.outcome).toBe('body-cutoff');
+    expect(result.atSeconds).toBeCloseTo(2100, 6);
+  });
+
+  it('a body alone follows the lumped-capacitance curve to its limit: t = −τ ln(1 − rise ÷ final rise)', () => {
+    const result = simulate(
+      sim({
+        demandMBps: 1,
+        takeSeconds: 1e5,
+        heat: { ambientC: 20, bodyResistanceKPerW: 2, cardResistanceKPerW: Number.POSITIVE_INFINITY },
+      }),
+    );
+    // Final rise 60 K, limit after 42 K, τ = 3000 s.
+    expect(result.atSeconds).toBeCloseTo(-3000 * Math.log(1 - 42 / 60), 6);
+  });
+
+  it('the card settles at ambient + P·Rb + p·R: resistances in series', () => {
+    const heat = {
+      ambientC: 20,
+      recordingW: 10,
+      bodyResistanceKPerW: 1,
+      cardResistanceKPerW: 10,
+      energyNJPerByte: 5,
+      idleW: 0.5,
+      throttleAtC: 149,
+      resumeAtC: 148,
+    };
+    const result = simulate(sim({ demandMBps: 200, takeSeconds: 170_000, card: { usableGB: 1e6 }, heat }));
+    // The card makes 0.5 + 1 W, which flow through the body too: 20 + 11.5 × 1 + 1.5 × 10.
+    expect(result.peakBodyC).toBeCloseTo(31.5, 6);
+    expect(result.peakCardC).toBeCloseTo(46.5, 6);
+  });
+
+  it('throttles with hysteresis, as often as it takes', () => {
+    const heat = { energyNJPerByte: 10, idleW: 0, recordingW: 0, throttleFactor: 0.2 };
+    const result = simulate(
+      sim({ demandMBps: 1000, takeSeconds: 3000, bufferMB: 1e7, card: { sustainedMBps: 1500, usableGB: 1e6 }, heat }),
+    );
+    const names = result.timeline.map(({ event }) => event).filter((event) => event.startsWith('throttle'));
+    expect(names.length).toBeGreaterThan(4);
+    names.forEach((name, at) => {
+      expect(name).toBe(at % 2 === 0 ? 'throttle-on' : 'throttle-off');
+    });
+    expect(result.peakCardC).toBeCloseTo(75, 6);
+  });
+
+  it('starts throttled where the card is already hot', () => {
+    expect(simulate(sim({ heat: { startCardC: 80 } })).firstThrottleAtSeconds).toBe(0);
+    expect(simulate(sim({ heat: { startBodyC: 70 } }))).toMatchObject({ outcome: 'body-cutoff', atSeconds: 0 });
+  });
+});
+
+const anySim = fc
+  .record({
+    demandMBps: fc.integer({ min: 10, max: 1500 }),
+    takeSeconds: fc.integer({ min: 10, max: 4000 }),
+    restSeconds: fc.integer({ min: 0, max: 600 }),
+    takes: fc.integer({ min: 1, max: 4 }),
+    bufferMB: fc.integer({ min: 0, max: 20_000 }),
+    cacheGB: fc.integer({ min: 0, max: 300 }),
+    sustainedMBps: fc.integer({ min: 20, max: 1500 }),
+    ambientC: fc.integer({ min: -10, max: 45 }),
+    energyNJPerByte: fc.double({ min: 0, max: 12, noNaN: true }),
+    cardResistanceKPerW: fc.double({ min: 1, max: 30, noNaN: true }),
+  })
+  .map(({ cacheGB, sustainedMBps, ambientC, energyNJPerByte, cardResistanceKPerW, ...rest }) =>
+    sim({
+      ...rest,
+      card: { cacheGB, sustainedMBps },
+      heat: { ambientC, energyNJPerByte, cardResistanceKPerW, idleW: 0.4 },
+    }),
+  );
+
+describe('conservation', () => {
+  it('bytes demanded are in the buffer or written, at every event', () => {
+    fc.assert(
+      fc.property(anySim, (one) => {
+        let demanded = 0;
+        let last = { seconds: 0, demandMBps: 0 };
+        for (const moment of simulate(one).timeline) {
+          demanded += last.demandMBps * (moment.seconds - last.seconds);
+          const held = moment.bufferMB + moment.writtenGB * 1000;
+          expect(Math.abs(held - demanded)).toBeLessThanOrEqual(1e-6 * Math.max(1, demanded));
+          expect(moment.cacheGB).toBeLessThanOrEqual(one.card.cacheGB);
+          last = moment;
+        }
+      }),
+      { seed: 82, numRuns: 200 },
+    );
+  });
+});
+
+describe('more never helps', () => {
+  /** How long a take lasts before it fails; one that does not fail lasts for ever. */
+  const lasts = (one: Simulation): number => {
+    const { outcome, atSeconds } = simulate(one, false);
+    return outcome === 'dropped' || outcome === 'body-cutoff' ? atSeconds : Number.POSITIVE_INFINITY;
+  };
+  // Single takes without throttling. With throttling a hotter card writes less and so heats its body less: the one
+  // exception the model itself makes. A higher demand also fills a card sooner, which is not failing.
+  const plain = anySim.map((one) => ({
+    ...one,
+    takes: 1,
+    restSeconds: 0,
+    card: { ...one.card, usableGB: 1e6 },
+    heat: { ...one.heat, throttleFactor: 1 },
+  }));
+
+  it.each([
+    ['demand', (one: Simulation) => ({ ...one, demandMBps: one.demandMBps * 1.1 })],
+    ['less cache', (one: Simulation) => ({ ...one, card: { ...one.card, cacheGB: one.card.cacheGB * 0.8 } })],
+    ['less buffer', (one: Simulation) => ({ ...one, bufferMB: one.bufferMB * 0.8 })],
+    ['warmer air', (one: Simulation) => ({ ...one, heat: { ...one.heat, ambientC: one.heat.ambientC + 3 } })],
+    [
+      'a worse heat path of the body',
+      (one: Simulation) => ({ ...one, heat: { ...one.heat, bodyResistanceKPerW: one.heat.bodyResistanceKPerW * 1.3 } }),
+    ],
+  ])('%s', (_, worse) => {
+    fc.assert(
+      fc.property(plain, (one) => {
+        expect(lasts(worse(one))).toBeLessThanOrEqual(lasts(one) * (1 + 1e-9));
+      }),
+      { seed: 83, numRuns: 150 },
+    );
+  });
+});
+
+describe('the cause', () => {
+  const causeFor = (one: Simulation) => causeOf(one, simulate(one));
+
+  it.each([
+    ['bus', sim({ card: { busMBps: 500, sustainedMBps: 1500 } })],
+    ['cache', sim()],
+    ['flash', sim({ card: { cacheGB: 0 } })],
+    ['stall', sim({ card: { stallEveryGB: 10, stallSeconds: 20, sustainedMBps: 1500 } })],
+    ['heat', sim({ card: { sustainedMBps: 1500 }, heat: { energyNJPerByte: 12, ambientC: 40 } })],
+    [null, sim({ demandMBps: 100 })],
+  ] as const)('%s', (cause, one) => {
+    expect(causeFor(one)).toBe(cause);
+  });
+
+  it('is what would have to change: without it the take survives', () => {
+    const hot = sim({ card: { sustainedMBps: 1500 }, heat: { energyNJPerByte: 12, ambientC: 40 } });
+    expect(simulate(hot).outcome).toBe('dropped');
+    expect(simulate({ ...hot, heat: { ...hot.heat, throttleFactor: 1 } }).outcome).not.toBe('dropped');
+  });
+});
+
+describe('risk runs', () => {
+  const close = sim({ demandMBps: 380, takeSeconds: 1800 });
+
+  it('are the same for the same seed, and others for another', () => {
+    const input = { runs: 500, seed: 7, spread: 0.2 };
+    expect(riskRuns(close, input)).toEqual(riskRuns(close, input));
+    expect(riskRuns(close, { ...input, seed: 8 })).not.toEqual(riskRuns(close, input));
+  });
+
+  it('are certain without spread, and rank what the risk hangs on', () => {
+    expect(riskRuns(close, { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 0, atSeconds: null });
+    expect(riskRuns(sim(), { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 1, dropUncertainty: 0 });
+    const risk = riskRuns(close, { runs: 2000, seed: 1, spread: 0.2 });
+    expect(risk?.dropProbability).toBeGreaterThan(0.1);
+    expect(risk?.hangsOn[0]?.what).toBe('sustained');
+  });
+
+  it('stop when told to', () => {
+    expect(riskRuns(close, { runs: 5000, seed: 1, spread: 0.2 }, (share) => share < 0.5)).toBeNull();
+  });
+});
+
+describe('what is refused', () => {
+  it.each([
+    ['heat.resumeAtC', sim({ heat: { resumeAtC: 80 } })],
+    ['heat.cardResistanceKPerW', sim({ heat: { cardResistanceKPerW: -1 } })],
+    ['heat.bodyLimitC', sim({ heat: { bodyLimitC: 10 } })],
+    ['demandMBps', sim({ demandMBps: Number.NaN })],
+    ['demandMBps', sim({ demandMBps: 0 })],
+    ['takeSeconds', sim({ takeSeconds: 604_800 })],
+    ['takes', sim({ takes: 1.5 })],
+    ['takes', sim({ takes: 5000 })],
+    ['card.usableGB', sim({ card: { usableGB: Number.POSITIVE_INFINITY } })],
+    ['heat.throttleFactor', sim({ heat: { throttleFactor: 2 } })],
+    ['demandTraceMBps[1]', sim({ demandTraceMBps: [1, -1] })],
+  ])('%s', (field, one) => {
+    expect(checkSimulation(one)).toMatchObject({ field });
+  });
+
+  it('nothing else', () => {
+    expect(checkSimulation(sim())).toBeNull();
+    expect(checkSimulation(sim({ heat: { bodyResistanceKPerW: Number.POSITIVE_INFINITY } }))).toBeNull();
+  });
+
+  it('a billion stalls end at the bound with a note, not in a hang', { timeout: 20_000 }, () => {
+    const result = simulate(
+      sim({
+        demandMBps: 300,
+        bufferMB: 1e7,
+        takeSeconds: 172_800,
+        card: { usableGB: 1e6, stallEveryGB: 0.001, stallSeconds: 0.0001 },
+      }),
+      false,
+    );
+    expect(result.cutShort).toBe(true);
+  });
+});
