@@ -39,7 +39,7 @@ module.exports = {
     ),
     rule(
       'label-rate-minutes',
-      { path: '^src/core/(label|rate|minutes)/', pathNot: ['\\.test\\.ts$'] },
+      { path: '^src/core/(label|rate|minutes|writepath)/', pathNot: ['\\.test\\.ts$'] },
       { path: '^src/core/(match|ask)/' },
       'label, rate and minutes do not know match or ask',
     ),

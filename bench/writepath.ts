@@ -1,29 +1,14 @@
 // One take from event to event beside a general ODE package at the same accuracy, and how risk runs grow, in one run.
 import { riskRuns } from '../src/core/writepath/risk.ts';
 import { simulate } from '../src/core/writepath/simulate.ts';
-import type { Simulation } from '../src/core/writepath/simulation.ts';
+import { aRun } from '../tests/support/aRun.ts';
 import { odeRun } from '../tests/support/odeRun.ts';
 
-const sim: Simulation = {
-  demandMBps: 886,
+const sim = aRun({
   takeSeconds: 1800,
-  bufferMB: 8000,
-  card: { busMBps: 2000, burstMBps: 1700, cacheGB: 200, sustainedMBps: 1500, usableGB: 1974 },
-  heat: {
-    ambientC: 35,
-    bodyHeatCapacityJPerK: 1500,
-    bodyResistanceKPerW: 0.6,
-    recordingW: 30,
-    bodyLimitC: 62,
-    cardHeatCapacityJPerK: 9,
-    cardResistanceKPerW: 9,
-    idleW: 0.6,
-    energyNJPerByte: 2.5,
-    throttleAtC: 75,
-    resumeAtC: 68,
-    throttleFactor: 0.5,
-  },
-};
+  card: { burstMBps: 1700, cacheGB: 200, sustainedMBps: 1500, usableGB: 1974 },
+  heat: { ambientC: 35, idleW: 0.6, energyNJPerByte: 2.5 },
+});
 
 const timed = (task: () => unknown, runs: number): number => {
   const start = performance.now();

@@ -22,7 +22,12 @@ function arithmetic(cell: Cell, take: Take): ThreeLine {
   if (need === null) return { title, word: '—', detail: 'no rate to compare', tone: 'none' };
   const n = plain(toMBps(need));
   if (ceiling !== null && ceiling < need) {
-    return { title, word: 'Too slow', detail: `bus ${plain(toMBps(ceiling))} < ${n} MB/s`, tone: 'hot' };
+    return {
+      title,
+      word: 'Too slow',
+      detail: `${find(cell, 'body-ceiling')?.outcome === 'short' ? 'body' : 'bus'} ${plain(toMBps(ceiling))} < ${n} MB/s`,
+      tone: 'hot',
+    };
   }
   if (floor === null) return { title, word: 'Unknown', detail: `no promise for ${n} MB/s`, tone: 'hot' };
   const f = plain(toMBps(floor));

@@ -26,7 +26,7 @@ export function BottleneckStrip({ need, sections }: StripProps) {
   const rates = sections.filter(known).map(({ rate }) => rate);
   const top = Math.min(need * TALLEST, Math.max(need * 1.15, ...rates));
   const tall = (rate: number): number => Math.min(HEIGHT, Math.max(3, (rate / top) * HEIGHT));
-  const lead = 58;
+  const lead = 52;
   const width = (WIDTH - lead) / sections.length;
   const narrow = sections.filter(known).filter(({ counts }) => counts);
   const lowest = narrow.reduce<Section | null>(
@@ -70,7 +70,7 @@ export function BottleneckStrip({ need, sections }: StripProps) {
               {section.name}
             </text>
             <text x={x} y={HEIGHT + 33} className={css.figure} data-counts={section.counts || undefined}>
-              {section.rate === null ? '?' : plain(toMBps(section.rate), section.rate < 1e8 ? 1 : 0)}
+              {section.holds ?? (section.rate === null ? '?' : plain(toMBps(section.rate), section.rate < 1e8 ? 1 : 0))}
             </text>
           </g>
         ))}
@@ -89,6 +89,10 @@ interface BlockProps {
 }
 
 function Block({ section, x, width, tall, top }: BlockProps) {
+  if (section.rate === null && section.holds) {
+    // A vessel, open above: the stream passes through it at whatever pace it has.
+    return <path d={`M${x} 14 V${HEIGHT - 8} H${x + width} V14`} className={css.vessel} />;
+  }
   if (section.rate === null) {
     return <rect x={x} y="6" width={width} height={HEIGHT - 12} className={css.unknown} />;
   }
@@ -144,7 +148,7 @@ const cutOff = (x: number, edge: number, spill: number): string =>
 
 function caption(need: BytesPerSecond, lowest: Section | null, sections: readonly Section[]): string {
   const unknown = sections.some(({ rate, counts }) => rate === null && counts);
-  const scale = 'MB/s, one scale; peak does not count';
+  const scale = 'MB/s, one scale; peaks do not count';
   if (lowest?.rate == null) return scale;
   const spare = toMBps((lowest.rate - need) as BytesPerSecond);
   if (spare < 0) return `${scale} · ${plain(-spare)} short at the ${lowest.name}`;
@@ -152,6 +156,8 @@ function caption(need: BytesPerSecond, lowest: Section | null, sections: readonl
 }
 
 function stripText(need: BytesPerSecond, sections: readonly Section[]): string {
-  const places = sections.map(({ name, rate }) => `${name} ${rate === null ? 'not known' : MBpsText(rate)}`);
+  const places = sections.map(
+    ({ name, rate, holds }) => `${name} ${holds ?? (rate === null ? 'not known' : MBpsText(rate))}`,
+  );
   return `Write path: stream ${MBpsText(need)}, ${places.join(', ')}.`;
 }

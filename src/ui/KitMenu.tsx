@@ -1,4 +1,5 @@
 import { Menu } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
 import { lazy, Suspense, useState } from 'react';
 import { emptyKit, exportKit, loadDemo } from '../app/kitActions.ts';
 import type { TableKey } from '../app/tables.ts';
@@ -32,6 +33,10 @@ export function KitMenu() {
     const { name, text } = await exportKit();
     download(name, text, 'application/json');
   };
+  const replace = async (change: () => Promise<void>, done: string): Promise<void> => {
+    if (!(await stored(change))) return;
+    notifications.show({ message: `${done} What was there is kept under Kit, Earlier states.` });
+  };
   const close = (): void => setOpen(null);
   return (
     <>
@@ -56,8 +61,8 @@ export function KitMenu() {
             Crew cards to print
           </Menu.Item>
           <Menu.Divider />
-          <Menu.Item onClick={() => void stored(loadDemo)}>Load the demo kit</Menu.Item>
-          <Menu.Item onClick={() => void stored(emptyKit)}>Start empty</Menu.Item>
+          <Menu.Item onClick={() => void replace(loadDemo, 'The demo kit is loaded.')}>Load the demo kit</Menu.Item>
+          <Menu.Item onClick={() => void replace(emptyKit, 'The kit is empty.')}>Start empty</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       <Suspense fallback={null}>

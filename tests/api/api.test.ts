@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/lib.mjs';
 import { riskRuns } from '../../src/core/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
+import { aRun } from '../support/aRun.ts';
 
 let server: Awaited<ReturnType<typeof startServer>>;
 beforeAll(async () => {
@@ -208,26 +209,7 @@ describe('POST /api/match', () => {
 });
 
 describe('POST /api/simulate', () => {
-  const run = {
-    demandMBps: 886,
-    takeSeconds: 3600,
-    bufferMB: 8000,
-    card: { busMBps: 2000, burstMBps: 1500, cacheGB: 100, sustainedMBps: 400, usableGB: 1000 },
-    heat: {
-      ambientC: 20,
-      bodyHeatCapacityJPerK: 1500,
-      bodyResistanceKPerW: 0.6,
-      recordingW: 30,
-      bodyLimitC: 62,
-      cardHeatCapacityJPerK: 9,
-      cardResistanceKPerW: 9,
-      idleW: 0.6,
-      energyNJPerByte: 2.5,
-      throttleAtC: 149,
-      resumeAtC: 140,
-      throttleFactor: 0.5,
-    },
-  };
+  const run = aRun({ heat: { idleW: 0.6, energyNJPerByte: 2.5, throttleAtC: 149, resumeAtC: 140 } });
   const risk = { runs: 300, seed: 7, spread: 0.2 };
 
   it('answers when and why a take drops: 108 GB ÷ 486 MB/s', async () => {

@@ -1,7 +1,4 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { all, create } from 'mathjs';
 import { afterAll, describe, expect, it } from 'vitest';
 import { labelMinutes } from '../../src/core/minutes/minutes.ts';
@@ -13,10 +10,11 @@ import { MARK_KEYS, MARKS } from '../../src/core/standards/marks.ts';
 import { aMode } from '../../src/core/testing.ts';
 import { fromGB, fromMbps, GiB, toGiB } from '../../src/core/units/convert.ts';
 import { parseCapacity, parseRate } from '../../src/core/units/parse.ts';
+import { clipFolder, probe } from '../support/ffmpeg.ts';
 
 const math = create(all ?? {}, {});
-const folder = mkdtempSync(join(tmpdir(), 'cool-reel-published-'));
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const clips = clipFolder();
+afterAll(() => clips.remove());
 
 const rateOf = (change: Partial<Mode>): number => {
   const rate = streamRate(aMode(change));
@@ -25,15 +23,8 @@ const rateOf = (change: Partial<Mode>): number => {
 };
 
 /** Sizes of the video packets of a clip that ffmpeg makes here and now. */
-function packetSizes(name: string, args: readonly string[]): readonly number[] {
-  const file = join(folder, name);
-  execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', ...args, file]);
-  const probe = ['-v', 'error', '-select_streams', 'v', '-show_entries', 'packet=size', '-of', 'csv=p=0', file];
-  return execFileSync('ffprobe', probe, { encoding: 'utf8' })
-    .split('\n')
-    .map((line) => Number.parseInt(line, 10))
-    .filter((size) => size > 0);
-}
+const packetSizes = (name: string, args: readonly string[]): readonly number[] =>
+  probe(clips.make(name, args), 'packet=size').map((line) => Number.parseInt(line, 10));
 
 describe('frame sizes, against what ffmpeg’s encoders write', () => {
   // Reference: ffmpeg's dnxhd encoder, which implements SMPTE ST 2019-1 (VC-3).
@@ -64,23 +55,9 @@ describe('frame sizes, against what ffmpeg’s encoders write', () => {
     expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 144_000 }, fps: 25 }) * 8).toBe(28_800_000);
   });
 
-  it('a raw 10-bit 4:2:2 picture that ffmpeg writes has the bytes the geometry says', () => {
-    const file = join(folder, 'v210.raw');
+  it('a raw 8-bit 4:2:2 picture that ffmpeg writes has the bytes the geometry says', () => {
     const source = 'testsrc2=size=1920x1080:rate=25:duration=0.04';
-    execFileSync('ffmpeg', [
-      '-v',
-      'error',
-      '-y',
-      '-f',
-      'lavfi',
-      '-i',
-      source,
-      '-pix_fmt',
-      'yuv422p',
-      '-f',
-      'rawvideo',
-      file,
-    ]);
+    const file = clips.make('picture.raw', ['-i', source, '-pix_fmt', 'yuv422p', '-f', 'rawvideo']);
     const raw = { kind: 'raw', bitsPerPixel: 16, ratio: 1 } as const;
     expect(readFileSync(file).byteLength).toBe(rateOf({ codec: 'raw', rate: raw, width: 1920, height: 1080, fps: 1 }));
   });

@@ -1,39 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { aRun } from '../../../tests/support/aRun.ts';
 import { causeOf } from './cause.ts';
 import { checkSimulation } from './checkSimulation.ts';
 import { riskRuns } from './risk.ts';
 import { simulate } from './simulate.ts';
-import type { CardPath, HeatPath, Simulation } from './simulation.ts';
+import type { Simulation } from './simulation.ts';
 
-const coldHeat: HeatPath = {
-  ambientC: 20,
-  bodyHeatCapacityJPerK: 1500,
-  bodyResistanceKPerW: 0.6,
-  recordingW: 30,
-  bodyLimitC: 62,
-  cardHeatCapacityJPerK: 9,
-  cardResistanceKPerW: 9,
-  idleW: 0,
-  energyNJPerByte: 0,
-  throttleAtC: 75,
-  resumeAtC: 68,
-  throttleFactor: 0.5,
-};
-const card: CardPath = { busMBps: 2000, burstMBps: 1500, cacheGB: 100, sustainedMBps: 400, usableGB: 1000 };
-
-interface Change {
-  readonly card?: Partial<CardPath>;
-  readonly heat?: Partial<HeatPath>;
-}
-const sim = (change: Omit<Partial<Simulation>, 'card' | 'heat'> & Change = {}): Simulation => ({
-  demandMBps: 886,
-  takeSeconds: 3600,
-  bufferMB: 8000,
-  ...change,
-  card: { ...card, ...change.card },
-  heat: { ...coldHeat, ...change.heat },
-});
+const sim = aRun;
 
 // Closed form, by hand: cold and unthrottled, burst above the demand: S ÷ (r − f) + B ÷ (r − f).
 describe('time to the first dropped frame', () => {

@@ -5,6 +5,7 @@ import { bodySchema } from '../../kit/schema.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
@@ -116,28 +117,14 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
           />
         )}
       </Suspense>
-      <div className={`${css.actions} ${css.sticky}`}>
-        <button type="submit" className="ink-button" data-strong disabled={!changed}>
-          Save
-        </button>
-        {changed && (
-          <button
-            type="button"
-            className="ink-button"
-            onClick={() => {
-              discard();
-              onDiscard();
-            }}
-          >
-            Discard
-          </button>
-        )}
-        {problems > 0 && (
-          <span className="tone-hot" role="alert">
-            {problems === 1 ? 'One field needs' : `${problems} fields need`} another look. Nothing was saved.
-          </span>
-        )}
-      </div>
+      <SaveBar
+        changed={changed}
+        problems={problems}
+        onDiscard={() => {
+          discard();
+          onDiscard();
+        }}
+      />
     </form>
   );
 }

@@ -9,6 +9,7 @@ import { labelProblemText } from '../../text/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 import { IncidentFields } from './IncidentFields.tsx';
@@ -120,28 +121,15 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
         </div>
       </fieldset>
       <IncidentFields form={form} />
-      <div className={`${css.actions} ${css.panelSticky}`}>
-        <button type="submit" className="ink-button" data-strong disabled={!changed}>
-          Save
-        </button>
-        {changed && (
-          <button
-            type="button"
-            className="ink-button"
-            onClick={() => {
-              discard();
-              if (isNew) onClose();
-            }}
-          >
-            Discard
-          </button>
-        )}
-        {Object.keys(form.errors).length > 0 && (
-          <span className="tone-hot" role="alert">
-            Not saved: see the fields.
-          </span>
-        )}
-      </div>
+      <SaveBar
+        inPanel
+        changed={changed}
+        problems={Object.keys(form.errors).length}
+        onDiscard={() => {
+          discard();
+          if (isNew) onClose();
+        }}
+      />
     </form>
   );
 }

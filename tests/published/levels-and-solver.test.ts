@@ -1,7 +1,5 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
 import { createRequire } from 'node:module';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import highsLoader from 'highs';
@@ -9,41 +7,25 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { corners, type HalfSpace } from '../../src/core/minutes/polytope.ts';
 import { h264Ceiling, h265Ceiling } from '../../src/core/rate/levelCeiling.ts';
 import { H264_LEVELS, H265_LEVELS } from '../../src/core/standards/levels.ts';
+import { clipFolder, probe } from '../support/ffmpeg.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'cool-reel-levels-'));
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const clips = clipFolder();
+afterAll(() => clips.remove());
 
-/** The level that ffmpeg's own level guesser writes into an H.264 stream for a picture and rate. */
-function ffmpegLevel(width: number, height: number, fps: number): string {
-  const file = join(folder, `${width}x${height}-${fps}.h264`);
+/**
+ * The level an encoder of ffmpeg writes into a stream of grey frames: the smallest whose picture and block rate fit,
+ * since the rate of one grey frame is nothing; one reference frame, so that the size of its buffer decides nothing.
+ */
+function encodedLevel(codec: string, args: readonly string[], picture: readonly [number, number, number]): number {
+  const [width, height, fps] = picture;
   const source = `color=size=${width}x${height}:rate=${fps}:duration=0.1`;
-  // libx264 chooses the smallest level whose picture and block rate fit, since the rate of one grey frame is nothing;
-  // one reference frame, so that the size of its buffer decides nothing.
-  execFileSync('ffmpeg', [
-    '-v',
-    'error',
-    '-y',
-    '-f',
-    'lavfi',
-    '-i',
-    source,
-    '-c:v',
-    'libx264',
-    '-preset',
-    'ultrafast',
-    '-refs',
-    '1',
-    '-bf',
-    '0',
-    '-pix_fmt',
-    'yuv420p',
-    file,
-  ]);
-  const level = execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'stream=level', '-of', 'csv=p=0', file], {
-    encoding: 'utf8',
-  });
-  return (Number.parseInt(level, 10) / 10).toFixed(1);
+  const shared = ['-i', source, '-c:v', codec, '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', ...args];
+  const file = clips.make(`${codec}-${picture.join('-')}.${codec === 'libx264' ? 'h264' : 'hevc'}`, shared);
+  return Number.parseInt(probe(file, 'stream=level')[0] ?? '', 10);
 }
+
+const ffmpegLevel = (...picture: readonly [number, number, number]): string =>
+  (encodedLevel('libx264', ['-refs', '1', '-bf', '0'], picture) / 10).toFixed(1);
 
 // Reference: ffmpeg's libx264, which implements ITU-T H.264 Table A-1 (pictures and rates of each level).
 describe('H.264 levels, against what ffmpeg’s encoder chooses', () => {
@@ -71,32 +53,8 @@ describe('H.265 levels, against what ffmpeg’s encoder accepts', () => {
   const hasX265 = spawnSync('ffmpeg', ['-v', 'error', '-h', 'encoder=libx265'], { encoding: 'utf8' }).stdout.includes(
     'libx265',
   );
-  const levelOf = (width: number, height: number, fps: number): string => {
-    const file = join(folder, `${width}x${height}-${fps}.hevc`);
-    const source = `color=size=${width}x${height}:rate=${fps}:duration=0.1`;
-    execFileSync('ffmpeg', [
-      '-v',
-      'error',
-      '-y',
-      '-f',
-      'lavfi',
-      '-i',
-      source,
-      '-c:v',
-      'libx265',
-      '-preset',
-      'ultrafast',
-      '-x265-params',
-      'log-level=none:ref=1:bframes=0',
-      '-pix_fmt',
-      'yuv420p',
-      file,
-    ]);
-    const level = execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'stream=level', '-of', 'csv=p=0', file], {
-      encoding: 'utf8',
-    });
-    return (Number.parseInt(level, 10) / 30).toFixed(1);
-  };
+  const levelOf = (...picture: readonly [number, number, number]): string =>
+    (encodedLevel('libx265', ['-x265-params', 'log-level=none:ref=1:bframes=0'], picture) / 30).toFixed(1);
 
   it.skipIf(!hasX265).each([
     [3840, 2160, 25],
