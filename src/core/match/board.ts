@@ -5,12 +5,13 @@ import {
   distinctSlots,
   evaluate,
   isBetter,
+  type KeyedSlot,
   noSlotCell,
   type Row,
   toColumn,
   toRow,
 } from './evaluate.ts';
-import { type PairFit, pairFit } from './pairFit.ts';
+import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
 
 /** What a board is made of. Arrays keep the order in which they are shown. */
@@ -42,29 +43,37 @@ function bestCell(row: Row, fits: readonly (readonly [Slot, PairFit])[], column:
   return best ?? noSlotCell(row, column.card);
 }
 
-/** The slots worth asking, by body; worked out once a board. */
-type SlotsByBody = ReadonlyMap<Body, readonly Slot[]>;
+/** What is worked out once a board: the slots worth asking, by body, and the fits met so far. */
+interface Groundwork {
+  readonly slots: ReadonlyMap<Body, readonly KeyedSlot[]>;
+  readonly fits: FitMemo;
+}
 
-const slotsByBody = (rows: readonly Row[]): SlotsByBody =>
-  new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, distinctSlots(body)]));
+const groundwork = (rows: readonly Row[]): Groundwork => ({
+  slots: new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, distinctSlots(body)])),
+  fits: new Map(),
+});
 
 /** One card against every row; slots are compared with the card once a body, not once a mode. */
 function boardColumn(
   rows: readonly Row[],
-  slots: SlotsByBody,
+  { slots, fits }: Groundwork,
   card: Card,
   tests: readonly Test[],
   policy: Policy,
 ): readonly Cell[] {
   const column = toColumn(card, tests);
+  const print = cardKey(card);
   let body: Body | null = null;
-  let fits: readonly (readonly [Slot, PairFit])[] = [];
+  let pairs: readonly (readonly [Slot, PairFit])[] = [];
   return rows.map((row) => {
     if (row.body !== body) {
       body = row.body;
-      fits = (slots.get(body) ?? []).map((slot) => [slot, pairFit(slot, card)] as const);
+      pairs = (slots.get(body) ?? []).map(
+        ({ slot, key }) => [slot, rememberedFit(fits, key, slot, print, card)] as const,
+      );
     }
-    return bestCell(row, fits, column, policy);
+    return bestCell(row, pairs, column, policy);
   });
 }
 
@@ -73,37 +82,58 @@ const inUse = (cards: readonly Card[]): readonly Card[] =>
   cards.some(({ retired }) => retired) ? cards.filter(({ retired }) => !retired) : cards;
 
 /** The whole board from nothing. */
-export function board(kit: BoardKit, policy: Policy): Board {
-  const cards = inUse(kit.cards);
+export const board = (kit: BoardKit, policy: Policy): Board => fresh(kit, policy).board;
+
+/** A board with what it was worked out from, kept for the next change. */
+interface Kept {
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly ground: Groundwork;
+  readonly board: Board;
+}
+
+function fresh(kit: BoardKit, policy: Policy): Kept {
   const rows = boardRows(kit.bodies);
-  const slots = slotsByBody(rows);
-  const columns = cards.map((card) => boardColumn(rows, slots, card, kit.tests, policy));
+  const ground = groundwork(rows);
+  return { kit, policy, ground, board: withColumns(rows, ground, kit, policy, new Map()) };
+}
+
+/** The columns of all cards in use; those known already are taken as they are. */
+function withColumns(
+  rows: readonly Row[],
+  ground: Groundwork,
+  kit: BoardKit,
+  policy: Policy,
+  known: ReadonlyMap<Card, readonly Cell[]>,
+): Board {
+  const cards = inUse(kit.cards);
+  const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, ground, card, kit.tests, policy));
   return { rows, cards, columns };
 }
+
+const columnsByCard = ({ cards, columns }: Board): ReadonlyMap<Card, readonly Cell[]> =>
+  new Map(cards.flatMap((card, at) => (columns[at] ? [[card, columns[at]] as const] : [])));
 
 /**
  * A board that recomputes only the columns whose card changed. Bodies, tests or policy that changed (by identity)
  * start it afresh.
  */
 export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
-  let last: { readonly kit: BoardKit; readonly policy: Policy; readonly board: Board } | null = null;
+  let last: Kept | null = null;
   return (kit, policy) => {
-    const before = last;
+    const before: Kept | null = last;
     const same =
       before !== null &&
       before.kit.bodies === kit.bodies &&
       before.kit.tests === kit.tests &&
       before.policy.headroom === policy.headroom;
     if (!same) {
-      last = { kit, policy, board: board(kit, policy) };
+      last = fresh(kit, policy);
       return last.board;
     }
-    const known = new Map(before.board.cards.map((card, index) => [card, before.board.columns[index]]));
-    const { rows } = before.board;
-    const slots = slotsByBody(rows);
-    const cards = inUse(kit.cards);
-    const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, slots, card, kit.tests, policy));
-    last = { kit, policy, board: { rows, cards, columns } };
-    return last.board;
+    const { ground } = before;
+    const board = withColumns(before.board.rows, ground, kit, policy, columnsByCard(before.board));
+    last = { kit, policy, ground, board };
+    return board;
   };
 }

@@ -2,7 +2,7 @@ import { labelMinutes, plannedMinutes, usable } from '../minutes/minutes.ts';
 import type { Body, Card, Mode, Requirement, Slot, Test } from '../model/kit.ts';
 import { type RateRefusal, type StreamRate, streamRate } from '../rate/streamRate.ts';
 import type { Result } from '../result.ts';
-import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
+import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import { fromGB, MB } from '../units/convert.ts';
 import type { Finding } from './finding.ts';
 import type { PairFit } from './pairFit.ts';
@@ -50,16 +50,24 @@ export interface Row {
   readonly arrangement: Finding | null;
   /** Whether any slot of the body wants a card of its own. */
   readonly demands: boolean;
+  /** What was found for a fit before; filled as asked. */
+  readonly shared: Map<PairFit, Shared>;
+}
+
+/** A slot with what makes its answers differ from another slot's, as text. */
+export interface KeyedSlot {
+  readonly slot: Slot;
+  readonly key: string;
 }
 
 /** Slots of a body that can give different answers; twins of an earlier one are left out. */
-export function distinctSlots({ slots }: Pick<Body, 'slots'>): readonly Slot[] {
+export function distinctSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
   const seen = new Set<string>();
-  return slots.filter(({ accepts, family, promisedMaxGB }) => {
-    const key = JSON.stringify([accepts, family, promisedMaxGB]);
-    const first = !seen.has(key);
+  return slots.flatMap((slot) => {
+    const key = JSON.stringify([slot.accepts, slot.family, slot.promisedMaxGB]);
+    if (seen.has(key)) return [];
     seen.add(key);
-    return first;
+    return [{ slot, key }];
   });
 }
 
@@ -73,6 +81,7 @@ export function toRow(body: Body, mode: Mode): Row {
     asked: requirementsOf(body, mode),
     arrangement: arrangementRule(body),
     demands: body.slots.some(({ demandsCard }) => demandsCard),
+    shared: new Map(),
   };
 }
 
@@ -139,21 +148,14 @@ export function evaluate(row: Row, slotId: string, fit: PairFit, column: Column,
     ]);
   }
   const need = share(rate.value.peak, shares);
-  const { floor } = fit.floor;
-  const findings = fit.findings.slice();
-  if (column.doubt) findings.push(column.doubt);
-  findings.push(busRule(fit.bus, need));
-  const inside = bodyCeilingRule(body, need);
-  if (inside) findings.push(inside);
-  for (const asked of requirementRule(row.asked, card, withHeadroom(need, policy.headroom))) findings.push(asked);
-  findings.push(guaranteeRule(fit.floor, need));
-  if (floor !== null) findings.push(headroomRule(floor, need, policy.headroom));
+  const { findings: first, ceiling } = sharedOf(row, fit, card, need, policy.headroom);
   const tested = ownTestsRule(column.tests, { bodyId: body.id, modeId: mode.id, cardId: card.id, need });
+  const findings = first.slice();
+  if (column.doubt) findings.push(column.doubt);
   findings.push(tested, makersFigureRule(card, need));
   if (row.arrangement) findings.push(row.arrangement);
   const demanded = row.demands ? demandsCardRule(body.slots, slotId) : null;
   if (demanded) findings.push(demanded);
-  const ceiling = lowest(fit.bus.ceiling, inside?.rule === 'body-ceiling' ? inside.ceiling : null);
   const verdict = settle(findings);
   return {
     bodyId: body.id,
@@ -162,13 +164,44 @@ export function evaluate(row: Row, slotId: string, fit: PairFit, column: Column,
     slotId,
     verdict,
     need,
-    floor,
+    floor: fit.floor.floor,
     ceiling,
     label: labelMinutes(column.label, share(rate.value.picture, shares)),
     planned: plannedMinutes(column.room, share(rate.value.average, shares)),
     dropSeconds: verdict === 'drops' ? dropTime(tested, body, need, ceiling) : null,
     findings,
   };
+}
+
+/** What all cards of one print have in common on one row: everything but tests and the maker's own figure. */
+interface Shared {
+  readonly headroom: PerMille;
+  readonly findings: readonly Finding[];
+  readonly ceiling: BytesPerSecond | null;
+}
+
+type Fitting = Extract<PairFit, { fits: true }>;
+
+/** Worked out once a row and fit: a wallet holds many cards of few kinds. */
+function sharedOf(row: Row, fit: Fitting, card: Card, need: BytesPerSecond, headroom: PerMille): Shared {
+  const known = row.shared.get(fit);
+  if (known?.headroom === headroom) return known;
+  const { floor } = fit.floor;
+  const inside = bodyCeilingRule(row.body, need);
+  const shared: Shared = {
+    headroom,
+    findings: [
+      ...fit.findings,
+      busRule(fit.bus, need),
+      ...(inside ? [inside] : []),
+      ...requirementRule(row.asked, card, withHeadroom(need, headroom)),
+      guaranteeRule(fit.floor, need),
+      ...(floor === null ? [] : [headroomRule(floor, need, headroom)]),
+    ],
+    ceiling: lowest(fit.bus.ceiling, inside?.rule === 'body-ceiling' ? inside.ceiling : null),
+  };
+  row.shared.set(fit, shared);
+  return shared;
 }
 
 const lowest = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSecond | null =>

@@ -29,3 +29,23 @@ function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
   if (!first) throw new Error('fastest() needs at least one accepted form');
   return rest.reduce((best, one) => ((one.ceiling ?? 0) > (best.ceiling ?? 0) ? one : best), first);
 }
+
+/** Fits already worked out, by slot and by what a card prints: one object for all cards of one print. */
+export type FitMemo = Map<string, PairFit>;
+
+/** What of a card its fit depends on. */
+export const cardKey = ({ form, bus, capacityGB, marks }: Card): string =>
+  `${form} ${bus} ${capacityGB} ${marks.join()}`;
+
+/**
+ * @param slotKey - what makes the slot's answers differ from another's
+ * @param key - the card's, by `cardKey`
+ */
+export function rememberedFit(memo: FitMemo, slotKey: string, slot: Slot, key: string, card: Card): PairFit {
+  const place = `${slotKey} ${key}`;
+  const known = memo.get(place);
+  if (known) return known;
+  const fit = pairFit(slot, card);
+  memo.set(place, fit);
+  return fit;
+}
