@@ -5,7 +5,7 @@ import type { Mode } from '../../core/model/kit.ts';
 import { streamRate } from '../../core/rate/streamRate.ts';
 import { modeTitle } from '../../text/cell.ts';
 import { MBpsText } from '../../text/quantity.ts';
-import css from './PasteModes.module.css';
+import css from '../../ui/paste.module.css';
 
 interface PasteModesProps {
   readonly onAdd: (modes: readonly Mode[]) => void;

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { readCards } from '../../app/pasteCards.ts';
 import type { Card } from '../../core/model/kit.ts';
 import { cardSummary } from '../../text/cell.ts';
-import css from '../bodies/PasteModes.module.css';
+import css from '../../ui/paste.module.css';
 
 interface PasteCardsProps {
   readonly onAdd: (cards: readonly Card[]) => void;
