@@ -1,4 +1,3 @@
-import type { Trial } from '../core/match/trial.ts';
 import type { Body, Card, Take, Test } from '../core/model/kit.ts';
 import { kitFileName, kitText } from '../kit/exportKit.ts';
 import { EMPTY_KIT, type Kit, type Settings } from '../kit/kit.ts';
@@ -85,16 +84,23 @@ export async function restoreSnapshot(text: string): Promise<void> {
   await replaceKit(database, kit.value, 'before restoring a snapshot', now());
 }
 
-/** Keeps a trial: the changed body, the added card, or the kind of take. */
-export async function keepTrial(trial: Trial | null, take: Take | null, before: Take): Promise<Undo> {
-  if (trial?.changedBody) return saveBody(trial.changedBody);
-  if (trial?.addedCard) {
-    const { addedCard, kit } = trial;
-    const at = kit.cards.findIndex(({ id }) => id === addedCard.id);
-    return insertAfter(database, 'cards', kit.cards[at - 1]?.id ?? '', addedCard);
-  }
+/** What trials one upon another would change: bodies in their last form, cards to add, the kind of take. */
+export interface TrialChanges {
+  readonly bodies: readonly Body[];
+  readonly cards: readonly Card[];
+  readonly take: Take | null;
+}
+
+/** Keeps everything a chain of trials changed, with one undo. */
+export async function keepTrial({ bodies, cards, take }: TrialChanges, before: Take): Promise<Undo> {
+  const undoBodies = await putItems(database, 'bodies', bodies);
+  const undoCards = await putItems(database, 'cards', cards);
   if (take) await changeSettings({ take });
-  return () => changeSettings({ take: before });
+  return async () => {
+    await undoBodies();
+    await undoCards();
+    if (take) await changeSettings({ take: before });
+  };
 }
 
 export const saveTest = (test: Test): Promise<Undo> => putItem(database, 'tests', test);
@@ -118,8 +124,9 @@ export async function changeCards(cards: readonly Card[], change: Partial<Card>)
   return putItems(database, 'cards', changed);
 }
 
-/** Copies of several cards, each behind the last, labels counting on: A-01 … A-08. */
-export function duplicateMany(cards: readonly Card[], all: readonly Card[], times: number): Promise<Undo> {
+/** Copies of several cards at the end of the wallet, labels counting on: A-01 … A-08. */
+export async function duplicateMany(cards: readonly Card[], all: readonly Card[], times: number): Promise<Undo> {
+  await beforeMany(cards.length * times, 'adding');
   const taken = all.map(({ label }) => label);
   const copies = cards.flatMap((card) =>
     Array.from({ length: times }, () => {

@@ -51,6 +51,22 @@ describe('Why, to the end', () => {
     await reset();
   });
 
+  it('keeps trials made one upon another, all of them, and takes them back together', async () => {
+    await app.cell('Wherry 8K raw 3:1 50p on A-01');
+    await app.clickText('button', 'A card with VPG1600');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-01 with VPG1600: 18 min Guaranteed');
+    await app.cell('Wherry 8K raw 3:1 50p on A-01');
+    await app.clickText('button', '8:1 instead of 3:1');
+    await app.seesText('[role=status]', 'A card with VPG1600');
+    await app.clickText('button', 'Keep it');
+    await app.seesText('body', 'Kept.');
+    await app.driver.navigate().refresh();
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 49 min Guaranteed');
+    await app.visit('/cards');
+    await app.seesText('table', 'A-01 with VPG1600');
+    await reset();
+  });
+
   it('looks at the card a move names', async () => {
     await app.cell('Dory 4K intra 50p on C-02');
     const why = await app.seesText('#why', 'Use C-01');
@@ -81,6 +97,10 @@ describe('Why, to the end', () => {
     const arranged = await app.seesText('#why', '133 MB/s to each');
     expect(arranged).toContain('2 cards a fill');
     expect(arranged).toContain('The larger card keeps');
+    // What was tried on one cell does not follow to the next.
+    await app.cell('Dory 4K intra 50p on C-01');
+    await app.seesText('#why', '4K intra 50p on C-01');
+    expect(await app.text('#why')).toContain('1 card a fill');
   });
 });
 

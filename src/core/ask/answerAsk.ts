@@ -3,7 +3,7 @@ import { type Cell, evaluate, toColumn, toRow } from '../match/evaluate.ts';
 import { pairFit } from '../match/pairFit.ts';
 import type { Policy } from '../match/policy.ts';
 import { type CapacityFor, capacityFor, cardsFor, usable } from '../minutes/minutes.ts';
-import type { Body, Card, Slot } from '../model/kit.ts';
+import type { Body, Card, Codec, Slot } from '../model/kit.ts';
 import { type Doubt, doubts } from '../rate/plausibility.ts';
 import { type StreamRate, streamRate } from '../rate/streamRate.ts';
 import { err, ok, type Result } from '../result.ts';
@@ -99,11 +99,20 @@ function bodyFor(ask: Ask, card: Card | null): Body {
 const arranged = (planned: number | null, ask: Ask): number | null =>
   planned === null ? null : ask.arrangement === 'relay' ? planned * 2 : planned;
 
-/** A stated rate is weighed against the picture named beside it; raw geometry is the picture. */
-function doubtsOf({ mode }: Ask, picture: BytesPerSecond): readonly Doubt[] {
+const FAMILIES: readonly Codec[] = ['long-gop', 'intra', 'raw'];
+
+/**
+ * A stated rate is weighed against the picture named beside it; raw geometry is the picture. Where no codec family was
+ * named, a rate that suits any of them is not doubted.
+ */
+function doubtsOf({ mode, codecNamed }: Ask, picture: BytesPerSecond): readonly Doubt[] {
   if (mode.rate.kind !== 'stated') return [];
-  const { codec, width, height, captureFps, fps } = mode;
-  return doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbours: [] });
+  const { width, height, captureFps, fps } = mode;
+  const families = codecNamed ? [mode.codec] : FAMILIES;
+  const each = families.map((codec) =>
+    doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbours: [] }),
+  );
+  return each.every((found) => found.length > 0) ? (each[0] ?? []) : [];
 }
 
 /**

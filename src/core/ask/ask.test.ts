@@ -94,6 +94,14 @@ describe('a quick check', () => {
     expect(answerOf('600 Mb/s on 256GB V30 I').bitsOrBytes).toBeNull();
   });
 
+  it('doubts a rate for its picture only where it suits no codec family, or not the one named', () => {
+    const doubtsAbout = (text: string) => answerOf(text).doubts.map(({ code }) => code);
+    expect(doubtsAbout('100 Mb/s 3840x2160 25p'), 'usual for long-GOP').toEqual([]);
+    expect(doubtsAbout('500 Mb/s 3840x2160 25p'), 'usual for intra').toEqual([]);
+    expect(doubtsAbout('30 Mb/s 3840x2160 25p intra')).toEqual(['bits-or-bytes']);
+    expect(doubtsAbout('1 Mb/s 3840x2160 50p')).not.toEqual([]);
+  });
+
   it('shows loose readings and assumptions', () => {
     const codes = answerOf('100 mbps on 256gb v90 ii for 1:30').ask.readings.map(({ code }) => code);
     expect(codes).toEqual(['rate', 'capacity', 'time', 'fps-assumed', 'slot-assumed']);

@@ -19,6 +19,8 @@ export interface Ask {
   readonly mode: Mode;
   /** How the rate was written; null for raw geometry. */
   readonly written: 'bits' | 'bytes' | null;
+  /** False where no codec family was named, so that a rate is doubted only if it suits none. */
+  readonly codecNamed: boolean;
   /** Null when no card was named. */
   readonly card: Label | null;
   /** Bus of the slot where one was named; null: the slot is taken to know the card's bus. */

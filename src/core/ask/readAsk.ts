@@ -175,6 +175,7 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
   return ok({
     mode,
     written: stream[0]?.written ?? null,
+    codecNamed: all(tokens, 'codec').length > 0,
     card,
     slotBus: slot?.bus ?? null,
     arrangement: all(tokens, 'arrangement')[0]?.arrangement ?? 'single',

@@ -1,9 +1,9 @@
 import { useCallback, useMemo, useState } from 'react';
-import { keepTrial, newId } from '../../app/kitActions.ts';
+import { keepTrial, newId, type TrialChanges } from '../../app/kitActions.ts';
 import { policyOf } from '../../app/policy.ts';
 import { useBoard } from '../../app/useBoard.ts';
 import { useQuickCheck } from '../../app/useQuickCheck.ts';
-import type { Board as BoardData } from '../../core/match/board.ts';
+import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import { type Trial, tryMove } from '../../core/match/trial.ts';
 import type { Take } from '../../core/model/kit.ts';
@@ -31,13 +31,26 @@ export default function MatchView({ demo }: { readonly demo: boolean }) {
 
 type Selected = 'quick' | CellPick | null;
 
-/** A move being tried: the kit it makes, or only another kind of take. Nothing of it is stored before it is kept. */
+/** Moves being tried, one upon another. Nothing of them is stored before they are kept. */
 interface Trying {
   readonly text: string;
-  readonly trial: Trial | null;
-  readonly take: Take | null;
-  /** Where to go back to when it is dropped. */
+  /** The kit as it would be; null while only another kind of take is tried. */
+  readonly kit: BoardKit | null;
+  readonly changes: TrialChanges;
+  /** Where to go back to when they are dropped. */
   readonly from: CellPick;
+}
+
+const UNCHANGED: TrialChanges = { bodies: [], cards: [], take: null };
+
+/** The changes so far and one trial more; a body tried twice counts in its last form. */
+function withTrial(before: TrialChanges, trial: Trial | null, take: Take | null): TrialChanges {
+  const body = trial?.changedBody;
+  return {
+    bodies: body ? [...before.bodies.filter(({ id }) => id !== body.id), body] : before.bodies,
+    cards: trial?.addedCard ? [...before.cards, trial.addedCard] : before.cards,
+    take: take ?? before.take,
+  };
 }
 
 /** What a selection stands for on the board as it is now; null when its mode or card is gone. */
@@ -55,9 +68,9 @@ function Match({ kit }: { readonly kit: Kit }) {
   const { settings } = kit;
   const stored = useStored();
   const [trying, setTrying] = useState<Trying | null>(null);
-  const take = trying?.take ?? settings.take;
+  const take = trying?.changes.take ?? settings.take;
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
-  const shownKit = trying?.trial?.kit ?? kit;
+  const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
@@ -79,7 +92,13 @@ function Match({ kit }: { readonly kit: Kit }) {
     // A move that only looks at another cell changes nothing that would have to be kept.
     if (trial && !trial.changedBody && !trial.addedCard) return;
     const line = moveLine(move, { cards: board.cards, body, mode });
-    setTrying({ text: line.text, trial, take: move.code === 'other-school' ? move.take : null, from });
+    const newTake = move.code === 'other-school' ? move.take : null;
+    setTrying({
+      text: trying ? `${trying.text} · ${line.text}` : line.text,
+      kit: trial?.kit ?? trying?.kit ?? null,
+      changes: withTrial(trying?.changes ?? UNCHANGED, trial, newTake),
+      from: trying?.from ?? from,
+    });
   };
   const dropTrial = (): void => {
     if (trying) setSelected(trying.from);
@@ -88,7 +107,7 @@ function Match({ kit }: { readonly kit: Kit }) {
   const keep = (): void =>
     void stored(async () => {
       if (!trying) return;
-      undoNotice('Kept.', await keepTrial(trying.trial, trying.take, settings.take));
+      undoNotice('Kept.', await keepTrial(trying.changes, settings.take));
       setTrying(null);
     });
   return (
@@ -106,6 +125,7 @@ function Match({ kit }: { readonly kit: Kit }) {
           subject={subject}
           kit={shownKit}
           policy={policy}
+          trying={trying !== null}
           onMove={startTrial}
           onClose={() => setSelected(null)}
         />

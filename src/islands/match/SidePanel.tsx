@@ -12,13 +12,14 @@ interface SidePanelProps {
   readonly subject: WhySubject | null;
   readonly kit: BoardKit;
   readonly policy: Policy;
+  readonly trying: boolean;
   readonly onMove: (move: Move) => void;
   readonly onClose: () => void;
 }
 
 /** Why, beside the board; over it where there is no room beside. The legend while nothing is selected. */
-export function SidePanel({ subject, kit, policy, onMove, onClose }: SidePanelProps) {
-  const why = subject && <Why subject={subject} kit={kit} policy={policy} onMove={onMove} />;
+export function SidePanel({ subject, kit, policy, trying, onMove, onClose }: SidePanelProps) {
+  const why = subject && <Why subject={subject} kit={kit} policy={policy} trying={trying} onMove={onMove} />;
   const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (

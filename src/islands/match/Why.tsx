@@ -32,13 +32,17 @@ interface WhyProps {
   readonly subject: WhySubject;
   readonly kit: BoardKit;
   readonly policy: Policy;
+  /** True while the board shows a trial: nothing of it may be stored from here. */
+  readonly trying: boolean;
   readonly onMove: (move: Move) => void;
 }
 
 /** Everything behind one answer: the three lines, the write path, the rules, the arithmetic, and what would help. */
-export function Why({ subject, kit, policy, onMove }: WhyProps) {
+export function Why({ subject, kit, policy, trying, onMove }: WhyProps) {
   const { take } = policy;
   const { cell, body, mode, card, rate, quick } = subject;
+  // What is being typed or tried belongs to one cell and does not follow to the next.
+  const place = `${body.id} ${mode.id} ${card.id}`;
   const tone = toneOf(cell.verdict, take);
   return (
     <div className={css.why}>
@@ -74,11 +78,13 @@ export function Why({ subject, kit, policy, onMove }: WhyProps) {
           ))}
         </ol>
       </section>
-      {!quick && <WhyTest subject={subject} />}
+      {!quick && !trying && <WhyTest key={`test ${place}`} subject={subject} />}
       {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} kit={kit} />}
       {rate && <WhySlowMotion subject={subject} policy={policy} />}
       {!quick && <WhyMoves subject={subject} kit={kit} policy={policy} onMove={onMove} />}
-      {!quick && cell.need !== null && <WhyArrange subject={subject} kit={kit} policy={policy} />}
+      {!quick && !trying && cell.need !== null && (
+        <WhyArrange key={`arrange ${place}`} subject={subject} kit={kit} policy={policy} />
+      )}
       <p className={css.caution}>
         One pass is not a guarantee, and the maker’s manual stands above this. Format in the body, after two verified
         copies.
