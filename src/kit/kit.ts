@@ -1,4 +1,4 @@
-import type { Body, Card, Take, Test } from '../core/model/kit.ts';
+import type { Body, Card, KeptTake, PlannedTake, Take, Test } from '../core/model/kit.ts';
 
 /** Anything a later version or another program put into the file; kept as it came. */
 export type Extra = Readonly<Record<string, unknown>>;
@@ -7,6 +7,10 @@ export interface Settings {
   readonly take: Take;
   /** 0 to 1; 0.15 is 15 %. */
   readonly headroom: number;
+  /** What the heat marks of the board are worked out for; missing: the assumed take. */
+  readonly plannedTake?: PlannedTake | null;
+  /** Takes of the heat run kept for comparing. */
+  readonly keptTakes?: readonly KeptTake[];
 }
 
 /** A kit file, version 1, after validation. */

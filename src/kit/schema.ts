@@ -1,8 +1,21 @@
 import Joi from 'joi';
-import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/model/kit.ts';
+import {
+  BODY_FIGURES,
+  BODY_SIZES,
+  type BodyFigure,
+  CARD_FIGURES,
+  CARD_STATES,
+  type CardFigure,
+  FIGURE_BASES,
+  INCIDENTS,
+  MAX_KEPT_TAKES,
+  RATE_SOURCES,
+  TEST_ENDS,
+} from '../core/model/kit.ts';
 import { BUS_KEYS } from '../core/standards/buses.ts';
 import { FAMILY_KEYS } from '../core/standards/families.ts';
 import { FORM_KEYS } from '../core/standards/forms.ts';
+import { figureLimit } from '../core/writepath/figureLimit.ts';
 
 /**
  * The single definition of the kit file, version 1. The types in core/model, the JSON Schema, the forms of the
@@ -18,6 +31,8 @@ const isoDate = Joi.string()
   .max(40);
 const amount = (max: number) => Joi.number().greater(0).max(max);
 const orNull = (schema: Joi.Schema) => schema.allow(null).default(null);
+
+const ARRANGEMENTS = ['single', 'relay', 'mirrored', 'split'] as const;
 
 const MAX_MBPS = 8_000_000;
 const MAX_RATE_MBPS = 1_000_000;
@@ -97,11 +112,49 @@ export const slotSchema = Joi.object({
   demandsCard: Joi.boolean().allow(null),
 }).unknown(true);
 
+const temperature = Joi.number().min(-60).max(150);
+
+const figure = (key: BodyFigure | CardFigure) => {
+  const { min, max } = figureLimit(key);
+  const within = Joi.number().min(min).max(max);
+  return Joi.object({
+    value: within.required(),
+    basis: Joi.string()
+      .valid(...FIGURE_BASES)
+      .required(),
+    low: within.allow(null),
+    high: within.allow(null),
+  })
+    .unknown(true)
+    .allow(null);
+};
+
+const figures = (keys: readonly (BodyFigure | CardFigure)[]) =>
+  Joi.object(Object.fromEntries(keys.map((key) => [key, figure(key)]))).unknown(true);
+
+const bodyHeat = Joi.object({
+  size: Joi.string()
+    .valid(...BODY_SIZES)
+    .allow(null),
+  limits: Joi.array()
+    .items(Joi.object({ minutes: amount(2880).required(), ambientC: temperature.required() }).unknown(true))
+    .max(2),
+  figures: figures(BODY_FIGURES),
+})
+  .unknown(true)
+  .allow(null);
+
+const cardHeat = Joi.object({ figures: figures(CARD_FIGURES) })
+  .unknown(true)
+  .allow(null);
+
 export const bodySchema = Joi.object({
   id,
   name,
   note,
-  arrangement: Joi.string().valid('single', 'relay', 'mirrored', 'split').required(),
+  arrangement: Joi.string()
+    .valid(...ARRANGEMENTS)
+    .required(),
   bufferMB: orNull(Joi.number().min(0).max(10_000_000)),
   ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
   slots: Joi.array().items(slotSchema).unique('id').max(16).required(),
@@ -118,6 +171,7 @@ export const bodySchema = Joi.object({
       }).unknown(true),
     )
     .max(200),
+  heat: bodyHeat,
 }).unknown(true);
 
 export const cardSchema = Joi.object({
@@ -156,6 +210,7 @@ export const cardSchema = Joi.object({
     )
     .max(500),
   retired: Joi.boolean().allow(null),
+  heat: cardHeat,
 }).unknown(true);
 
 export const testSchema = Joi.object({
@@ -164,17 +219,47 @@ export const testSchema = Joi.object({
   modeId: orNull(Joi.string().min(1).max(64)),
   cardId: id,
   slotId: orNull(Joi.string().min(1).max(64)),
-  end: Joi.string().valid('full', 'stopped', 'dropped').required(),
+  end: Joi.string()
+    .valid(...TEST_ENDS)
+    .required(),
   seconds: Joi.number().min(0).max(1e9).required(),
   clipGB: orNull(Joi.number().min(0).max(MAX_GB)),
   writtenMBps: orNull(amount(MAX_RATE_MBPS)),
   date: orNull(Joi.string().max(40)),
   note,
+  ambientC: temperature.allow(null),
+  takes: Joi.number().integer().min(1).max(1000).allow(null),
+  restSeconds: Joi.number().min(0).max(172_800).allow(null),
+}).unknown(true);
+
+const plannedTake = Joi.object({
+  minutes: amount(2880).required(),
+  takes: Joi.number().integer().min(1).max(1000).required(),
+  restMinutes: Joi.number().min(0).max(2880).required(),
+  ambientC: temperature.required(),
+  sunC: Joi.number().min(0).max(60).required(),
+}).unknown(true);
+
+const keptTake = Joi.object({
+  id,
+  name,
+  bodyId: id,
+  modeId: id,
+  arrangement: Joi.string()
+    .valid(...ARRANGEMENTS)
+    .required(),
+  cardIds: Joi.array().items(Joi.string().min(1).max(64)).max(16).required(),
+  ratio: orNull(Joi.number().min(1).max(100)),
+  plan: plannedTake.required(),
+  startBodyC: orNull(temperature),
+  startCardC: orNull(temperature),
 }).unknown(true);
 
 export const settingsSchema = Joi.object({
   take: Joi.string().valid('once', 'repeatable').default('once'),
   headroom: Joi.number().min(0).max(1).default(0.15),
+  plannedTake: plannedTake.allow(null),
+  keptTakes: Joi.array().items(keptTake).unique('id').max(MAX_KEPT_TAKES),
 }).unknown(true);
 
 const loose = Joi.object({ id }).unknown(true);

@@ -7,9 +7,8 @@ export const FRAMES = [
     key: 'heat',
     path: '/heat',
     name: 'Heat run',
-    coming: true,
-    about:
-      'A take simulated from first frame to last: camera buffer, fast cache, temperatures, and what would stop it.',
+    coming: false,
+    about: '',
   },
   {
     key: 'prove',

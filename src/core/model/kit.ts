@@ -103,6 +103,66 @@ export interface Slot {
   readonly demandsCard?: boolean | null;
 }
 
+/** Where a figure of a write path that replaces an assumed one comes from. */
+export const FIGURE_BASES = ['stated', 'fitted'] as const;
+
+/** A figure entered by hand, or fitted from logged takes with its middle nine tenths. */
+export interface OwnFigure {
+  readonly value: number;
+  readonly basis: (typeof FIGURE_BASES)[number];
+  readonly low?: number | null;
+  readonly high?: number | null;
+}
+
+/** Figures of a run that belong to a body; names as in the server's call. */
+export const BODY_FIGURES = [
+  'bufferMB',
+  'bodyHeatCapacityJPerK',
+  'bodyResistanceKPerW',
+  'recordingW',
+  'bodyLimitC',
+] as const;
+export type BodyFigure = (typeof BODY_FIGURES)[number];
+
+/** Figures of a run that belong to a card. */
+export const CARD_FIGURES = [
+  'sustainedMBps',
+  'burstMBps',
+  'cacheGB',
+  'stallEveryGB',
+  'stallSeconds',
+  'cardResistanceKPerW',
+  'energyNJPerByte',
+  'cardHeatCapacityJPerK',
+  'idleW',
+  'throttleAtC',
+  'resumeAtC',
+  'throttleFactor',
+] as const;
+export type CardFigure = (typeof CARD_FIGURES)[number];
+
+type Figures<K extends string> = { readonly [key in K]?: OwnFigure | null };
+
+export const BODY_SIZES = ['action', 'hybrid', 'cine'] as const;
+export type BodySize = (typeof BODY_SIZES)[number];
+
+/** A maker's statement: so many minutes of recording at this ambient before the body shuts down. */
+export interface LimitStatement {
+  readonly minutes: number;
+  readonly ambientC: number;
+}
+
+export interface BodyHeat {
+  /** Which of the assumed bodies it is like; null: read from what its slots take. */
+  readonly size?: BodySize | null;
+  readonly limits?: readonly LimitStatement[];
+  readonly figures?: Figures<BodyFigure>;
+}
+
+export interface CardHeatFigures {
+  readonly figures?: Figures<CardFigure>;
+}
+
 export interface Body {
   readonly id: string;
   readonly name: string;
@@ -115,6 +175,7 @@ export interface Body {
   readonly modes: readonly Mode[];
   readonly groupRequires?: readonly GroupRequirement[];
   readonly counters?: readonly CounterReading[];
+  readonly heat?: BodyHeat | null;
 }
 
 export interface Card {
@@ -143,6 +204,7 @@ export interface Card {
   readonly incidents?: readonly Incident[];
   /** A retired card stays in the wallet and leaves the board. */
   readonly retired?: boolean | null;
+  readonly heat?: CardHeatFigures | null;
 }
 
 /** Where a card is in the rotation. */
@@ -158,7 +220,9 @@ export interface Incident {
   readonly text: string;
 }
 
-export type TestEnd = 'full' | 'stopped' | 'dropped';
+/** How a take ended; `cut-off`: the body shut itself down for heat. */
+export const TEST_ENDS = ['full', 'stopped', 'dropped', 'cut-off'] as const;
+export type TestEnd = (typeof TEST_ENDS)[number];
 
 export interface Test {
   readonly id: string;
@@ -173,6 +237,45 @@ export interface Test {
   /** ISO date; null when not noted. */
   readonly date: string | null;
   readonly note?: string | null;
+  /** Air around the body, sun included; null when not noted. */
+  readonly ambientC?: number | null;
+  /** Takes of this length made one after another before it ended, this one included, and the rest between them. */
+  readonly takes?: number | null;
+  readonly restSeconds?: number | null;
+}
+
+/** The take a person plans: what the heat marks of the board are worked out for. */
+export interface PlannedTake {
+  readonly minutes: number;
+  readonly takes: number;
+  readonly restMinutes: number;
+  readonly ambientC: number;
+  /** Degrees that sun on the body adds to the air; 0 in shade. */
+  readonly sunC: number;
+}
+
+/** A take to simulate: what is recorded on what, and under which conditions. */
+export interface HeatPick {
+  readonly bodyId: string;
+  readonly modeId: string;
+  readonly arrangement: Arrangement;
+  /** First slot first. */
+  readonly cardIds: readonly string[];
+  /** Compression tried in place of the mode's own; null: as the mode says. */
+  readonly ratio: number | null;
+  readonly plan: PlannedTake;
+  /** Where a start is already warm; null: at the air's temperature. */
+  readonly startBodyC: number | null;
+  readonly startCardC: number | null;
+}
+
+/** Most takes kept for comparing: more do not fit side by side. */
+export const MAX_KEPT_TAKES = 3;
+
+/** A take kept for comparing; it is simulated again whenever it is shown. */
+export interface KeptTake extends HeatPick {
+  readonly id: string;
+  readonly name: string;
 }
 
 export type Take = 'once' | 'repeatable';

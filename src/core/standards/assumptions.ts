@@ -18,7 +18,28 @@ export const ASSUMED = {
   headroom: { value: 0.15, unit: 'over the need', what: 'headroom over everything written', source: 'practice' },
   quickFps: { value: 50, unit: 'fps', what: 'frames a second where a quick check names none', source: 'assumed' },
   printedDisagreement: { value: 0.1, unit: 'apart', what: 'how far a × rating and MB/s may differ', source: 'assumed' },
+  sunC: { value: 5, unit: '°C', what: 'what sun on the body adds to the air around it', source: 'assumed' },
+  plannedMinutes: { value: 30, unit: 'min', what: 'take that heat marks are worked out for', source: 'assumed' },
+  plannedAmbientC: { value: 25, unit: '°C', what: 'air that heat marks are worked out for', source: 'assumed' },
+  testedMargin: { value: 0.15, unit: 'over the tested rate', what: 'pace of a card whose passed test is all that is known of it', source: 'assumed' },
+  acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding', source: 'assumed' },
 } as const satisfies Record<string, Assumption>;
+
+/**
+ * How far a figure may be off by what stands behind it: the standard deviation of its logarithm [A]. A maker's sustained
+ * figure is claimed and has 20 % taken off already.
+ */
+export const SPREAD_OF = {
+  assumed: 0.25,
+  claimed: 0.15,
+  stated: 0.12,
+  tested: 0.05,
+  guaranteed: 0.02,
+  fitted: 0.05,
+} as const;
+
+/** The same for the air: 2 °C of the 20 that a spread of 1 stands for [A]. */
+export const AMBIENT_SPREAD = 0.1;
 
 /** Bits per pixel per frame a family of codecs usually needs [A]; outside it a rate is asked about, not refused. */
 export const BITS_PER_PIXEL = {

@@ -1,10 +1,5 @@
+import type { LimitStatement } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
-
-/** A maker's statement: so many minutes of recording at this ambient before the body shuts down. */
-export interface LimitStatement {
-  readonly minutes: number;
-  readonly ambientC: number;
-}
 
 /** What a body's heating comes to: its time constant and how far it would rise above the ambient in the end. */
 export interface BodyConstants {

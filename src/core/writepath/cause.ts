@@ -1,33 +1,43 @@
 import { simulate } from './simulate.ts';
-import type { Cause, SimResult, Simulation } from './simulation.ts';
+import type { CardPath, Cause, SimResult, Simulation } from './simulation.ts';
 
 type Change = (sim: Simulation) => Simulation;
 
 const PLENTY = 1e6;
 
+/** Every card of the run changed the same way. */
+const withCards = (sim: Simulation, change: (card: CardPath) => Partial<CardPath>): Simulation => ({
+  ...sim,
+  card: { ...sim.card, ...change(sim.card) },
+  relay: sim.relay?.map((one) => ({ ...one, card: { ...one.card, ...change(one.card) } })) ?? null,
+});
+
 /** One thing made as good as it could be, everything else as it was. */
 const WITHOUT: Readonly<Record<Cause, Change>> = {
-  stall: (sim) => ({ ...sim, card: { ...sim.card, stallEveryGB: null, stallSeconds: null } }),
-  heat: (sim) => ({ ...sim, heat: { ...sim.heat, throttleFactor: 1 } }),
-  bus: (sim) => ({
+  stall: (sim) => withCards(sim, () => ({ stallEveryGB: null, stallSeconds: null })),
+  heat: (sim) => ({
     ...sim,
-    card: { ...sim.card, busMBps: PLENTY, burstMBps: Math.max(sim.card.burstMBps, sim.demandMBps * 2) },
+    heat: { ...sim.heat, throttleFactor: 1 },
+    relay: sim.relay?.map((one) => ({ ...one, heat: { ...one.heat, throttleFactor: 1 } })) ?? null,
   }),
-  cache: (sim) => ({ ...sim, card: { ...sim.card, cacheGB: PLENTY } }),
-  flash: (sim) => ({ ...sim, card: { ...sim.card, sustainedMBps: PLENTY } }),
+  bus: (sim) =>
+    withCards(sim, ({ burstMBps }) => ({ busMBps: PLENTY, burstMBps: Math.max(burstMBps, sim.demandMBps * 2) })),
+  cache: (sim) => withCards(sim, () => ({ cacheGB: PLENTY })),
+  flash: (sim) => withCards(sim, () => ({ sustainedMBps: PLENTY })),
 };
 
 /** Cheapest explanation first: a stall or heat passes, a bus can be exchanged, a cache or flash is the card itself. */
 const ORDER: readonly Cause[] = ['stall', 'heat', 'bus', 'cache', 'flash'];
 
-const isPresent = (cause: Cause, { card, heat }: Simulation): boolean => {
+const isPresent = (cause: Cause, { card, heat, relay }: Simulation): boolean => {
+  const cards = [{ card, heat }, ...(relay ?? [])];
   switch (cause) {
     case 'stall':
-      return card.stallEveryGB != null && (card.stallSeconds ?? 0) > 0;
+      return cards.some((one) => one.card.stallEveryGB != null && (one.card.stallSeconds ?? 0) > 0);
     case 'heat':
-      return heat.throttleFactor < 1;
+      return cards.some((one) => one.heat.throttleFactor < 1);
     case 'cache':
-      return card.cacheGB > 0;
+      return cards.some((one) => one.card.cacheGB > 0);
     default:
       return true;
   }

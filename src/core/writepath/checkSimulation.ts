@@ -1,6 +1,6 @@
 import type { SimRefusal, Simulation } from './simulation.ts';
 
-interface Limit {
+export interface Limit {
   readonly min: number;
   readonly max: number;
 }
@@ -8,6 +8,7 @@ interface Limit {
 /** Longest take or rest, and longest run of takes and rests together: a week-long take is not one take. */
 export const MAX_SECONDS = 172_800;
 export const MAX_TAKES = 1000;
+const MAX_RELAY = 16;
 
 const PACE: Limit = { min: 1e-3, max: 1e6 };
 const TEMPERATURE: Limit = { min: -60, max: 150 };
@@ -15,11 +16,12 @@ const RESISTANCE: Limit = { min: 1e-4, max: 1e9 };
 const CAPACITY: Limit = { min: 1e-3, max: 1e7 };
 
 /** Ranges of every field, by its name in the call. */
-const LIMITS: Readonly<Record<string, Limit>> = {
+export const LIMITS = {
   demandMBps: { min: 1e-3, max: 1e6 },
   takeSeconds: { min: 1e-3, max: MAX_SECONDS },
   restSeconds: { min: 0, max: MAX_SECONDS },
   takes: { min: 1, max: MAX_TAKES },
+  lastTakeSeconds: { min: 1e-3, max: MAX_SECONDS },
   bufferMB: { min: 0, max: 1e7 },
   'card.busMBps': PACE,
   'card.burstMBps': PACE,
@@ -42,11 +44,12 @@ const LIMITS: Readonly<Record<string, Limit>> = {
   'heat.throttleFactor': { min: 1e-3, max: 1 },
   'heat.startCardC': TEMPERATURE,
   'heat.startBodyC': TEMPERATURE,
-};
+} as const satisfies Record<string, Limit>;
 
 const OPTIONAL = [
   'restSeconds',
   'takes',
+  'lastTakeSeconds',
   'card.stallEveryGB',
   'card.stallSeconds',
   'heat.startCardC',
@@ -85,6 +88,17 @@ function contradiction(sim: Simulation): SimRefusal | null {
     : null;
 }
 
+/** Every card after the first is held to the limits of the first; its fields are told with its place. */
+function relayRefusal(sim: Simulation): SimRefusal | null {
+  const { relay } = sim;
+  if ((relay?.length ?? 0) > MAX_RELAY) return { code: 'out-of-range', field: 'relay', min: 0, max: MAX_RELAY };
+  for (const [at, { card, heat }] of (relay ?? []).entries()) {
+    const refused = checkSimulation({ ...sim, relay: null, card, heat: { ...sim.heat, ...heat } });
+    if (refused) return { ...refused, field: `relay[${at}].${refused.field}` };
+  }
+  return null;
+}
+
 /** What stops a run from being made, most basic first; null when nothing does. */
 export function checkSimulation(sim: Simulation): SimRefusal | null {
   for (const [field, limit] of Object.entries(LIMITS)) {
@@ -95,5 +109,5 @@ export function checkSimulation(sim: Simulation): SimRefusal | null {
     if (!(value >= 0 && value <= 1e6))
       return { code: 'out-of-range', field: `demandTraceMBps[${at}]`, min: 0, max: 1e6 };
   }
-  return contradiction(sim);
+  return contradiction(sim) ?? relayRefusal(sim);
 }

@@ -1,10 +1,3 @@
-/** Levels of the two buckets and what is written, bytes. Ends of a bucket are set exactly when they are met. */
-export interface Levels {
-  readonly buffer: number;
-  readonly cache: number;
-  readonly written: number;
-}
-
 /** Paces in bytes per second while nothing changes. */
 export interface Paces {
   readonly demand: number;
@@ -27,7 +20,7 @@ export interface CardNow {
  * and at the flash's pace once it is full; the flash drains the cache. Equalities are stable: a full cache that is fed as
  * fast as it drains stays full and asks for no event.
  */
-export function paces({ buffer, cache }: Levels, demand: number, card: CardNow): Paces {
+export function paces(buffer: number, cache: number, demand: number, card: CardNow): Paces {
   const { fast, flash, cacheSize, stalled } = card;
   const hasRoom = cacheSize > 0 && cache < cacheSize;
   const accepts = stalled ? 0 : hasRoom ? fast : Math.min(fast, flash);

@@ -12,14 +12,8 @@ export interface CardPath {
   readonly stallSeconds?: number | null;
 }
 
-export interface HeatPath {
-  /** Air around the body; sun adds a stated equivalent to it. */
-  readonly ambientC: number;
-  readonly bodyHeatCapacityJPerK: number;
-  /** Infinity: insulated. */
-  readonly bodyResistanceKPerW: number;
-  readonly recordingW: number;
-  readonly bodyLimitC: number;
+/** What heats and cools one card. */
+export interface CardHeat {
   readonly cardHeatCapacityJPerK: number;
   /** Infinity: insulated. */
   readonly cardResistanceKPerW: number;
@@ -29,9 +23,25 @@ export interface HeatPath {
   readonly resumeAtC: number;
   /** Both paces of the card are multiplied by this while it is throttled; 0 to 1. */
   readonly throttleFactor: number;
+}
+
+export interface HeatPath extends CardHeat {
+  /** Air around the body; sun adds a stated equivalent to it. */
+  readonly ambientC: number;
+  readonly bodyHeatCapacityJPerK: number;
+  /** Infinity: insulated. */
+  readonly bodyResistanceKPerW: number;
+  readonly recordingW: number;
+  readonly bodyLimitC: number;
   /** Default: the ambient. */
   readonly startCardC?: number | null;
   readonly startBodyC?: number | null;
+}
+
+/** A card that takes over when the one before it is full. It has been idling in its slot until then. */
+export interface RelayCard {
+  readonly card: CardPath;
+  readonly heat: CardHeat;
 }
 
 export interface Simulation {
@@ -41,9 +51,13 @@ export interface Simulation {
   readonly takeSeconds: number;
   readonly restSeconds?: number | null;
   readonly takes?: number | null;
+  /** Length of the last take where it is another than the rest. */
+  readonly lastTakeSeconds?: number | null;
   readonly bufferMB: number;
   readonly card: CardPath;
   readonly heat: HeatPath;
+  /** Cards after the first, in the order in which they take over. */
+  readonly relay?: readonly RelayCard[] | null;
 }
 
 export type SimOutcome = 'filled' | 'dropped' | 'body-cutoff' | 'complete';
@@ -63,6 +77,8 @@ export type EventName =
   | 'stall-end'
   | 'throttle-on'
   | 'throttle-off'
+  | 'card-full'
+  | 'card-change'
   | 'body-limit'
   | 'dropped'
   | 'filled'
@@ -74,6 +90,7 @@ export interface Moment {
   readonly seconds: number;
   readonly bufferMB: number;
   readonly cacheGB: number;
+  /** On all cards of a relay together. */
   readonly writtenGB: number;
   readonly cardC: number;
   readonly bodyC: number;
@@ -81,6 +98,9 @@ export interface Moment {
   readonly acceptedMBps: number;
   readonly demandMBps: number;
   readonly throttled: boolean;
+  readonly recording: boolean;
+  /** The card written to, counting from 0. */
+  readonly cardAt: number;
 }
 
 export interface SimResult {

@@ -13,7 +13,7 @@ export interface Nodes {
   readonly ambient: number;
 }
 
-interface Modes {
+export interface Modes {
   readonly slow: number;
   readonly fast: number;
   readonly cos: number;
@@ -89,13 +89,19 @@ export function highestTo(curve: Curve, t: number): number {
   return turn !== null && turn < t ? Math.max(ends, valueAt(curve, turn)) : ends;
 }
 
-/** Halves a stretch on which the curve runs one way until its ends cannot be told apart. */
-function bisect(curve: Curve, level: number, from: number, to: number, rising: boolean): number {
+const slopeAt = ({ k1, k2, slow, fast }: Curve, t: number): number => k1 * Math.exp(slow * t) + k2 * Math.exp(fast * t);
+
+/** Finds where a stretch that runs one way meets a level: Newton's steps, halved where one would leave the bracket. */
+function crossing(curve: Curve, level: number, from: number, to: number, rising: boolean): number {
   let [low, high] = [from, to];
+  let t = (low + high) / 2;
   for (let step = 0; step < 200 && high - low > 1e-12 * Math.max(1, high); step += 1) {
-    const middle = (low + high) / 2;
-    if (valueAt(curve, middle) >= level === rising) high = middle;
-    else low = middle;
+    const value = valueAt(curve, t) - level;
+    if (value >= 0 === rising) high = t;
+    else low = t;
+    const newton = t - value / slopeAt(curve, t);
+    if (Math.abs(newton - t) <= 1e-13 * Math.max(1, t)) return newton;
+    t = newton > low && newton < high ? newton : (low + high) / 2;
   }
   return high;
 }
@@ -110,7 +116,7 @@ export function firstReach(curve: Curve, level: number, rising: boolean, limit: 
   const stops = turn !== null && turn < limit ? [turn, limit] : [limit];
   let from = 0;
   for (const to of stops) {
-    if (beyond(to)) return bisect(curve, level, from, to, rising);
+    if (beyond(to)) return crossing(curve, level, from, to, rising);
     from = to;
   }
   return null;

@@ -1,0 +1,99 @@
+import type { HeatSetup } from '../core/heatrun/lane.ts';
+import { DEFAULT_PLAN } from '../core/heatrun/lane.ts';
+import { holdsByRate } from '../core/heatrun/mark.ts';
+import { board } from '../core/match/board.ts';
+import { withRatio } from '../core/match/moves.ts';
+import type { Policy } from '../core/match/policy.ts';
+import type { Body, Card, HeatPick, Mode, PlannedTake } from '../core/model/kit.ts';
+import type { Kit, Settings } from '../kit/kit.ts';
+
+/** The take that heat is asked about: as planned in the settings, else the assumed one. */
+export const plannedTake = ({ plannedTake: plan }: Settings): PlannedTake => plan ?? DEFAULT_PLAN;
+
+/** What a pick stands for in a kit. */
+export interface Picked {
+  readonly body: Body;
+  /** With the ratio tried. */
+  readonly mode: Mode;
+  readonly cards: readonly Card[];
+}
+
+/** The body, mode and cards of a pick; null when its body or mode is gone. */
+export function pickedIn(kit: Kit, pick: HeatPick): Picked | null {
+  const body = kit.bodies.find(({ id }) => id === pick.bodyId);
+  const mode = body?.modes.find(({ id }) => id === pick.modeId);
+  if (!body || !mode) return null;
+  const cards = pick.cardIds.flatMap((id) => kit.cards.find((card) => card.id === id) ?? []);
+  return { body, mode: pick.ratio === null ? mode : withRatio(mode, pick.ratio), cards };
+}
+
+/** The setup of a pick, ready to be run. */
+export const setupOf = (
+  { body, mode, cards }: Picked,
+  pick: HeatPick,
+  { kit, policy, trace }: { readonly kit: Kit; readonly policy: Policy; readonly trace: readonly number[] | null },
+): HeatSetup => ({
+  body,
+  mode,
+  cards,
+  arrangement: pick.arrangement,
+  tests: kit.tests,
+  policy,
+  plan: pick.plan,
+  startBodyC: pick.startBodyC,
+  startCardC: pick.startCardC,
+  demandTraceMBps: trace,
+});
+
+/** How many cards an arrangement asks for. */
+export const cardCount = (arrangement: HeatPick['arrangement'], body: Body): number =>
+  arrangement === 'single' ? 1 : Math.max(2, body.slots.length);
+
+interface Wanted {
+  readonly body?: string | null;
+  readonly mode?: string | null;
+  readonly card?: string | null;
+}
+
+/**
+ * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
+ * where heat is the next question.
+ */
+export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | null {
+  const { cards, columns } = board({ bodies: kit.bodies, cards: kit.cards, tests: kit.tests }, policy);
+  let best: {
+    readonly score: number;
+    readonly bodyId: string;
+    readonly modeId: string;
+    readonly cardId: string;
+  } | null = null;
+  for (const [column, cells] of columns.entries()) {
+    const card = cards[column];
+    for (const cell of cells) {
+      const asked =
+        Number(cell.bodyId === wanted.body) * 4e6 +
+        Number(cell.bodyId === wanted.body && cell.modeId === wanted.mode) * 2e6 +
+        Number(cell.cardId === wanted.card) * 1e6;
+      const holds = holdsByRate(cell) ? 5e5 + (cell.need ?? 0) / 1e6 + (card?.capacityGB ?? 0) / 1e6 : 0;
+      const score = asked + holds;
+      if (best === null || score > best.score) best = { score, ...cell };
+    }
+  }
+  if (!best) {
+    const body = kit.bodies.find(({ id }) => id === wanted.body) ?? kit.bodies.find(({ modes }) => modes.length > 0);
+    const mode = body?.modes.find(({ id }) => id === wanted.mode) ?? body?.modes[0];
+    return body && mode ? fresh(kit, body.id, mode.id, []) : null;
+  }
+  return fresh(kit, best.bodyId, best.modeId, [best.cardId]);
+}
+
+const fresh = (kit: Kit, bodyId: string, modeId: string, cardIds: readonly string[]): HeatPick => ({
+  bodyId,
+  modeId,
+  arrangement: 'single',
+  cardIds,
+  ratio: null,
+  plan: plannedTake(kit.settings),
+  startBodyC: null,
+  startCardC: null,
+});

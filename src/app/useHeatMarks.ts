@@ -1,0 +1,35 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { HeatLevel } from '../core/heatrun/mark.ts';
+import { type BoardMarks, createMarkReader, type MarksInput } from '../core/heatrun/marks.ts';
+import type { BoardKit } from '../core/match/board.ts';
+import type { Policy } from '../core/match/policy.ts';
+import type { PlannedTake } from '../core/model/kit.ts';
+
+/** The heat marks of a board, once the worker has them; until then, and where it failed, there are none. */
+export function useHeatMarks(
+  { bodies, cards, tests }: BoardKit,
+  policy: Policy,
+  plan: PlannedTake,
+): (cardId: string, row: string) => HeatLevel | null {
+  const input = useMemo(
+    (): MarksInput => ({ kit: { bodies, cards, tests }, policy, plan }),
+    [bodies, cards, tests, policy, plan],
+  );
+  const [known, setKnown] = useState<{ readonly of: MarksInput; readonly marks: BoardMarks } | null>(null);
+  useEffect(() => {
+    if (input.kit.cards.length === 0 || input.kit.bodies.length === 0) return;
+    let current = true;
+    // After the board itself has been painted: the worker and its code are not needed for that.
+    const timer = setTimeout(async () => {
+      const { heatWorker } = await import('./heatWorker.ts');
+      if (!current) return;
+      const result = await heatWorker().ask('marks', input).result;
+      if (current && result.ok) setKnown({ of: input, marks: result.value });
+    }, 60);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [input]);
+  return useMemo(() => createMarkReader(known?.of === input ? known.marks : null), [known, input]);
+}

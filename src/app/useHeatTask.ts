@@ -1,0 +1,60 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { HeatTasks, TaskName } from '../workers/heat.protocol.ts';
+
+/** Where a question to the worker stands. An answer always belongs to the request that is shown with it. */
+export type TaskState<T> =
+  | { readonly phase: 'idle' }
+  | { readonly phase: 'running'; readonly share: number; readonly cancel: () => void }
+  | { readonly phase: 'done'; readonly answer: T }
+  | { readonly phase: 'cancelled' }
+  | { readonly phase: 'died' }
+  | { readonly phase: 'failed'; readonly message: string };
+
+/** Wait after the last change before asking, milliseconds: a person is still typing. */
+const SETTLE = 180;
+
+/**
+ * Asks the worker whenever the request changes, by identity; null asks nothing. A newer request supersedes the older, and
+ * an answer to an older one is never shown.
+ *
+ * @returns the state, and a way to ask the same again
+ */
+export function useHeatTask<K extends TaskName>(
+  task: K,
+  request: HeatTasks[K]['request'] | null,
+): readonly [TaskState<HeatTasks[K]['answer']>, () => void] {
+  type State = TaskState<HeatTasks[K]['answer']>;
+  const [shown, setShown] = useState<{ readonly of: unknown; readonly state: State }>({
+    of: null,
+    state: { phase: 'idle' },
+  });
+  const [round, setRound] = useState(0);
+  useEffect(() => {
+    if (request === null) return;
+    let current = true;
+    let cancel = (): void => {};
+    const show = (state: State): void => {
+      if (current) setShown({ of: request, state });
+    };
+    const ask = async (): Promise<void> => {
+      const { heatWorker } = await import('./heatWorker.ts');
+      if (!current) return;
+      const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }));
+      cancel = asked.cancel;
+      show({ phase: 'running', share: 0, cancel });
+      const result = await asked.result;
+      if (result.ok) show({ phase: 'done', answer: result.value });
+      else if (result.error.code === 'failed') show({ phase: 'failed', message: result.error.message });
+      else if (result.error.code !== 'superseded') show({ phase: result.error.code });
+    };
+    const timer = setTimeout(() => void ask(), round === 0 ? SETTLE : 0);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+      cancel();
+    };
+  }, [task, request, round]);
+  const again = useCallback(() => setRound((count) => count + 1), []);
+  const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };
+  return [shown.of === request && request !== null ? shown.state : waiting, again];
+}

@@ -1,0 +1,220 @@
+import { board } from '../match/board.ts';
+import type { Cell } from '../match/evaluate.ts';
+import type { Policy } from '../match/policy.ts';
+import { usable } from '../minutes/minutes.ts';
+import type { Arrangement, Body, BodyFigure, Card, CardFigure, Mode, PlannedTake, Test } from '../model/kit.ts';
+import { err, ok, type Result } from '../result.ts';
+import { AMBIENT_SPREAD, ASSUMED } from '../standards/assumptions.ts';
+import { toGB, toMBps } from '../units/convert.ts';
+import { checkSimulation } from '../writepath/checkSimulation.ts';
+import type { Spreads } from '../writepath/draws.ts';
+import { simulate } from '../writepath/simulate.ts';
+import type { CardHeat, CardPath, SimRefusal, SimResult, Simulation } from '../writepath/simulation.ts';
+import { bodyFigures } from './bodyFigures.ts';
+import { cardFigures, needMBps } from './cardFigures.ts';
+import { type Known, spreadOf } from './known.ts';
+
+/** The take that heat marks are worked out for until a person plans another [A]. */
+export const DEFAULT_PLAN: PlannedTake = {
+  minutes: ASSUMED.plannedMinutes.value,
+  takes: 1,
+  restMinutes: 0,
+  ambientC: ASSUMED.plannedAmbientC.value,
+  sunC: 0,
+};
+
+/** What a run is asked for. */
+export interface HeatSetup {
+  readonly body: Body;
+  readonly mode: Mode;
+  readonly arrangement: Arrangement;
+  /** Cards in the slots, first slot first; single uses the first alone. */
+  readonly cards: readonly Card[];
+  readonly tests: readonly Test[];
+  readonly policy: Policy;
+  readonly plan: PlannedTake;
+  /** Where a start is already warm; null: everything begins at the air's temperature. */
+  readonly startBodyC: number | null;
+  readonly startCardC: number | null;
+  /** Demand second by second in place of the mode's own. */
+  readonly demandTraceMBps: readonly number[] | null;
+}
+
+export type HeatFigures = Readonly<Partial<Record<BodyFigure | CardFigure, Known>>>;
+
+/** One write path of a setup, with the figures it was made of. A relay is one path over all its cards. */
+export interface Lane {
+  readonly cards: readonly Card[];
+  /** Of the first card. */
+  readonly cell: Cell;
+  readonly sim: Simulation;
+  /** Of the body and the first card. */
+  readonly figures: HeatFigures;
+  readonly spreads: Spreads;
+}
+
+export type SetupRefusal =
+  | { readonly code: 'no-card' }
+  /** The slot does not take the card, or the mode has no rate. */
+  | { readonly code: 'cannot-meet'; readonly card: Card; readonly cell: Cell | null }
+  | { readonly code: 'figure'; readonly refusal: SimRefusal };
+
+/** A bus no card of today reaches, where no ceiling is known. */
+const NO_CEILING_MBPS = 1e5;
+
+interface Part {
+  readonly card: Card;
+  readonly cell: Cell;
+  readonly path: CardPath;
+  readonly heat: CardHeat;
+  readonly figures: ReturnType<typeof cardFigures>;
+}
+
+function partOf(card: Card, cell: Cell, tests: readonly Test[]): Part {
+  const figures = cardFigures(card, cell, tests);
+  return {
+    card,
+    cell,
+    figures,
+    path: {
+      busMBps: cell.ceiling === null ? NO_CEILING_MBPS : toMBps(cell.ceiling),
+      burstMBps: figures.burstMBps.value,
+      cacheGB: figures.cacheGB.value,
+      sustainedMBps: figures.sustainedMBps.value,
+      usableGB: toGB(usable(card).bytes),
+      stallEveryGB: figures.stallEveryGB?.value ?? null,
+      stallSeconds: figures.stallSeconds?.value ?? null,
+    },
+    heat: {
+      cardHeatCapacityJPerK: figures.cardHeatCapacityJPerK.value,
+      cardResistanceKPerW: figures.cardResistanceKPerW.value,
+      idleW: figures.idleW.value,
+      energyNJPerByte: figures.energyNJPerByte.value,
+      throttleAtC: figures.throttleAtC.value,
+      resumeAtC: figures.resumeAtC.value,
+      throttleFactor: figures.throttleFactor.value,
+    },
+  };
+}
+
+type Conditions = Pick<HeatSetup, 'body' | 'plan' | 'startBodyC' | 'startCardC' | 'demandTraceMBps'>;
+
+/** One path: the first card, those that take over from it, and the heat of others that write beside it. */
+function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: readonly Part[]): Lane {
+  const { body, plan, startBodyC, startCardC, demandTraceMBps } = asked;
+  const [first, ...relay] = parts;
+  const ofBody = bodyFigures(body);
+  const demandMBps = needMBps(first.cell);
+  const besideW = beside.reduce(
+    (sum, { heat, cell }) => sum + heat.idleW + heat.energyNJPerByte * 1e-3 * needMBps(cell),
+    0,
+  );
+  const { bufferMB, ...heatOfBody } = ofBody;
+  const sim: Simulation = {
+    demandMBps,
+    demandTraceMBps,
+    takeSeconds: plan.minutes * 60,
+    takes: plan.takes,
+    restSeconds: plan.restMinutes * 60,
+    bufferMB: bufferMB.value,
+    card: first.path,
+    heat: {
+      ...first.heat,
+      ambientC: plan.ambientC + plan.sunC,
+      bodyHeatCapacityJPerK: heatOfBody.bodyHeatCapacityJPerK.value,
+      bodyResistanceKPerW: heatOfBody.bodyResistanceKPerW.value,
+      recordingW: heatOfBody.recordingW.value + besideW,
+      bodyLimitC: heatOfBody.bodyLimitC.value,
+      startBodyC,
+      startCardC: startCardC ?? startBodyC,
+    },
+    relay: relay.map(({ path, heat }) => ({ card: path, heat })),
+  };
+  const { stallEveryGB, stallSeconds, ...rest } = first.figures;
+  return {
+    cards: parts.map(({ card }) => card),
+    cell: first.cell,
+    sim,
+    figures: {
+      ...ofBody,
+      ...rest,
+      ...(stallEveryGB ? { stallEveryGB } : {}),
+      ...(stallSeconds ? { stallSeconds } : {}),
+    },
+    spreads: {
+      sustained: spreadOf(rest.sustainedMBps),
+      burst: spreadOf(rest.burstMBps),
+      cache: spreadOf(rest.cacheGB),
+      'card-heat-path': spreadOf(rest.cardResistanceKPerW),
+      'card-energy': spreadOf(rest.energyNJPerByte),
+      'body-heat-path': spreadOf(ofBody.bodyResistanceKPerW),
+      ambient: AMBIENT_SPREAD,
+    },
+  };
+}
+
+/** The path of one cell of the board, for its heat mark. */
+export const cellLane = (body: Body, cell: Cell, card: Card, tests: readonly Test[], plan: PlannedTake): Lane =>
+  laneOf({ body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null }, [partOf(card, cell, tests)], []);
+
+function cellFor({ body, mode, arrangement, tests, policy }: HeatSetup, card: Card, at: number): Cell | null {
+  const slot = body.slots[at] ?? body.slots[0];
+  // Single lets the best slot be found; several cards sit in their slots as they are told.
+  const slots =
+    arrangement === 'single' || !slot
+      ? body.slots
+      : body.slots.length > 1
+        ? [slot, ...body.slots.filter((one) => one !== slot)]
+        : [slot];
+  const alone: Body = { ...body, arrangement, slots, modes: [mode] };
+  return board({ bodies: [alone], cards: [{ ...card, retired: false }], tests }, policy).columns[0]?.[0] ?? null;
+}
+
+/**
+ * The write paths of a setup: one for single and relay, one a card for mirrored and split, each heated by the others.
+ *
+ * @returns refusals name the card or the figure that cannot be
+ */
+export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal> {
+  const { arrangement, tests } = setup;
+  const cards = arrangement === 'single' ? setup.cards.slice(0, 1) : setup.cards;
+  const parts: Part[] = [];
+  for (const [at, card] of cards.entries()) {
+    const cell = cellFor(setup, card, at);
+    if (!cell || cell.need === null) return err({ code: 'cannot-meet', card, cell });
+    parts.push(partOf(card, cell, tests));
+  }
+  const [first, ...rest] = parts;
+  if (!first) return err({ code: 'no-card' });
+  const lanes =
+    arrangement === 'single' || arrangement === 'relay'
+      ? [laneOf(setup, [first, ...rest], [])]
+      : parts.map((part) =>
+          laneOf(
+            setup,
+            [part],
+            parts.filter((other) => other !== part),
+          ),
+        );
+  for (const { sim } of lanes) {
+    const refusal = checkSimulation(sim);
+    if (refusal) return err({ code: 'figure', refusal });
+  }
+  return ok(lanes);
+}
+
+export interface LaneRun {
+  readonly lane: Lane;
+  readonly result: SimResult;
+}
+
+export const hasFailed = ({ outcome }: Pick<SimResult, 'outcome'>): boolean =>
+  outcome === 'dropped' || outcome === 'body-cutoff';
+
+/** Of several paths that record at once, the one that ends the recording: the first to fail, else the first to fill. */
+export function deciding(lanes: readonly Lane[]): LaneRun {
+  const runs = lanes.map((lane) => ({ lane, result: simulate(lane.sim) }));
+  const failed = runs.filter(({ result }) => hasFailed(result));
+  const [first, ...rest] = failed.length > 0 ? failed : runs;
+  return rest.reduce((best, one) => (one.result.atSeconds < best.result.atSeconds ? one : best), first as LaneRun);
+}

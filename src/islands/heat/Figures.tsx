@@ -1,0 +1,109 @@
+import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heatActions.ts';
+import { sizeOf } from '../../core/heatrun/bodyFigures.ts';
+import type { Known } from '../../core/heatrun/known.ts';
+import {
+  BODY_FIGURES,
+  BODY_SIZES,
+  type BodyFigure,
+  type BodySize,
+  CARD_FIGURES,
+  type CardFigure,
+} from '../../core/model/kit.ts';
+import { figureLimit } from '../../core/writepath/figureLimit.ts';
+import { FIGURE_WORDS, figureSourceText, SIZE_WORDS } from '../../text/heat.ts';
+import { plain } from '../../text/quantity.ts';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import css from './HeatView.module.css';
+import { LimitFields } from './LimitFields.tsx';
+import { ChoiceLine, NumberLine } from './LineField.tsx';
+import type { Run } from './useRun.ts';
+
+const isOwn = ({ source }: Known): boolean => source.code === 'own' || source.code === 'fitted';
+
+function sourceText(known: Known, digits: number): string {
+  const range =
+    known.low !== null && known.high !== null ? `, ${plain(known.low, digits)} to ${plain(known.high, digits)}` : '';
+  return `${figureSourceText(known.source)}${range}`;
+}
+
+/** Every figure of the run in one place: what it is, where it comes from, and a way back to what is assumed. */
+export function Figures({ run }: { readonly run: Run }) {
+  const { setup, lane } = run;
+  const { body } = setup;
+  const card = lane.cards[0];
+  const stored = useStored();
+  if (!card) return null;
+  const change = (key: BodyFigure | CardFigure, value: number | null): void =>
+    void stored(async () => {
+      const figure = value === null ? null : ({ value, basis: 'stated' } as const);
+      const undo = await changeFigure({ body, card }, key, figure);
+      const { name, unit } = FIGURE_WORDS[key];
+      undoNotice(value === null ? `${name} is as it was.` : `${name} is ${plain(value, 3)} ${unit} now.`, undo);
+    });
+  const line = (key: BodyFigure | CardFigure) => {
+    const known = lane.figures[key];
+    const { name, unit, digits } = FIGURE_WORDS[key];
+    const { min, max } = figureLimit(key);
+    const stalls = key === 'stallEveryGB' || key === 'stallSeconds';
+    return (
+      <NumberLine
+        key={key}
+        label={name}
+        value={known?.value ?? null}
+        unit={unit}
+        digits={digits}
+        min={min}
+        max={max}
+        empty={stalls ? 'never' : undefined}
+        note={known ? sourceText(known, digits) : 'none known'}
+        reset={known && isOwn(known) ? () => change(key, null) : undefined}
+        onLeave
+        onChange={(value) => change(key, value)}
+      />
+    );
+  };
+  const own = [...BODY_FIGURES, ...CARD_FIGURES].some((key) => {
+    const known = lane.figures[key];
+    return known !== undefined && isOwn(known);
+  });
+  const { size, guessed } = sizeOf(body);
+  return (
+    <section aria-labelledby="assumed-heading" className={css.figures}>
+      <div className={css.headingRow}>
+        <h2 id="assumed-heading" className={css.heading}>
+          Assumed
+        </h2>
+        {own && (
+          <button
+            type="button"
+            className={css.tiny}
+            onClick={() =>
+              void stored(async () => undoNotice('Every figure is as it was.', await resetFigures(body, card)))
+            }
+          >
+            reset all
+          </button>
+        )}
+      </div>
+      <h3 className={css.group}>{card.label}</h3>
+      {CARD_FIGURES.map(line)}
+      <h3 className={css.group}>{body.name}</h3>
+      <ChoiceLine
+        label={guessed ? 'Taken for' : 'Is like'}
+        value={size}
+        choices={BODY_SIZES.map((value) => ({ value, label: SIZE_WORDS[value] }))}
+        onChange={(value) =>
+          void stored(async () =>
+            undoNotice(
+              `${body.name} is taken for a ${SIZE_WORDS[value as BodySize]}.`,
+              await changeBodyHeat(body, { size: value as BodySize }),
+            ),
+          )
+        }
+      />
+      {BODY_FIGURES.map(line)}
+      <LimitFields body={body} />
+    </section>
+  );
+}

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { changeBodyHeat } from '../../app/heatActions.ts';
+import { bodyFigures, limitsOf } from '../../core/heatrun/bodyFigures.ts';
+import type { Body, LimitStatement } from '../../core/model/kit.ts';
+import { degreesText } from '../../text/heat.ts';
+import { limitRefusalText } from '../../text/heatFit.ts';
+import { plain } from '../../text/quantity.ts';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import css from './HeatView.module.css';
+import { NumberLine } from './LineField.tsx';
+
+/** What the maker's manual says about heat: minutes of recording at one or two ambients. */
+export function LimitFields({ body }: { readonly body: Body }) {
+  const stored = useStored();
+  const limits = body.heat?.limits ?? [];
+  const [open, setOpen] = useState(false);
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [ambientC, setAmbientC] = useState<number | null>(null);
+  const keep = (next: readonly LimitStatement[], said: string): void =>
+    void stored(async () => {
+      undoNotice(said, await changeBodyHeat(body, { limits: next }));
+      setOpen(false);
+      setMinutes(null);
+      setAmbientC(null);
+    });
+  const tried = minutes !== null && ambientC !== null ? limitsOf(body, [...limits, { minutes, ambientC }]) : null;
+  const now = limits.length > 0 ? limitsOf(body, limits) : null;
+  return (
+    <div className={css.limits}>
+      {limits.map((limit, at) => (
+        <p key={`${limit.ambientC} ${limit.minutes}`} className={css.limit}>
+          <span>
+            Manual: {plain(limit.minutes)} min at {degreesText(limit.ambientC)}
+          </span>
+          <button
+            type="button"
+            className={css.tiny}
+            onClick={() =>
+              keep(
+                limits.filter((_, place) => place !== at),
+                'The maker’s limit is taken out.',
+              )
+            }
+          >
+            remove
+          </button>
+        </p>
+      ))}
+      {now && !now.ok && (
+        <p className={css.problem} role="alert">
+          {limitRefusalText(now.error, bodyFigures(body).bodyLimitC.value)} The assumed body is used.
+        </p>
+      )}
+      {!open && limits.length < 2 && (
+        <button type="button" className="plain-button" onClick={() => setOpen(true)}>
+          {limits.length === 0 ? 'Add the maker’s recording limit' : 'Add the limit at another temperature'}
+        </button>
+      )}
+      {open && (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (tried?.ok && minutes !== null && ambientC !== null)
+              keep([...limits, { minutes, ambientC }], `${body.name} is calibrated by its manual.`);
+          }}
+        >
+          <NumberLine
+            label="Records for"
+            value={minutes}
+            unit="min"
+            min={0.5}
+            max={2880}
+            empty="30"
+            onChange={setMinutes}
+          />
+          <NumberLine
+            label="In air of"
+            value={ambientC}
+            unit="°C"
+            min={-40}
+            max={60}
+            empty="25"
+            onChange={setAmbientC}
+          />
+          {tried && !tried.ok && (
+            <p className={css.problem} role="alert">
+              {limitRefusalText(tried.error, bodyFigures(body).bodyLimitC.value)}
+            </p>
+          )}
+          <p className={css.formActions}>
+            <button type="submit" className="ink-button" disabled={!tried?.ok}>
+              Use it
+            </button>
+            <button type="button" className="plain-button" onClick={() => setOpen(false)}>
+              Cancel
+            </button>
+          </p>
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+import { type ReactNode, useEffect, useId, useState } from 'react';
+import css from './LineField.module.css';
+
+/** One written line: what it is on the left, what it is set to on the right. */
+export function Line({ label, htmlFor, note, children }: LineProps) {
+  return (
+    <div className={css.line}>
+      <label className={css.label} htmlFor={htmlFor}>
+        {label}
+        {note && <span className={css.note}>{note}</span>}
+      </label>
+      <span className={css.value}>{children}</span>
+    </div>
+  );
+}
+
+interface LineProps {
+  readonly label: string;
+  readonly htmlFor: string;
+  readonly note?: string | undefined;
+  readonly children: ReactNode;
+}
+
+interface Choice {
+  readonly value: string;
+  readonly label: string;
+  /** Choices of one group stand together under its name. */
+  readonly group?: string;
+}
+
+interface ChoiceLineProps {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly Choice[];
+  readonly onChange: (value: string) => void;
+}
+
+function groupsOf(choices: readonly Choice[]): readonly (readonly [string, readonly Choice[]])[] {
+  const names = [...new Set(choices.map(({ group }) => group ?? ''))];
+  return names.map((name) => [name, choices.filter(({ group }) => (group ?? '') === name)]);
+}
+
+const option = ({ value, label }: Choice) => (
+  <option key={value} value={value}>
+    {label}
+  </option>
+);
+
+/** One of a closed list; the browser's own list works with gloves, keyboard and screen reader. */
+export function ChoiceLine({ label, value, choices, onChange }: ChoiceLineProps) {
+  const id = useId();
+  return (
+    <Line label={label} htmlFor={id}>
+      <select id={id} className={css.control} value={value} onChange={(event) => onChange(event.currentTarget.value)}>
+        {groupsOf(choices).map(([group, members]) =>
+          group ? (
+            <optgroup key={group} label={group}>
+              {members.map(option)}
+            </optgroup>
+          ) : (
+            members.map(option)
+          ),
+        )}
+      </select>
+    </Line>
+  );
+}
+
+interface NumberLineProps {
+  readonly label: string;
+  readonly value: number | null;
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+  readonly whole?: boolean;
+  readonly digits?: number;
+  /** Null is allowed, and what an empty field then means. */
+  readonly empty?: string | undefined;
+  readonly note?: string | undefined;
+  /** Beside the value: a way back to what is known without it. */
+  readonly reset?: (() => void) | undefined;
+  /** Told on leaving the field or Enter alone, where each change is stored. */
+  readonly onLeave?: boolean;
+  readonly onChange: (value: number | null) => void;
+}
+
+const written = (value: number | null, digits: number): string =>
+  value === null ? '' : String(Number(value.toFixed(digits)));
+
+type Read = { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly problem: string };
+
+function read(text: string, { label, unit, min, max, whole, empty }: NumberLineProps): Read {
+  const clean = text.trim().replace(',', '.');
+  const of = unit ? `, ${unit}` : '';
+  if (clean === '') return empty ? { ok: true, value: null } : { ok: false, problem: `${label} is missing${of}.` };
+  const value = Number(clean);
+  const kind = whole ? 'a whole number' : 'a number';
+  if (!Number.isFinite(value) || value < min || value > max || (whole && !Number.isInteger(value)))
+    return { ok: false, problem: `${label} is ${kind} from ${min} to ${max}${of}. The value before still stands.` };
+  return { ok: true, value };
+}
+
+/** A number with its unit. What is wrong with it stands under the line, and the run keeps the value before. */
+export function NumberLine(props: NumberLineProps) {
+  const { label, value, unit, note, digits = 2, empty, reset, onLeave, onChange } = props;
+  const id = useId();
+  const [text, setText] = useState(written(value, digits));
+  useEffect(() => setText(written(value, digits)), [value, digits]);
+  const now = read(text, props);
+  const keep = (entered: Read): void => {
+    if (entered.ok && written(entered.value, digits) !== written(value, digits)) onChange(entered.value);
+  };
+  return (
+    <>
+      <Line label={label} htmlFor={id} note={note}>
+        {reset && (
+          <button type="button" className={css.reset} onClick={reset} aria-label={`Reset ${label}`} title="Reset">
+            ↺
+          </button>
+        )}
+        <input
+          id={id}
+          className={css.control}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          placeholder={empty}
+          size={Math.max(3, (text || empty || '').length)}
+          aria-invalid={!now.ok}
+          aria-describedby={now.ok ? undefined : `${id}-problem`}
+          onChange={(event) => {
+            setText(event.currentTarget.value);
+            if (!onLeave) keep(read(event.currentTarget.value, props));
+          }}
+          onBlur={() => keep(now)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') keep(now);
+            if (event.key === 'Escape') setText(written(value, digits));
+          }}
+        />
+        {unit && (text !== '' || !empty) && <span className={css.unit}>{unit}</span>}
+      </Line>
+      {!now.ok && (
+        <p id={`${id}-problem`} className={css.problem} role="alert">
+          {now.problem}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,168 @@
+import { useId } from 'react';
+import type { TaskState } from '../../app/useHeatTask.ts';
+import type { Advice, Advised } from '../../core/heatrun/advice.ts';
+import type { Card } from '../../core/model/kit.ts';
+import type { Risk } from '../../core/writepath/risk.ts';
+import {
+  adviceText,
+  cautionTexts,
+  degreesText,
+  reasonText,
+  shareText,
+  timeText,
+  UNCERTAIN_WORDS,
+  weightWord,
+} from '../../text/heat.ts';
+import css from './RiskPanel.module.css';
+import { TaskNote } from './TaskNote.tsx';
+import type { Run } from './useRun.ts';
+
+interface RiskPanelProps {
+  readonly run: Run;
+  /** Every card a move may name. */
+  readonly owned: readonly Card[];
+  readonly risk: TaskState<Risk>;
+  readonly advised: TaskState<Advised>;
+  readonly accepted: number;
+  readonly runs: number;
+  readonly onAccepted: (share: number) => void;
+  readonly onRuns: (runs: number) => void;
+  readonly onAgain: () => void;
+  readonly onMove: (advice: Advice) => void;
+}
+
+const ACCEPTED = [0.01, 0.05, 0.1, 0.25] as const;
+const RUNS = [1000, 10_000, 100_000] as const;
+
+/** A risk within what is accepted is cool, up to three times that warm, the rest hot. */
+export const riskTone = (risk: number, accepted: number): 'cool' | 'warm' | 'hot' =>
+  risk <= accepted ? 'cool' : risk <= Math.max(0.15, accepted * 3) ? 'warm' : 'hot';
+
+/** The ranked reasons first, then the risk of the take and what would lower it. */
+export function RiskPanel(props: RiskPanelProps) {
+  const { run, risk, advised, accepted, runs, onAccepted, onRuns, onAgain, onMove } = props;
+  const runsId = useId();
+  const acceptedId = useId();
+  return (
+    <>
+      <section aria-labelledby="risk-heading">
+        <h2 id="risk-heading" className={css.heading}>
+          Risk of this take
+        </h2>
+        {risk.phase === 'done' ? (
+          <RiskFigures risk={risk.answer} accepted={accepted} />
+        ) : (
+          <TaskNote state={risk} what={`${runs.toLocaleString('en')} runs`} onAgain={onAgain} />
+        )}
+        <p className={css.choices}>
+          <label htmlFor={runsId}>Runs</label>
+          <select id={runsId} value={runs} onChange={(event) => onRuns(Number(event.currentTarget.value))}>
+            {RUNS.map((count) => (
+              <option key={count} value={count}>
+                {count.toLocaleString('en')}
+              </option>
+            ))}
+          </select>
+          <label htmlFor={acceptedId}>I accept</label>
+          <select id={acceptedId} value={accepted} onChange={(event) => onAccepted(Number(event.currentTarget.value))}>
+            {ACCEPTED.map((share) => (
+              <option key={share} value={share}>
+                {share * 100} %
+              </option>
+            ))}
+          </select>
+        </p>
+      </section>
+      <section aria-labelledby="reasons-heading">
+        <h2 id="reasons-heading" className={css.heading}>
+          What raises it
+        </h2>
+        {run.reasons.length === 0 ? (
+          <p className="soft">Nothing here heats this take worth a line.</p>
+        ) : (
+          <ol className={css.list}>
+            {run.reasons.map((reason) => (
+              <li key={reason.code} className={css.row}>
+                <span>{reasonText(reason)}</span>
+                {reason.weight > 0 && (
+                  <span className={css.weight} data-weight={weightWord(reason.weight)}>
+                    {weightWord(reason.weight)}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ol>
+        )}
+      </section>
+      <section aria-labelledby="moves-heading">
+        <h2 id="moves-heading" className={css.heading}>
+          Moves
+        </h2>
+        {advised.phase === 'done' ? (
+          <Moves advised={advised.answer} run={run} accepted={accepted} owned={props.owned} onMove={onMove} />
+        ) : (
+          <TaskNote state={advised} what="moves" onAgain={onAgain} />
+        )}
+      </section>
+      <div className={css.cautions}>
+        {cautionTexts(run.result).map((text) => (
+          <p key={text}>{text}</p>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function RiskFigures({ risk, accepted }: { readonly risk: Risk; readonly accepted: number }) {
+  const { dropProbability, cutoffProbability, dropUncertainty, cutoffUncertainty, atSeconds, hangsOn, runs } = risk;
+  const failing = dropProbability + cutoffProbability;
+  const uncertainty = Math.hypot(dropUncertainty, cutoffUncertainty);
+  const most = hangsOn[0];
+  return (
+    <div role="status">
+      <p className={`${css.figure} tone-${riskTone(failing, accepted)}`} data-testid="risk">
+        {shareText(failing)}
+      </p>
+      <p className="soft">
+        of {runs.toLocaleString('en')} runs fail, give or take {shareText(uncertainty)}: {shareText(dropProbability)}{' '}
+        drop, {shareText(cutoffProbability)} are cut off by the body.
+        {atSeconds &&
+          ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
+        {most && failing > 0.001 && most.difference > 0.005 && ` Hangs most on ${UNCERTAIN_WORDS[most.what]}.`}
+      </p>
+    </div>
+  );
+}
+
+interface MovesProps extends Pick<RiskPanelProps, 'run' | 'accepted' | 'owned' | 'onMove'> {
+  readonly advised: Advised;
+}
+
+function Moves({ advised, run, accepted, owned, onMove }: MovesProps) {
+  const { setup } = run;
+  const { holdsUpToC, moves, risk } = advised;
+  return (
+    <>
+      {moves.length === 0 && (
+        <p className="soft">{risk <= accepted ? 'It holds as planned.' : 'Nothing here gets it under that risk.'}</p>
+      )}
+      <ul className={css.list}>
+        {moves.map((advice) => (
+          <li key={advice.code} className={css.row}>
+            <button type="button" className="plain-button" onClick={() => onMove(advice)}>
+              {adviceText(advice, { body: setup.body, cards: owned, plan: setup.plan })}
+            </button>
+            <span className={`${css.moveRisk} tone-${riskTone(advice.risk, accepted)}`}>{shareText(advice.risk)}</span>
+          </li>
+        ))}
+      </ul>
+      <p className={css.air}>
+        {holdsUpToC === null
+          ? 'In no air does this plan stay under the risk you accept.'
+          : holdsUpToC >= 55
+            ? 'Stays under the risk you accept in any air.'
+            : `Stays under it up to ${degreesText(holdsUpToC)} of air${setup.plan.sunC > 0 ? ', sun as now' : ''}.`}
+      </p>
+    </>
+  );
+}

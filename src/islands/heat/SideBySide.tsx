@@ -1,0 +1,141 @@
+import { useMemo } from 'react';
+import { forgetTake } from '../../app/heatActions.ts';
+import { pickedIn, setupOf } from '../../app/heatPick.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { KeptTake } from '../../core/model/kit.ts';
+import { MB } from '../../core/units/convert.ts';
+import { riskRuns } from '../../core/writepath/risk.ts';
+import type { Kit } from '../../kit/kit.ts';
+import { degreesText, outcomeText, paceText, planText, shareText, timeText } from '../../text/heat.ts';
+import { plain } from '../../text/quantity.ts';
+import { CAUSE_WORDS } from '../../text/simulation.ts';
+import { useStored } from '../../ui/useStored.ts';
+import css from './SideBySide.module.css';
+import { type Run, runOf } from './useRun.ts';
+
+interface SideBySideProps {
+  readonly kit: Kit;
+  readonly policy: Policy;
+  readonly now: Run;
+  readonly onOpen: (take: KeptTake) => void;
+}
+
+interface Column {
+  readonly id: string;
+  readonly name: string;
+  readonly take: KeptTake | null;
+  readonly run: Run | null;
+}
+
+/** Enough for a figure to compare by; the panel has the full runs. */
+const RUNS = 600;
+const SEED = 1;
+
+const failingShare = ({ lane }: Run): number => {
+  const risk = riskRuns(lane.sim, { runs: RUNS, seed: SEED, spread: lane.spreads });
+  return risk ? risk.dropProbability + risk.cutoffProbability : 0;
+};
+
+/** Card temperature over the run, on one scale for all columns. */
+function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: number }) {
+  const { result, at, lane } = run;
+  const x = (seconds: number): number => (150 * seconds) / lastSecond;
+  const y = (celsius: number): number => 48 - (44 * Math.max(0, celsius - 10)) / 90;
+  const points = Array.from({ length: 41 }, (_, step) => at((result.atSeconds * step) / 40));
+  const failed = result.outcome === 'dropped' || result.outcome === 'body-cutoff';
+  return (
+    <svg viewBox="0 0 152 50" className={css.trace} aria-hidden="true">
+      <path d={`M0 ${y(lane.sim.heat.throttleAtC)}H152`} strokeDasharray="3 3" style={{ stroke: 'var(--t4)' }} />
+      <polyline
+        points={points.map(({ seconds, cardC }) => `${x(seconds).toFixed(1)},${y(cardC).toFixed(1)}`).join(' ')}
+        fill="none"
+        strokeWidth="2"
+        style={{ stroke: 'var(--t5)' }}
+      />
+      {failed && <path d={`M${x(result.atSeconds)} 2V48`} strokeWidth="2" stroke="currentColor" />}
+    </svg>
+  );
+}
+
+/** Kept takes beside the one on screen; each is run again with the figures of now. */
+export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
+  const { settings } = kit;
+  const stored = useStored();
+  const kept = settings.keptTakes ?? [];
+  const columns = useMemo(
+    (): readonly Column[] => [
+      { id: 'now', name: 'On screen', take: null, run: now },
+      ...kept.map((take): Column => {
+        const picked = pickedIn(kit, take);
+        const run = picked ? runOf(setupOf(picked, take, { kit, policy, trace: null })) : null;
+        return { id: take.id, name: take.name, take, run: run?.ok ? run.value : null };
+      }),
+    ],
+    [kept, kit, policy, now],
+  );
+  const shares = useMemo(() => columns.map(({ run }) => (run ? failingShare(run) : null)), [columns]);
+  if (kept.length === 0) return null;
+  const lastSecond = Math.max(...columns.map(({ run }) => run?.result.atSeconds ?? 1));
+  const line = (title: string, of: (run: Run, at: number) => string) => (
+    <tr>
+      <th scope="row">{title}</th>
+      {columns.map(({ id, run }, at) => (
+        <td key={id}>{run ? of(run, at) : '—'}</td>
+      ))}
+    </tr>
+  );
+  return (
+    <section aria-labelledby="side-heading" className={css.side}>
+      <h2 id="side-heading">Side by side</h2>
+      <table className={css.table}>
+        <thead>
+          <tr>
+            <td />
+            {columns.map(({ id, name, take }) => (
+              <th key={id} scope="col">
+                {name}
+                {take && (
+                  <span className={css.actions}>
+                    <button type="button" className="plain-button" onClick={() => onOpen(take)}>
+                      Open
+                    </button>
+                    <button
+                      type="button"
+                      className="plain-button"
+                      aria-label={`Forget ${name}`}
+                      onClick={() => void stored(() => forgetTake(settings, take.id))}
+                    >
+                      Forget
+                    </button>
+                  </span>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Card, °C</th>
+            {columns.map(({ id, run }) => (
+              <td key={id}>{run ? <Trace run={run} lastSecond={lastSecond} /> : 'its body, mode or card is gone'}</td>
+            ))}
+          </tr>
+          {line('Outcome', ({ result }) => outcomeText(result))}
+          {line('Cause', ({ cause }) => (cause ? CAUSE_WORDS[cause] : 'none'))}
+          {line('Fail', (_, at) => shareText(shares[at] ?? 0))}
+          {line('Take', ({ setup }) => planText(setup.plan))}
+          {line('Air', ({ lane }) => degreesText(lane.sim.heat.ambientC))}
+          {line('Writes', ({ lane }) => paceText((lane.cell.need ?? 0) / MB))}
+          {line('Throttles', ({ result }) =>
+            result.firstThrottleAtSeconds === null ? 'never' : `at ${timeText(result.firstThrottleAtSeconds)}`,
+          )}
+          {line(
+            'Hottest',
+            ({ result }) => `card ${degreesText(result.peakCardC)}, body ${degreesText(result.peakBodyC)}`,
+          )}
+          {line('Written', ({ result }) => `${plain(result.writtenGB, 0)}\u00a0GB`)}
+        </tbody>
+      </table>
+    </section>
+  );
+}

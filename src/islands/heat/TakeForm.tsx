@@ -1,0 +1,196 @@
+import { cardCount, type Picked } from '../../app/heatPick.ts';
+import type { HeatPick, PlannedTake } from '../../core/model/kit.ts';
+import { ASSUMED } from '../../core/standards/assumptions.ts';
+import { fromGB } from '../../core/units/convert.ts';
+import type { Kit } from '../../kit/kit.ts';
+import { modeTitle } from '../../text/cell.ts';
+import { degreesText, paceText } from '../../text/heat.ts';
+import { capacityText, plain } from '../../text/quantity.ts';
+import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import css from './HeatView.module.css';
+import { ChoiceLine, Line, NumberLine } from './LineField.tsx';
+import { TraceField } from './TraceField.tsx';
+
+interface TakeFormProps {
+  readonly kit: Kit;
+  readonly pick: HeatPick;
+  readonly picked: Picked;
+  /** What the mode writes, MB/s; null where it has no rate. */
+  readonly demandMBps: number | null;
+  readonly trace: readonly number[] | null;
+  readonly onPick: (change: Partial<HeatPick>) => void;
+  readonly onTrace: (trace: readonly number[] | null) => void;
+}
+
+/** What is recorded, on what, for how long and in which air. */
+export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onTrace }: TakeFormProps) {
+  const { body, mode, cards } = picked;
+  const { plan } = pick;
+  const planned = (change: Partial<PlannedTake>): void => onPick({ plan: { ...plan, ...change } });
+  const forms = new Set(body.slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
+  const cardChoices = kit.cards
+    .filter(({ id, retired }) => !retired || pick.cardIds.includes(id))
+    .map((card) => ({
+      value: card.id,
+      label: `${card.label} · ${capacityText(fromGB(card.capacityGB))}`,
+      group: forms.has(card.form) ? 'Made for its slots' : 'Other cards',
+    }))
+    .sort((a, b) => a.group.localeCompare(b.group));
+  const slots = Array.from({ length: cardCount(pick.arrangement, body) }, (_, at) => at);
+  const changeBody = (id: string): void => {
+    const next = kit.bodies.find((one) => one.id === id);
+    if (next) onPick({ bodyId: id, modeId: next.modes[0]?.id ?? '', arrangement: 'single', ratio: null });
+  };
+  const changeCard = (at: number, id: string): void => {
+    const ids = slots.map((slot) => (slot === at ? id : (pick.cardIds[slot] ?? pick.cardIds[0] ?? '')));
+    onPick({ cardIds: ids.filter(Boolean) });
+  };
+  const changeArrangement = (arrangement: string): void => {
+    const chosen = arrangement as HeatPick['arrangement'];
+    const count = cardCount(chosen, body);
+    const spare = kit.cards.filter(({ id, form }) => form === cards[0]?.form && !pick.cardIds.includes(id));
+    const ids = [...pick.cardIds, ...spare.map(({ id }) => id)].slice(0, count);
+    onPick({ arrangement: chosen, cardIds: ids });
+  };
+  const warm = pick.startBodyC !== null;
+  return (
+    <section aria-labelledby="take-heading">
+      <h2 id="take-heading" className={css.heading}>
+        The take
+      </h2>
+      <ChoiceLine
+        label="Body"
+        value={body.id}
+        choices={kit.bodies.filter(({ modes }) => modes.length > 0).map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={changeBody}
+      />
+      <ChoiceLine
+        label="Mode"
+        value={pick.modeId}
+        choices={body.modes.map((one) => ({ value: one.id, label: modeTitle(one) }))}
+        onChange={(modeId) => onPick({ modeId, ratio: null })}
+      />
+      {pick.ratio !== null && (
+        <Line label="Ratio tried" htmlFor="ratio-tried">
+          <button id="ratio-tried" type="button" className="plain-button" onClick={() => onPick({ ratio: null })}>
+            {plain(pick.ratio)}:1, back
+          </button>
+        </Line>
+      )}
+      {body.slots.length > 1 && (
+        <ChoiceLine
+          label="Over its slots"
+          value={pick.arrangement}
+          choices={ARRANGEMENT_CHOICES.map(({ value, label }) => ({ value, label: label.split(':')[0] ?? label }))}
+          onChange={changeArrangement}
+        />
+      )}
+      {slots.map((at) => (
+        <ChoiceLine
+          key={at}
+          label={slots.length === 1 ? 'Card' : `Card ${at + 1}`}
+          value={pick.cardIds[at] ?? ''}
+          choices={pick.cardIds[at] ? cardChoices : [{ value: '', label: 'choose' }, ...cardChoices]}
+          onChange={(id) => changeCard(at, id)}
+        />
+      ))}
+      <TraceField
+        label={demandMBps === null ? 'no rate' : paceText(demandMBps)}
+        mode={modeTitle(mode)}
+        trace={trace}
+        onTrace={onTrace}
+      />
+      <NumberLine
+        label="Take"
+        value={plan.minutes}
+        unit="min"
+        min={0.1}
+        max={2880}
+        onChange={(minutes) => planned({ minutes: minutes ?? plan.minutes })}
+      />
+      <NumberLine
+        label="Takes"
+        value={plan.takes}
+        unit="×"
+        min={1}
+        max={1000}
+        whole
+        onChange={(takes) => planned({ takes: takes ?? 1 })}
+      />
+      {plan.takes > 1 && (
+        <NumberLine
+          label="Rests between"
+          value={plan.restMinutes}
+          unit="min"
+          min={0}
+          max={2880}
+          onChange={(restMinutes) => planned({ restMinutes: restMinutes ?? 0 })}
+        />
+      )}
+      <NumberLine
+        label="Air"
+        value={plan.ambientC}
+        unit="°C"
+        min={-60}
+        max={60}
+        onChange={(ambientC) => planned({ ambientC: ambientC ?? plan.ambientC })}
+      />
+      <Line label="Sun on the body" htmlFor="in-sun">
+        <input
+          id="in-sun"
+          type="checkbox"
+          className={css.check}
+          checked={plan.sunC > 0}
+          onChange={(event) => planned({ sunC: event.currentTarget.checked ? ASSUMED.sunC.value : 0 })}
+        />
+      </Line>
+      {plan.sunC > 0 && (
+        <NumberLine
+          label="Sun adds"
+          value={plan.sunC}
+          unit="°C"
+          min={0}
+          max={60}
+          note={plan.sunC === ASSUMED.sunC.value ? 'assumed' : 'entered by you'}
+          reset={plan.sunC === ASSUMED.sunC.value ? undefined : () => planned({ sunC: ASSUMED.sunC.value })}
+          onChange={(sunC) => planned({ sunC: sunC ?? 0 })}
+        />
+      )}
+      <Line label="Starts warm" htmlFor="starts-warm">
+        <input
+          id="starts-warm"
+          type="checkbox"
+          className={css.check}
+          checked={warm}
+          onChange={(event) => {
+            const start = event.currentTarget.checked ? plan.ambientC + plan.sunC + 10 : null;
+            onPick({ startBodyC: start, startCardC: start });
+          }}
+        />
+      </Line>
+      {warm && (
+        <>
+          <NumberLine
+            label="Body at start"
+            value={pick.startBodyC}
+            unit="°C"
+            min={-60}
+            max={100}
+            onChange={(startBodyC) => onPick({ startBodyC: startBodyC ?? plan.ambientC })}
+          />
+          <NumberLine
+            label="Card at start"
+            value={pick.startCardC}
+            unit="°C"
+            min={-60}
+            max={120}
+            onChange={(startCardC) => onPick({ startCardC: startCardC ?? plan.ambientC })}
+          />
+        </>
+      )}
+      <p className={css.small}>
+        In effect {degreesText(plan.ambientC + plan.sunC)} around the body. Demand is the peak of everything written.
+      </p>
+    </section>
+  );
+}

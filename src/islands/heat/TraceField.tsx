@@ -1,0 +1,75 @@
+import { useRef, useState } from 'react';
+import type { TraceProblem } from '../../app/demandTrace.ts';
+import { plain } from '../../text/quantity.ts';
+import css from './HeatView.module.css';
+import { Line } from './LineField.tsx';
+
+interface TraceFieldProps {
+  /** What the mode writes, in words. */
+  readonly label: string;
+  readonly mode: string;
+  readonly trace: readonly number[] | null;
+  readonly onTrace: (trace: readonly number[] | null) => void;
+}
+
+const problemText = (problem: TraceProblem): string => {
+  switch (problem.code) {
+    case 'empty':
+      return 'This file holds no numbers. Give one rate in MB/s a line, one line a second.';
+    case 'too-long':
+      return `This file has more than ${problem.max} lines. Cut it down: the trace repeats to the end of the take.`;
+    case 'not-a-rate':
+      return `Line ${problem.line}: “${problem.text}” is no rate in MB/s from 0 to 1,000,000. Nothing was taken over.`;
+  }
+};
+
+/** What the mode writes; or a clip's own rate, second by second, from a file of one number a line. */
+export function TraceField({ label, mode, trace, onTrace }: TraceFieldProps) {
+  const file = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const open = async (chosen: File | undefined): Promise<void> => {
+    if (!chosen) return;
+    // The table reader comes with it; most runs never open a file.
+    const { demandOfText } = await import('../../app/demandTrace.ts');
+    const result = demandOfText(await chosen.text());
+    setProblem(result.ok ? null : problemText(result.error));
+    if (result.ok) onTrace(result.value);
+  };
+  const average = trace ? trace.reduce((sum, one) => sum + one, 0) / trace.length : 0;
+  return (
+    <>
+      <Line
+        label="Writes"
+        htmlFor="demand-file"
+        note={trace ? `${trace.length} s of a clip, repeated, instead of ${mode}` : undefined}
+      >
+        <span>{trace ? `${plain(average, 0)}\u00a0MB/s` : label}</span>
+        <button
+          id="demand-file"
+          type="button"
+          className={css.tiny}
+          onClick={() => (trace ? onTrace(null) : file.current?.click())}
+        >
+          {trace ? 'as the mode' : 'from a clip'}
+        </button>
+      </Line>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,.txt,text/csv,text/plain"
+        className="unseen"
+        tabIndex={-1}
+        aria-label="File of rates, one a second"
+        onChange={(event) => {
+          void open(event.currentTarget.files?.[0]);
+          event.currentTarget.value = '';
+        }}
+      />
+      {problem && (
+        <p className={css.problem} role="alert">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}

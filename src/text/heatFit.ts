@@ -1,0 +1,51 @@
+import type { ExplainedTake, FitRefusal, FittedValue } from '../core/heatrun/fit.ts';
+import type { TestEnd } from '../core/model/kit.ts';
+import type { CalibrationRefusal } from '../core/writepath/calibration.ts';
+import { degreesText, FIGURE_WORDS, timeText } from './heat.ts';
+import { plain } from './quantity.ts';
+
+/** Why a maker's statements give no constants. */
+export function limitRefusalText(refusal: CalibrationRefusal, limitC: number): string {
+  switch (refusal.code) {
+    case 'none':
+      return 'No limit is entered.';
+    case 'above-limit':
+      return `At ${degreesText(refusal.ambientC)} the air is as hot as the body’s limit of ${degreesText(limitC)}. Check both.`;
+    case 'contradictory':
+      return 'No body records so long in the one and so long in the other. Warmer air must be clearly shorter: check both against the manual.';
+  }
+}
+
+export const END_WORDS: Readonly<Record<TestEnd, string>> = {
+  full: 'ended full',
+  stopped: 'was stopped',
+  dropped: 'dropped frames',
+  'cut-off': 'body shut down',
+};
+
+export function fitRefusalText(refusal: FitRefusal): string {
+  switch (refusal.code) {
+    case 'nothing-logged':
+      return 'No take of this pair has its air noted. Log one with how it ended, its minutes and the air.';
+    case 'cannot-run':
+      return 'A logged take was made on a card or mode that this body can no longer run. Correct it, or take it out.';
+  }
+}
+
+/** A fitted figure: before, after, and its middle nine tenths. */
+export function fittedText({ figure, before, after, informed }: FittedValue): string {
+  const { name, unit, digits } = FIGURE_WORDS[figure];
+  const of = (value: number | null | undefined): string => plain(value ?? 0, digits);
+  return informed
+    ? `${name}: ${of(before)} → ${of(after.value)} ${unit}, nine in ten ${of(after.low)} to ${of(after.high)}`
+    : `${name}: the takes say nothing new`;
+}
+
+/** How a logged take reads with the fitted figures. */
+export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake): string {
+  const logged = `${END_WORDS[end]} at ${timeText(seconds)}`;
+  if (unexplained) return `${logged}: no figure explains it. Another cause, or a slip of the pen?`;
+  return fittedSeconds === null
+    ? `${logged}: the fit holds past it`
+    : `${logged}: the fit fails at ${timeText(fittedSeconds)}`;
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createHeatApi } from './heatApi.ts';
+
+expose(createHeatApi());

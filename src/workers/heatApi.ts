@@ -1,0 +1,48 @@
+import { adviceSteps } from '../core/heatrun/advice.ts';
+import { fitTakes } from '../core/heatrun/fit.ts';
+import { marksSteps } from '../core/heatrun/marks.ts';
+import { riskSteps } from '../core/writepath/risk.ts';
+import type { HeatApi, HeatTasks, TaskName } from './heat.protocol.ts';
+import { leastSquares } from './leastSquares.ts';
+
+type Steps<T> = Generator<number, T, void>;
+
+const STEPS: { readonly [K in TaskName]: (request: HeatTasks[K]['request']) => Steps<HeatTasks[K]['answer']> } = {
+  risk: ({ sim, input }) => riskSteps(sim, input),
+  advise: adviceSteps,
+  marks: marksSteps,
+  *fit(request) {
+    yield 0;
+    return fitTakes(request, leastSquares);
+  },
+};
+
+/** Longest stretch without hearing whether to stop, milliseconds. */
+const STRETCH = 40;
+
+/** Lets messages in. */
+const pause = (): Promise<void> => new Promise((go) => setTimeout(go, 0));
+
+/** The worker's side: works in stretches, so that a wish to stop is heard between them. */
+export function createHeatApi(): HeatApi {
+  const cancelled = new Set<number>();
+  return {
+    async run(id, task, request, onProgress) {
+      // The table pairs every task with its own request; the compiler cannot follow that through the index.
+      const begin = STEPS[task] as (asked: typeof request) => Steps<HeatTasks[typeof task]['answer']>;
+      const steps = begin(request);
+      let since = performance.now();
+      for (let next = steps.next(); ; next = steps.next()) {
+        if (next.done) return next.value;
+        if (performance.now() - since < STRETCH) continue;
+        onProgress(next.value);
+        await pause();
+        if (cancelled.delete(id)) return null;
+        since = performance.now();
+      }
+    },
+    cancel(id) {
+      cancelled.add(id);
+    },
+  };
+}
