@@ -1,20 +1,9 @@
 import type { Fit } from '../core/heatrun/fit.ts';
-import type {
-  Body,
-  BodyFigure,
-  BodyHeat,
-  Card,
-  CardFigure,
-  KeptTake,
-  OwnFigure,
-  PlannedTake,
-} from '../core/model/kit.ts';
+import type { Body, BodyFigure, BodyHeat, Card, CardFigure, KeptTake, OwnFigure } from '../core/model/kit.ts';
 import { BODY_FIGURES, CARD_FIGURES, MAX_KEPT_TAKES } from '../core/model/kit.ts';
 import type { Settings } from '../kit/kit.ts';
 import type { Undo } from '../store/kitStore.ts';
 import { changeSettings, newId, saveBody, saveCard } from './kitActions.ts';
-
-export const planBoard = (plannedTake: PlannedTake): Promise<void> => changeSettings({ plannedTake });
 
 const isBodyFigure = (key: string): key is BodyFigure => (BODY_FIGURES as readonly string[]).includes(key);
 const isCardFigure = (key: string): key is CardFigure => (CARD_FIGURES as readonly string[]).includes(key);

@@ -1,14 +1,11 @@
 import type { HeatSetup } from '../core/heatrun/lane.ts';
-import { DEFAULT_PLAN } from '../core/heatrun/lane.ts';
 import { holdsByRate } from '../core/heatrun/mark.ts';
 import { board } from '../core/match/board.ts';
 import { withRatio } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
-import type { Body, Card, HeatPick, Mode, PlannedTake } from '../core/model/kit.ts';
-import type { Kit, Settings } from '../kit/kit.ts';
-
-/** The take that heat is asked about: as planned in the settings, else the assumed one. */
-export const plannedTake = ({ plannedTake: plan }: Settings): PlannedTake => plan ?? DEFAULT_PLAN;
+import type { Body, Card, HeatPick, Mode } from '../core/model/kit.ts';
+import type { Kit } from '../kit/kit.ts';
+import { plannedTake } from './plannedTake.ts';
 
 /** What a pick stands for in a kit. */
 export interface Picked {

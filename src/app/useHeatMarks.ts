@@ -1,16 +1,12 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { HeatLevel } from '../core/heatrun/mark.ts';
-import { type BoardMarks, createMarkReader, type MarksInput } from '../core/heatrun/marks.ts';
+import { type BoardMarks, createMarkReader, type MarkReader } from '../core/heatrun/level.ts';
+import type { MarksInput } from '../core/heatrun/marks.ts';
 import type { BoardKit } from '../core/match/board.ts';
 import type { Policy } from '../core/match/policy.ts';
 import type { PlannedTake } from '../core/model/kit.ts';
 
 /** The heat marks of a board, once the worker has them; until then, and where it failed, there are none. */
-export function useHeatMarks(
-  { bodies, cards, tests }: BoardKit,
-  policy: Policy,
-  plan: PlannedTake,
-): (cardId: string, row: string) => HeatLevel | null {
+export function useHeatMarks({ bodies, cards, tests }: BoardKit, policy: Policy, plan: PlannedTake): MarkReader {
   const input = useMemo(
     (): MarksInput => ({ kit: { bodies, cards, tests }, policy, plan }),
     [bodies, cards, tests, policy, plan],

@@ -1,7 +1,7 @@
 import type { Advice } from '../core/heatrun/advice.ts';
 import type { FigureSource } from '../core/heatrun/known.ts';
 import type { SetupRefusal } from '../core/heatrun/lane.ts';
-import type { HeatLevel, HeatMark } from '../core/heatrun/mark.ts';
+import type { HeatMark } from '../core/heatrun/mark.ts';
 import type { RankedReason } from '../core/heatrun/reasons.ts';
 import type { Body, BodyFigure, BodySize, Card, CardFigure, Mode, PlannedTake } from '../core/model/kit.ts';
 import { assertNever } from '../core/result.ts';
@@ -11,6 +11,7 @@ import type { Uncertain } from '../core/writepath/draws.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../core/writepath/simulation.ts';
 import { modeTitle } from './cell.ts';
 import { findingText } from './finding.ts';
+import { degreesText, plannedText, planText } from './heatWords.ts';
 import { clockText, joined, minutesText, plain } from './quantity.ts';
 import { CAUSE_WORDS, simRefusalText } from './simulation.ts';
 
@@ -20,7 +21,15 @@ const NBSP = '\u00a0';
 export const timeText = (seconds: number): string =>
   seconds < 6000 ? clockText(seconds as Seconds) : minutesText(Math.floor(seconds / 60));
 
-export const degreesText = (celsius: number): string => `${plain(celsius, 0)}${NBSP}°C`;
+/** A mark of the time axis: clock for short runs, then minutes, then hours. */
+export function axisText(minutes: number, step: number): string {
+  if (step < 1) return clockText(Math.round(minutes * 60) as Seconds);
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole}${NBSP}min`;
+  const rest = whole % 60;
+  return `${Math.floor(whole / 60)}h${rest === 0 ? '' : String(rest).padStart(2, '0')}`;
+}
+
 export const paceText = (MBps: number): string => `${plain(MBps, MBps < 100 ? 1 : 0)}${NBSP}MB/s`;
 
 /** A share of runs: whole per cent, finer below ten, never `0 %` or `100 %` unless it is so. */
@@ -64,7 +73,7 @@ export function outcomeText({ outcome, atSeconds }: SimResult): string {
     case 'filled':
       return `Holds until the card is full at ${timeText(atSeconds)}`;
     case 'complete':
-      return `Holds for ${timeText(atSeconds)}`;
+      return `Holds to the end, ${timeText(atSeconds)}`;
   }
 }
 
@@ -156,18 +165,6 @@ interface AdviceNames {
   readonly body: Body;
   readonly cards: readonly Card[];
   readonly plan: PlannedTake;
-}
-
-/** A plan as it is spoken of: `12 min`, `3 takes of 12 min, 6 min rests`. */
-export function planText({
-  minutes,
-  takes,
-  restMinutes,
-}: Pick<PlannedTake, 'minutes' | 'takes' | 'restMinutes'>): string {
-  const each = `${plain(minutes)}${NBSP}min`;
-  if (takes === 1) return each;
-  const rest = restMinutes > 0 ? `, ${plain(restMinutes)}${NBSP}min rests` : ', no rest';
-  return `${takes} takes of ${each}${rest}`;
 }
 
 /** A move and what it leads to, without its risk. */
@@ -281,15 +278,9 @@ export function setupRefusalText(refusal: SetupRefusal): string {
   }
 }
 
-export const LEVEL_WORDS: Readonly<Record<HeatLevel, string>> = {
-  cool: 'heat: cool',
-  warm: 'heat: thin',
-  hot: 'heat: too hot',
-};
-
 /** A heat mark in one sentence for Why. */
-export function heatMarkText({ level, result, worse }: HeatMark, { ambientC, sunC, ...take }: PlannedTake): string {
-  const plan = `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}`;
+export function heatMarkText({ level, result, worse }: HeatMark, planned: PlannedTake): string {
+  const plan = plannedText(planned);
   switch (level) {
     case 'hot':
       return `${plan}: ${result.outcome === 'body-cutoff' ? 'the body shuts down' : 'heat drops the take'} at about ${timeText(result.atSeconds)}.`;

@@ -1,7 +1,8 @@
 import type { ExplainedTake, FitRefusal, FittedValue } from '../core/heatrun/fit.ts';
 import type { TestEnd } from '../core/model/kit.ts';
 import type { CalibrationRefusal } from '../core/writepath/calibration.ts';
-import { degreesText, FIGURE_WORDS, timeText } from './heat.ts';
+import { FIGURE_WORDS, timeText } from './heat.ts';
+import { degreesText } from './heatWords.ts';
 import { plain } from './quantity.ts';
 
 /** Why a maker's statements give no constants. */

@@ -1,6 +1,7 @@
 import type { AdviceInput, Advised } from '../core/heatrun/advice.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heatrun/fit.ts';
-import type { BoardMarks, MarksInput } from '../core/heatrun/marks.ts';
+import type { BoardMarks } from '../core/heatrun/level.ts';
+import type { MarksInput } from '../core/heatrun/marks.ts';
 import type { Result } from '../core/result.ts';
 import type { Risk, RiskInput } from '../core/writepath/risk.ts';
 import type { Simulation } from '../core/writepath/simulation.ts';

@@ -125,7 +125,7 @@ function rests(input: AdviceInput, now: number): Advice | null {
     options.find(({ longest }) => longest <= accepted) ?? options.toSorted((a, b) => a.longest - b.longest)[0];
   if (!chosen || !isMuchLower(chosen.longest, now)) return null;
   const { takes, longest } = chosen;
-  const enough = Math.max(accepted, longest + AS_GOOD);
+  const enough = longest <= accepted ? accepted : longest + AS_GOOD;
   // The longer the rest the lower the risk: the longest one that does not do, and a minute more.
   const tooShort = largest(0, LONGEST_REST_MIN, 1, (rest) => riskOfRhythm(takes, rest) > enough);
   const restMinutes = tooShort === null ? 0 : tooShort + 1;

@@ -4,7 +4,7 @@ import type { Policy } from '../match/policy.ts';
 import { usable } from '../minutes/minutes.ts';
 import type { Arrangement, Body, BodyFigure, Card, CardFigure, Mode, PlannedTake, Test } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
-import { AMBIENT_SPREAD, ASSUMED } from '../standards/assumptions.ts';
+import { AMBIENT_SPREAD } from '../standards/assumptions.ts';
 import { toGB, toMBps } from '../units/convert.ts';
 import { checkSimulation } from '../writepath/checkSimulation.ts';
 import type { Spreads } from '../writepath/draws.ts';
@@ -13,15 +13,6 @@ import type { CardHeat, CardPath, SimRefusal, SimResult, Simulation } from '../w
 import { bodyFigures } from './bodyFigures.ts';
 import { cardFigures, needMBps } from './cardFigures.ts';
 import { type Known, spreadOf } from './known.ts';
-
-/** The take that heat marks are worked out for until a person plans another [A]. */
-export const DEFAULT_PLAN: PlannedTake = {
-  minutes: ASSUMED.plannedMinutes.value,
-  takes: 1,
-  restMinutes: 0,
-  ambientC: ASSUMED.plannedAmbientC.value,
-  sunC: 0,
-};
 
 /** What a run is asked for. */
 export interface HeatSetup {

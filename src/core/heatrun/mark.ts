@@ -7,13 +7,7 @@ import { type Draws, drawn, UNCERTAIN, type Uncertain } from '../writepath/draws
 import { simulate } from '../writepath/simulate.ts';
 import type { SimResult, Simulation } from '../writepath/simulation.ts';
 import { cellLane, hasFailed } from './lane.ts';
-
-/**
- * Heat of a planned take, ranked and not timed [A]. cool: holds though every heat figure were one spread worse ·
- * warm: throttles, or fails with figures that much worse · hot: fails with the figures as they are.
- */
-export const HEAT_LEVELS = ['cool', 'warm', 'hot'] as const;
-export type HeatLevel = (typeof HEAT_LEVELS)[number];
+import type { HeatLevel } from './level.ts';
 
 export interface HeatMark {
   readonly level: HeatLevel;

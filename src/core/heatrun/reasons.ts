@@ -1,3 +1,4 @@
+import type { Body, PlannedTake, Test } from '../model/kit.ts';
 import { CARD_HEAT } from '../standards/heat.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
@@ -44,6 +45,8 @@ function severity(sim: Simulation): number {
   );
 }
 
+type Conditions = Pick<HeatSetup, 'body' | 'tests' | 'plan' | 'startBodyC'>;
+
 type Eased = readonly [HeatReason, Simulation];
 
 const withHeat = (sim: Simulation, heat: Partial<Simulation['heat']>): Simulation => ({
@@ -52,7 +55,7 @@ const withHeat = (sim: Simulation, heat: Partial<Simulation['heat']>): Simulatio
 });
 
 /** Each thing eased alone: half the rate, half the minutes, the form and body that shed heat best, mild air, shade. */
-function eased(sim: Simulation, { plan, startBodyC }: HeatSetup): readonly Eased[] {
+function eased(sim: Simulation, { plan, startBodyC }: Conditions): readonly Eased[] {
   const { heat, card } = sim;
   const best = CARD_HEAT['cfexpress-b'];
   const list: Eased[] = [
@@ -84,7 +87,7 @@ function eased(sim: Simulation, { plan, startBodyC }: HeatSetup): readonly Eased
 const WORTH_A_LINE = 0.01;
 
 /** What raises the heat of a run, most first, each by what easing it alone would win; what is not known stands last. */
-export function heatReasons(lane: Lane, setup: HeatSetup): readonly RankedReason[] {
+export function heatReasons(lane: Lane, setup: Conditions): readonly RankedReason[] {
   const { sim } = lane;
   const now = severity(sim);
   const ranked = eased(sim, setup)
@@ -98,3 +101,11 @@ export function heatReasons(lane: Lane, setup: HeatSetup): readonly RankedReason
       : [];
   return [...ranked, ...cache, ...(tested ? [] : [{ code: 'untested', weight: 0 } as const])];
 }
+
+/** The same for a cell of the board. */
+export const cellReasons = (
+  lane: Lane,
+  body: Body,
+  tests: readonly Test[],
+  plan: PlannedTake,
+): readonly RankedReason[] => heatReasons(lane, { body, tests, plan, startBodyC: null });

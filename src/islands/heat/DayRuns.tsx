@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { outcomeText } from '../../text/heat.ts';
+import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
-import { NumberLine } from './LineField.tsx';
 import { type Run, runOf } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;

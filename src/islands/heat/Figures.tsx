@@ -12,11 +12,11 @@ import {
 import { figureLimit } from '../../core/writepath/figureLimit.ts';
 import { FIGURE_WORDS, figureSourceText, SIZE_WORDS } from '../../text/heat.ts';
 import { plain } from '../../text/quantity.ts';
+import { ChoiceLine, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './HeatView.module.css';
 import { LimitFields } from './LimitFields.tsx';
-import { ChoiceLine, NumberLine } from './LineField.tsx';
 import type { Run } from './useRun.ts';
 
 const isOwn = ({ source }: Known): boolean => source.code === 'own' || source.code === 'fitted';

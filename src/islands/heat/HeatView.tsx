@@ -1,6 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
-import { keepTake, planBoard } from '../../app/heatActions.ts';
-import { firstPick, pickedIn, plannedTake } from '../../app/heatPick.ts';
+import { keepTake } from '../../app/heatActions.ts';
+import { firstPick, pickedIn } from '../../app/heatPick.ts';
+import { planBoard, plannedTake } from '../../app/plannedTake.ts';
 import { policyOf } from '../../app/policy.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
@@ -18,10 +19,10 @@ import {
   EVENT_WORDS,
   NOT_CALIBRATED,
   outcomeText,
-  planText,
   setupRefusalText,
   timeText,
 } from '../../text/heat.ts';
+import { planText } from '../../text/heatWords.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { Shell } from '../../ui/Shell.tsx';
 import { useStored } from '../../ui/useStored.ts';
@@ -87,6 +88,11 @@ function Heat({ kit }: { readonly kit: Kit }) {
         setBefore(null);
         change(part);
       }}
+      onBody={(body) => {
+        const best = firstPick(kit, policy, { body });
+        setBefore(null);
+        if (best) setChosen({ ...best, plan: pick.plan });
+      }}
       onMove={(part, text) => {
         setBefore({ pick: before?.pick ?? pick, text: before ? `${before.text} · ${text}` : text });
         change(part);
@@ -136,11 +142,12 @@ interface TakenProps {
   readonly before: string | null;
   readonly onTrace: (trace: readonly number[] | null) => void;
   readonly onPick: (change: Partial<HeatPick>) => void;
+  readonly onBody: (id: string) => void;
   readonly onMove: (change: Partial<HeatPick>, text: string) => void;
   readonly onBack: () => void;
 }
 
-function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onMove, onBack }: TakenProps) {
+function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onBody, onMove, onBack }: TakenProps) {
   const run = useRun(picked, pick, { kit, policy, trace });
   const ran = run.ok ? run.value : null;
   const [accepted, setAccepted] = useState<number>(ASSUMED.acceptedRisk.value);
@@ -170,6 +177,7 @@ function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onMo
           demandMBps={ran ? needMBps(ran.lane.cell) : null}
           trace={trace}
           onPick={onPick}
+          onBody={onBody}
           onTrace={onTrace}
         />
         {ran && <Figures run={ran} />}
@@ -284,7 +292,7 @@ function RunPicture({ run, band, before, onBack }: RunPictureProps) {
             </li>
           ))}
         </ol>
-        <Buckets moment={run.at(seconds)} sim={lane.sim} />
+        <Buckets moment={{ ...run.at(Math.min(seconds, last - A_TRICE)), seconds }} sim={lane.sim} />
         <p className={css.calibration}>
           <b>{calibrated ? CALIBRATED : NOT_CALIBRATED}</b>{' '}
           {band && 'The pale band holds nine in ten of the runs that still record.'}
@@ -293,6 +301,9 @@ function RunPicture({ run, band, before, onBack }: RunPictureProps) {
     </>
   );
 }
+
+/** The last moment of a run belongs to what came before it, not to the rest after it; seconds. */
+const A_TRICE = 1e-6;
 
 const same = (a: PlotPlace | null, b: PlotPlace): boolean => a?.left === b.left && a.width === b.width;
 

@@ -2,13 +2,13 @@ import { useState } from 'react';
 import { changeBodyHeat } from '../../app/heatActions.ts';
 import { bodyFigures, limitsOf } from '../../core/heatrun/bodyFigures.ts';
 import type { Body, LimitStatement } from '../../core/model/kit.ts';
-import { degreesText } from '../../text/heat.ts';
 import { limitRefusalText } from '../../text/heatFit.ts';
+import { degreesText } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
+import { goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './HeatView.module.css';
-import { NumberLine } from './LineField.tsx';
 
 /** What the maker's manual says about heat: minutes of recording at one or two ambients. */
 export function LimitFields({ body }: { readonly body: Body }) {
@@ -61,6 +61,7 @@ export function LimitFields({ body }: { readonly body: Body }) {
         <form
           onSubmit={(event) => {
             event.preventDefault();
+            if (goToInvalid(event.currentTarget)) return;
             if (tried?.ok && minutes !== null && ambientC !== null)
               keep([...limits, { minutes, ambientC }], `${body.name} is calibrated by its manual.`);
           }}

@@ -6,11 +6,12 @@ import { needMBps } from '../../core/heatrun/cardFigures.ts';
 import type { FitInput } from '../../core/heatrun/fit.ts';
 import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { degreesText, paceText, timeText } from '../../text/heat.ts';
+import { paceText, timeText } from '../../text/heat.ts';
 import { END_WORDS, explainedText, fitRefusalText, fittedText } from '../../text/heatFit.ts';
+import { degreesText } from '../../text/heatWords.ts';
+import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
-import { ChoiceLine, NumberLine } from './LineField.tsx';
 import css from './LoggedTakes.module.css';
 import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
@@ -81,16 +82,18 @@ function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
   const whole = (test: Test): number => test.seconds * (test.takes ?? 1);
   const sorted = tests.toSorted((a, b) => (b.writtenMBps ?? 0) - (a.writtenMBps ?? 0));
   const { sim } = run.lane;
-  const longest = Math.max(run.result.atSeconds, ...sorted.map(whole));
+  // Rests are no recording: a run is as long as what it wrote.
+  const recorded = (1000 * run.result.writtenGB) / Math.max(1e-9, sim.demandMBps);
+  const longest = Math.max(recorded, ...sorted.map(whole));
   const failed = run.result.outcome === 'dropped' || run.result.outcome === 'body-cutoff';
   const bar = (seconds: number) => ({ width: `${Math.max(1, (100 * seconds) / longest)}%` });
   return (
     <ul className={css.map}>
       <li className={css.take} data-run>
         <span className={css.rate}>{paceText(sim.demandMBps)}</span>
-        <span className={css.bar} data-tone={failed ? 'hot' : 'cool'} style={bar(run.result.atSeconds)} />
+        <span className={css.bar} data-tone={failed ? 'hot' : 'cool'} style={bar(recorded)} />
         <span className={css.end}>
-          this run, {timeText(run.result.atSeconds)} at {degreesText(sim.heat.ambientC)}
+          this run, {timeText(recorded)} at {degreesText(sim.heat.ambientC)}
         </span>
       </li>
       {sorted.map((test) => (
@@ -157,7 +160,7 @@ function LogForm({ run, pick, card, onDone }: LogFormProps) {
       aria-label="Log a take"
       onSubmit={(event) => {
         event.preventDefault();
-        if (ready) save();
+        if (!goToInvalid(event.currentTarget) && ready) save();
       }}
     >
       <ChoiceLine

@@ -6,13 +6,13 @@ import type { Risk } from '../../core/writepath/risk.ts';
 import {
   adviceText,
   cautionTexts,
-  degreesText,
   reasonText,
   shareText,
   timeText,
   UNCERTAIN_WORDS,
   weightWord,
 } from '../../text/heat.ts';
+import { degreesText } from '../../text/heatWords.ts';
 import css from './RiskPanel.module.css';
 import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';

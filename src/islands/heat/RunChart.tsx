@@ -1,10 +1,11 @@
 import { useComputedColorScheme } from '@mantine/core';
 import type { ApexOptions } from 'apexcharts';
-import { useMemo, useState } from 'react';
+import { type CSSProperties, useMemo, useState } from 'react';
 import ReactApexChart from 'react-apexcharts';
 import 'apexcharts/dist/apexcharts.css';
 import type { Band } from '../../core/writepath/band.ts';
-import { degreesText, EVENT_WORDS, timeText } from '../../text/heat.ts';
+import { axisText, EVENT_WORDS } from '../../text/heat.ts';
+import { degreesText } from '../../text/heatWords.ts';
 import { chartData, type NamedEvent, namedEvents } from './chartData.ts';
 import css from './RunChart.module.css';
 import type { Run } from './useRun.ts';
@@ -28,7 +29,7 @@ export interface PlotPlace {
   readonly width: number;
 }
 
-const TOKENS = ['t1', 't2', 't3', 't4', 't5', 'ink', 'soft', 'line', 'hot-ground', 'warm-ground'] as const;
+const TOKENS = ['t1', 't2', 't3', 't4', 't5', 'ink', 'soft', 'line', 'hot', 'cool'] as const;
 type Tokens = Readonly<Record<(typeof TOKENS)[number], string>>;
 
 function readTokens(): Tokens {
@@ -74,7 +75,7 @@ function baseOptions(tokens: Tokens, onPlace: (place: PlotPlace) => void, scale:
       axisTicks: { show: false },
       tooltip: { enabled: false },
       crosshairs: { show: false },
-      labels: { style: { fontSize: '12px' }, formatter: (value) => timeText(Number(value) * 60) },
+      labels: { style: { fontSize: '12px' }, formatter: (value) => axisText(Number(value), scale.step) },
     },
   };
 }
@@ -163,8 +164,8 @@ export default function RunChart({ run, band, seconds, onPlace }: RunChartProps)
           })),
         ],
         points: [
-          { text: 'card', ...data.cardLabel, color: tokens.t5 },
-          { text: 'body', ...data.bodyLabel, color: tokens.t1 },
+          { text: 'card', ...data.cardLabel, color: tokens.hot },
+          { text: 'body', ...data.bodyLabel, color: tokens.cool },
         ].map(({ text, x, y, color }) => ({
           x,
           y,
@@ -211,19 +212,24 @@ export default function RunChart({ run, band, seconds, onPlace }: RunChartProps)
     }),
     [base, data, tokens],
   );
+  const named = namedEvents(result);
+  const rows = named.map((_, at) => rowOf(named, at, scale.max));
   const leftOf = (minutes: number): number => (place ? place.left + (place.width * minutes) / scale.max : 0);
   return (
-    <div className={css.charts}>
+    <div
+      className={css.charts}
+      style={{ '--names': `${named.length > 0 ? (Math.max(...rows) + 1) * 16 + 4 : 0}px` } as CSSProperties}
+    >
       {/* The chart library puts its style sheet into the page unless it finds this; ours came with the bundle. */}
       <span id="apexcharts-css" hidden />
       <div className={css.names} aria-hidden="true">
         {place &&
-          namedEvents(result).map(({ event, minutes }, at, all) => (
+          named.map(({ event, minutes }, at) => (
             <span
               key={event}
               className={css.name}
               data-late={minutes / scale.max > 0.6 || undefined}
-              style={{ left: leftOf(minutes), top: rowOf(all, at, scale.max) * 16 }}
+              style={{ left: leftOf(minutes), top: (rows[at] ?? 0) * 16 }}
             >
               {EVENT_WORDS[event]}
             </span>

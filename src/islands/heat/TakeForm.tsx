@@ -4,11 +4,12 @@ import { ASSUMED } from '../../core/standards/assumptions.ts';
 import { fromGB } from '../../core/units/convert.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { modeTitle } from '../../text/cell.ts';
-import { degreesText, paceText } from '../../text/heat.ts';
+import { paceText } from '../../text/heat.ts';
+import { degreesText } from '../../text/heatWords.ts';
 import { capacityText, plain } from '../../text/quantity.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
 import css from './HeatView.module.css';
-import { ChoiceLine, Line, NumberLine } from './LineField.tsx';
 import { TraceField } from './TraceField.tsx';
 
 interface TakeFormProps {
@@ -19,11 +20,13 @@ interface TakeFormProps {
   readonly demandMBps: number | null;
   readonly trace: readonly number[] | null;
   readonly onPick: (change: Partial<HeatPick>) => void;
+  /** Another body, with a mode and card that can meet. */
+  readonly onBody: (id: string) => void;
   readonly onTrace: (trace: readonly number[] | null) => void;
 }
 
 /** What is recorded, on what, for how long and in which air. */
-export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onTrace }: TakeFormProps) {
+export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onBody, onTrace }: TakeFormProps) {
   const { body, mode, cards } = picked;
   const { plan } = pick;
   const planned = (change: Partial<PlannedTake>): void => onPick({ plan: { ...plan, ...change } });
@@ -37,10 +40,6 @@ export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onTrace
     }))
     .sort((a, b) => a.group.localeCompare(b.group));
   const slots = Array.from({ length: cardCount(pick.arrangement, body) }, (_, at) => at);
-  const changeBody = (id: string): void => {
-    const next = kit.bodies.find((one) => one.id === id);
-    if (next) onPick({ bodyId: id, modeId: next.modes[0]?.id ?? '', arrangement: 'single', ratio: null });
-  };
   const changeCard = (at: number, id: string): void => {
     const ids = slots.map((slot) => (slot === at ? id : (pick.cardIds[slot] ?? pick.cardIds[0] ?? '')));
     onPick({ cardIds: ids.filter(Boolean) });
@@ -62,7 +61,7 @@ export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onTrace
         label="Body"
         value={body.id}
         choices={kit.bodies.filter(({ modes }) => modes.length > 0).map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={changeBody}
+        onChange={onBody}
       />
       <ChoiceLine
         label="Mode"

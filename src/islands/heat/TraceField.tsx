@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import type { TraceProblem } from '../../app/demandTrace.ts';
 import { plain } from '../../text/quantity.ts';
+import { Line } from '../../ui/LineField.tsx';
 import css from './HeatView.module.css';
-import { Line } from './LineField.tsx';
 
 interface TraceFieldProps {
   /** What the mode writes, in words. */

@@ -1,6 +1,7 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type MarkReader, rowKey } from '../../core/heatrun/level.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
 import type { Take } from '../../core/model/kit.ts';
 import css from './Board.module.css';
@@ -15,6 +16,9 @@ interface BoardProps {
   readonly board: BoardData;
   readonly take: Take;
   readonly picked: CellPick | null;
+  readonly heatOf: MarkReader;
+  /** What stands in the corner, over the modes. */
+  readonly corner: ReactNode;
   readonly onPick: (pick: CellPick) => void;
 }
 
@@ -23,7 +27,7 @@ const HEAD = 69;
 const BODY_ROW = 37;
 
 /** Modes against cards, virtualised both ways, both headings staying. One grid for keyboard and screen reader. */
-export function Board({ board, take, picked, onPick }: BoardProps) {
+export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useMediaQuery('(max-width: 760px)') ?? false;
   const size = narrow ? SIZES.narrow : SIZES.wide;
@@ -105,7 +109,7 @@ export function Board({ board, take, picked, onPick }: BoardProps) {
     >
       <div className={css.head} style={{ width, height: HEAD }} role="row" aria-rowindex={1}>
         <div className={css.corner} style={{ width: size.side }} role="columnheader" aria-colindex={1}>
-          Minutes planned
+          {corner}
         </div>
         {shownColumns.map((column) => {
           const card = board.cards[column.index];
@@ -162,6 +166,7 @@ export function Board({ board, take, picked, onPick }: BoardProps) {
                     left={size.side + column.start}
                     width={column.size}
                     picked={picked !== null && column.index === pickedColumn && isPicked(picked, cell)}
+                    heat={heatOf(card.id, rowKey(row.body.id, row.mode.id))}
                     active={rowAt === active.row && column.index === active.column}
                     onPick={pickAt}
                   />

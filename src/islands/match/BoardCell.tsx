@@ -1,10 +1,13 @@
 import { memo } from 'react';
+import type { HeatLevel } from '../../core/heatrun/level.ts';
 import type { Cell } from '../../core/match/evaluate.ts';
 import { toneOf } from '../../core/match/verdict.ts';
 import type { Body, Card, Mode, Take } from '../../core/model/kit.ts';
 import { cellFigure, spokenCell } from '../../text/cell.ts';
+import { HEAT_WORDS } from '../../text/heatWords.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
+import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';
 import { cellId } from './cellId.ts';
@@ -21,12 +24,14 @@ interface BoardCellProps {
   readonly width: number;
   readonly picked: boolean;
   readonly active: boolean;
+  /** Null where the rate does not hold, or heat is not worked out yet. */
+  readonly heat: HeatLevel | null;
   readonly onPick: (row: number, column: number) => void;
 }
 
 /** Minutes, glyph and word; a pair that cannot meet is only a dot. Read aloud as one sentence. */
 export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
-  const { cell, card, body, mode, take, row, column, left, width, picked, active, onPick } = props;
+  const { cell, card, body, mode, take, row, column, left, width, picked, active, heat, onPick } = props;
   const { verdict } = cell;
   const figure = cellFigure(cell);
   const spoken = spokenCell(cell, body, mode, card);
@@ -38,6 +43,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
       data-verdict={verdict}
       data-active={active || undefined}
       data-picked={picked || undefined}
+      data-heat={heat ?? undefined}
       style={{ left, width }}
       role="gridcell"
       aria-colindex={column + 2}
@@ -63,7 +69,15 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
           </span>
         </>
       )}
-      <span className="unseen">{spoken.after}</span>
+      {heat && (
+        <span className={css.heat}>
+          <HeatGlyph level={heat} size={15} />
+        </span>
+      )}
+      <span className="unseen">
+        {spoken.after}
+        {heat && ` ${HEAT_WORDS[heat]}.`}
+      </span>
     </div>
   );
 });

@@ -1,6 +1,9 @@
+import { HEAT_LEVELS } from '../../core/heatrun/level.ts';
 import { toneOf, VERDICTS } from '../../core/match/verdict.ts';
 import type { Take } from '../../core/model/kit.ts';
+import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heatWords.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/verdict.ts';
+import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './Legend.module.css';
 
@@ -22,6 +25,18 @@ export function Legend({ take }: { readonly take: Take }) {
               {VERDICT_WORDS[verdict]}
             </dt>
             <dd className={css.meaning}>{VERDICT_MEANINGS[verdict]}</dd>
+          </div>
+        ))}
+      </dl>
+      <h3>Heat of the planned take</h3>
+      <dl className={css.list}>
+        {HEAT_LEVELS.map((level) => (
+          <div key={level} className={css.row}>
+            <dt className={css.word}>
+              <HeatGlyph level={level} size={16} />
+              {HEAT_WORDS[level].replace('Heat: ', '')}
+            </dt>
+            <dd className={css.meaning}>{HEAT_MEANINGS[level]}</dd>
           </div>
         ))}
       </dl>

@@ -1,7 +1,9 @@
 import { useCallback, useMemo, useState } from 'react';
 import { keepTrial, newId, type TrialChanges } from '../../app/kitActions.ts';
+import { plannedTake } from '../../app/plannedTake.ts';
 import { policyOf } from '../../app/policy.ts';
 import { useBoard } from '../../app/useBoard.ts';
+import { useHeatMarks } from '../../app/useHeatMarks.ts';
 import { useQuickCheck } from '../../app/useQuickCheck.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
@@ -15,6 +17,7 @@ import { useStored } from '../../ui/useStored.ts';
 import { Board } from './Board.tsx';
 import { BoardEmpty } from './BoardEmpty.tsx';
 import css from './MatchView.module.css';
+import { PlanCorner } from './PlanCorner.tsx';
 import { QuickCheck } from './QuickCheck.tsx';
 import { SidePanel } from './SidePanel.tsx';
 import type { CellPick, WhySubject } from './subject.ts';
@@ -72,6 +75,8 @@ function Match({ kit }: { readonly kit: Kit }) {
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
+  const plan = useMemo(() => plannedTake(settings), [settings]);
+  const heatOf = useHeatMarks(shownKit, policy, plan);
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
@@ -119,12 +124,20 @@ function Match({ kit }: { readonly kit: Kit }) {
         {board.rows.length === 0 || board.cards.length === 0 ? (
           <BoardEmpty rows={board.rows.length} cards={board.cards.length} />
         ) : (
-          <Board board={board} take={policy.take} picked={selected === 'quick' ? null : selected} onPick={onPick} />
+          <Board
+            board={board}
+            take={policy.take}
+            picked={selected === 'quick' ? null : selected}
+            heatOf={heatOf}
+            corner={<PlanCorner plan={plan} />}
+            onPick={onPick}
+          />
         )}
         <SidePanel
           subject={subject}
           kit={shownKit}
           policy={policy}
+          plan={plan}
           trying={trying !== null}
           onMove={startTrial}
           onClose={() => setSelected(null)}

@@ -3,6 +3,7 @@ import { useMediaQuery } from '@mantine/hooks';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import type { PlannedTake } from '../../core/model/kit.ts';
 import { Legend } from './Legend.tsx';
 import css from './SidePanel.module.css';
 import type { WhySubject } from './subject.ts';
@@ -12,14 +13,17 @@ interface SidePanelProps {
   readonly subject: WhySubject | null;
   readonly kit: BoardKit;
   readonly policy: Policy;
+  readonly plan: PlannedTake;
   readonly trying: boolean;
   readonly onMove: (move: Move) => void;
   readonly onClose: () => void;
 }
 
 /** Why, beside the board; over it where there is no room beside. The legend while nothing is selected. */
-export function SidePanel({ subject, kit, policy, trying, onMove, onClose }: SidePanelProps) {
-  const why = subject && <Why subject={subject} kit={kit} policy={policy} trying={trying} onMove={onMove} />;
+export function SidePanel({ subject, kit, policy, plan, trying, onMove, onClose }: SidePanelProps) {
+  const why = subject && (
+    <Why subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />
+  );
   const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (

@@ -1,8 +1,10 @@
+import { lazy, Suspense } from 'react';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Finding, Outcome } from '../../core/match/finding.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { toneOf, type Verdict } from '../../core/match/verdict.ts';
+import type { PlannedTake } from '../../core/model/kit.ts';
 import { cellFigure, cellPlace, modeTitle } from '../../text/cell.ts';
 import { findingLine } from '../../text/finding.ts';
 import { stripSections } from '../../text/stripSections.ts';
@@ -20,6 +22,9 @@ import { WhySlowMotion } from './WhySlowMotion.tsx';
 import { WhySums } from './WhySums.tsx';
 import { WhyTest } from './WhyTest.tsx';
 
+// The simulator comes with it, and it is asked only once a cell is selected.
+const WhyHeat = lazy(() => import('./WhyHeat.tsx'));
+
 const OUTCOME_TONES: Readonly<Record<Outcome, string>> = {
   pass: 'tone-cool',
   note: 'tone-warm',
@@ -32,13 +37,15 @@ interface WhyProps {
   readonly subject: WhySubject;
   readonly kit: BoardKit;
   readonly policy: Policy;
+  /** The take that heat is worked out for. */
+  readonly plan: PlannedTake;
   /** True while the board shows a trial: nothing of it may be stored from here. */
   readonly trying: boolean;
   readonly onMove: (move: Move) => void;
 }
 
 /** Everything behind one answer: the three lines, the write path, the rules, the arithmetic, and what would help. */
-export function Why({ subject, kit, policy, trying, onMove }: WhyProps) {
+export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
   const { take } = policy;
   const { cell, body, mode, card, rate, quick } = subject;
   // What is being typed or tried belongs to one cell and does not follow to the next.
@@ -70,6 +77,11 @@ export function Why({ subject, kit, policy, trying, onMove }: WhyProps) {
           </dl>
           <BottleneckStrip need={cell.need} sections={stripSections(cell, body, card)} />
         </>
+      )}
+      {!quick && (
+        <Suspense fallback={null}>
+          <WhyHeat subject={subject} kit={kit} plan={plan} trying={trying} />
+        </Suspense>
       )}
       <section aria-label="Rule by rule">
         <ol className={css.ladder}>

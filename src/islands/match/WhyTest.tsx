@@ -14,6 +14,7 @@ const ENDS: readonly (readonly [TestEnd, string])[] = [
   ['full', 'ended full'],
   ['dropped', 'dropped frames'],
   ['stopped', 'was stopped'],
+  ['cut-off', 'body shut down'],
 ];
 
 /** Notes one own test of this pair: how it ended and after how long. */

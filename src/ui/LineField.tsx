@@ -148,3 +148,10 @@ export function NumberLine(props: NumberLineProps) {
     </>
   );
 }
+
+/** Moves to the first field of a form that says something is wrong; answers whether there is one. */
+export function goToInvalid(form: HTMLFormElement): boolean {
+  const field = form.querySelector<HTMLElement>('[aria-invalid="true"]');
+  field?.focus();
+  return field !== null;
+}

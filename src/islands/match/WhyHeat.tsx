@@ -1,0 +1,58 @@
+import { useMemo } from 'react';
+import { isCalibrated } from '../../core/heatrun/known.ts';
+import { cellLane } from '../../core/heatrun/lane.ts';
+import { heatMark } from '../../core/heatrun/mark.ts';
+import { cellReasons } from '../../core/heatrun/reasons.ts';
+import type { BoardKit } from '../../core/match/board.ts';
+import type { PlannedTake } from '../../core/model/kit.ts';
+import { heatMarkText, NOT_CALIBRATED, reasonText } from '../../text/heat.ts';
+import { HEAT_WORDS } from '../../text/heatWords.ts';
+import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
+import type { WhySubject } from './subject.ts';
+import css from './WhyHeat.module.css';
+
+interface WhyHeatProps {
+  readonly subject: WhySubject;
+  readonly kit: BoardKit;
+  readonly plan: PlannedTake;
+  /** A trial is not stored, so the heat run does not know it. */
+  readonly trying: boolean;
+}
+
+const TONES = { cool: 'cool', warm: 'warm', hot: 'hot' } as const;
+const REASONS = 3;
+
+/** Why a cell that holds by rate has its heat mark: the planned take, what raises it, and the way to its run. */
+export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
+  const { cell, body, mode, card } = subject;
+  const { tests } = kit;
+  const found = useMemo(() => {
+    const mark = heatMark(body, cell, card, tests, plan);
+    if (!mark) return null;
+    const lane = cellLane(body, cell, card, tests, plan);
+    return { mark, calibrated: isCalibrated(lane.figures), reasons: cellReasons(lane, body, tests, plan) };
+  }, [body, cell, card, tests, plan]);
+  if (!found) return null;
+  const { mark, calibrated, reasons } = found;
+  const query = new URLSearchParams({ body: body.id, mode: mode.id, card: card.id });
+  return (
+    <section className={css.heat} aria-label="Heat">
+      <p className={`${css.word} tone-${TONES[mark.level]}`}>
+        <HeatGlyph level={mark.level} size={17} />
+        {HEAT_WORDS[mark.level]}
+      </p>
+      <p>{heatMarkText(mark, plan)}</p>
+      {mark.level !== 'cool' && (
+        <ul className={css.reasons}>
+          {reasons.slice(0, REASONS).map((reason) => (
+            <li key={reason.code}>{reasonText(reason)}</li>
+          ))}
+        </ul>
+      )}
+      <p className={css.more}>
+        {!calibrated && `${NOT_CALIBRATED} `}
+        {!trying && <a href={`/heat?${query}`}>Open its heat run</a>}
+      </p>
+    </section>
+  );
+}

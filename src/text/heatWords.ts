@@ -1,0 +1,36 @@
+import type { HeatLevel } from '../core/heatrun/level.ts';
+import type { PlannedTake } from '../core/model/kit.ts';
+import { plain } from './quantity.ts';
+
+/** What a heat mark says, in words. */
+export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
+  cool: 'Heat: cool',
+  warm: 'Heat: thin',
+  hot: 'Heat: too hot',
+};
+
+export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {
+  cool: 'holds though every heat figure were a little worse',
+  warm: 'throttles, or fails with figures a little worse',
+  hot: 'heat ends the planned take',
+};
+
+const NBSP = '\u00a0';
+
+export const degreesText = (celsius: number): string => `${plain(celsius, 0)}${NBSP}°C`;
+
+/** A plan as it is spoken of: `12 min`, `3 takes of 12 min, 6 min rests`. */
+export function planText({
+  minutes,
+  takes,
+  restMinutes,
+}: Pick<PlannedTake, 'minutes' | 'takes' | 'restMinutes'>): string {
+  const each = `${plain(minutes)}${NBSP}min`;
+  if (takes === 1) return each;
+  const rest = restMinutes > 0 ? `, ${plain(restMinutes)}${NBSP}min rests` : ', no rest';
+  return `${takes} takes of ${each}${rest}`;
+}
+
+/** The planned take with its air: `36 min at 30 °C in sun`. */
+export const plannedText = ({ ambientC, sunC, ...take }: PlannedTake): string =>
+  `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}`;
