@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useId, useState } from 'react';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import css from './LineField.module.css';
 
 /** One written line: what it is on the left, what it is set to on the right. */
@@ -100,6 +100,9 @@ function read(text: string, { label, unit, min, max, whole, empty }: NumberLineP
   return { ok: true, value };
 }
 
+/** Pause after which what was typed counts, milliseconds. */
+const TYPING = 250;
+
 /** A number with its unit. What is wrong with it stands under the line, and the run keeps the value before. */
 export function NumberLine(props: NumberLineProps) {
   const { label, value, unit, note, digits = 2, empty, reset, onLeave, onChange } = props;
@@ -107,9 +110,17 @@ export function NumberLine(props: NumberLineProps) {
   const [text, setText] = useState(written(value, digits));
   useEffect(() => setText(written(value, digits)), [value, digits]);
   const now = read(text, props);
-  const keep = (entered: Read): void => {
-    if (entered.ok && written(entered.value, digits) !== written(value, digits)) onChange(entered.value);
+  const keep = (): void => {
+    if (now.ok && written(now.value, digits) !== written(value, digits)) onChange(now.value);
   };
+  const latest = useRef(keep);
+  latest.current = keep;
+  // A pause in typing, so that `1` on the way to `18` is never run.
+  useEffect(() => {
+    if (onLeave || text === written(value, digits)) return;
+    const timer = setTimeout(() => latest.current(), TYPING);
+    return () => clearTimeout(timer);
+  }, [text, value, digits, onLeave]);
   return (
     <>
       <Line label={label} htmlFor={id} note={note}>
@@ -128,13 +139,10 @@ export function NumberLine(props: NumberLineProps) {
           size={Math.max(3, (text || empty || '').length)}
           aria-invalid={!now.ok}
           aria-describedby={now.ok ? undefined : `${id}-problem`}
-          onChange={(event) => {
-            setText(event.currentTarget.value);
-            if (!onLeave) keep(read(event.currentTarget.value, props));
-          }}
-          onBlur={() => keep(now)}
+          onChange={(event) => setText(event.currentTarget.value)}
+          onBlur={keep}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') keep(now);
+            if (event.key === 'Enter') keep();
             if (event.key === 'Escape') setText(written(value, digits));
           }}
         />

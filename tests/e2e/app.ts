@@ -87,6 +87,14 @@ export class App {
     await this.option(option);
   }
 
+  /** Chooses from one of the browser's own lists by its label. */
+  async choose(label: string, option: string): Promise<void> {
+    const its = `//label[starts-with(normalize-space(.), "${label}")]/following::select[1]`;
+    const list = await this.driver.wait(until.elementLocated(By.xpath(its)), WAIT, `list “${label}”`);
+    const choice = await list.findElement(By.xpath(`.//option[starts-with(normalize-space(.), "${option}")]`));
+    await choice.click();
+  }
+
   /** Presses an option of the list that is open; closed lists keep theirs in the page, unseen. */
   async option(text: string): Promise<void> {
     const choice = By.xpath(`//*[@role="option"][normalize-space(.)="${text}"]`);

@@ -99,7 +99,7 @@ describe('Match, on the demo kit', () => {
     await app.keys('?');
     await app.seesText('[role=dialog]', 'quick check');
     await app.keys(Key.ESCAPE);
-    await app.keys('4');
+    await app.keys('5');
     await app.seesText('main', 'This view is coming');
     await app.keys('1');
     await app.seesCell('Wherry 8K raw 3:1');

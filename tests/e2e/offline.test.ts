@@ -31,7 +31,8 @@ describe('without a network', () => {
       ['/bodies', 'Wherry'],
       ['/cards?open=c-01', 'C-01'],
       ['/crew', 'Bollard'],
-      ['/heat', 'coming'],
+      ['/heat', 'of 10,000 runs fail'],
+      ['/prove', 'coming'],
     ] as const) {
       await app.visit(path);
       await app.seesText('main', part);

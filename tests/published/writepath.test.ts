@@ -1,7 +1,7 @@
 import { quantile } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../../src/core/writepath/random.ts';
 import { quantileSorted } from '../../src/core/writepath/band.ts';
+import { seeded } from '../../src/core/writepath/random.ts';
 import { simulate } from '../../src/core/writepath/simulate.ts';
 import type { Simulation } from '../../src/core/writepath/simulation.ts';
 import { odeRun } from '../support/odeRun.ts';

@@ -48,7 +48,8 @@ export type SetupRefusal =
   | { readonly code: 'no-card' }
   /** The slot does not take the card, or the mode has no rate. */
   | { readonly code: 'cannot-meet'; readonly card: Card; readonly cell: Cell | null }
-  | { readonly code: 'figure'; readonly refusal: SimRefusal };
+  /** A figure cannot be; the path is given with it, so that it can be put right. */
+  | { readonly code: 'figure'; readonly refusal: SimRefusal; readonly lane: Lane };
 
 /** A bus no card of today reaches, where no ceiling is known. */
 const NO_CEILING_MBPS = 1e5;
@@ -187,9 +188,9 @@ export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal>
             parts.filter((other) => other !== part),
           ),
         );
-  for (const { sim } of lanes) {
-    const refusal = checkSimulation(sim);
-    if (refusal) return err({ code: 'figure', refusal });
+  for (const lane of lanes) {
+    const refusal = checkSimulation(lane.sim);
+    if (refusal) return err({ code: 'figure', refusal, lane });
   }
   return ok(lanes);
 }

@@ -22,7 +22,8 @@ const WITHOUT: Readonly<Record<Cause, Change>> = {
   }),
   bus: (sim) =>
     withCards(sim, ({ burstMBps }) => ({ busMBps: PLENTY, burstMBps: Math.max(burstMBps, sim.demandMBps * 2) })),
-  cache: (sim) => withCards(sim, () => ({ cacheGB: PLENTY })),
+  // A card without a cache does not fail for the size of one.
+  cache: (sim) => withCards(sim, ({ cacheGB }) => ({ cacheGB: cacheGB > 0 ? PLENTY : 0 })),
   flash: (sim) => withCards(sim, () => ({ sustainedMBps: PLENTY })),
 };
 

@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { aRun } from '../../../tests/support/aRun.ts';
 import { causeOf } from './cause.ts';
 import { checkSimulation } from './checkSimulation.ts';
-import { riskRuns } from './risk.ts';
+import { evenSpreads } from './draws.ts';
+import { riskRuns, shareUncertainty } from './risk.ts';
 import { simulate } from './simulate.ts';
-import type { Simulation } from './simulation.ts';
+import type { Moment, Simulation } from './simulation.ts';
+import { createReader } from './stateAt.ts';
 
 const sim = aRun;
 
@@ -174,6 +176,107 @@ describe('conservation', () => {
   });
 });
 
+describe('energy', () => {
+  it('put in is stored in the two nodes or lost to the air, at every event', () => {
+    fc.assert(
+      fc.property(anySim, (one) => {
+        const result = simulate(one);
+        const at = createReader(one, result);
+        const { heat } = one;
+        let put = 0;
+        let lost = 0;
+        for (const [place, moment] of result.timeline.slice(1).entries()) {
+          const from = result.timeline[place] as Moment;
+          const dt = moment.seconds - from.seconds;
+          const cardW = heat.idleW + heat.energyNJPerByte * 1e-3 * from.acceptedMBps;
+          put += (cardW + (from.recording ? heat.recordingW : 0)) * dt;
+          // Simpson's rule over the body's own curve.
+          const steps = 40;
+          for (let step = 0; step <= steps; step += 1) {
+            const weight = step === 0 || step === steps ? 1 : step % 2 === 1 ? 4 : 2;
+            const { bodyC } = at(from.seconds + (dt * step) / steps - (step === steps ? 1e-9 * dt : 0));
+            lost += (((bodyC - heat.ambientC) / heat.bodyResistanceKPerW) * weight * dt) / (3 * steps);
+          }
+          const stored =
+            heat.cardHeatCapacityJPerK * (moment.cardC - heat.ambientC) +
+            heat.bodyHeatCapacityJPerK * (moment.bodyC - heat.ambientC);
+          expect(Math.abs(put - lost - stored)).toBeLessThanOrEqual(1e-5 * Math.max(1, put));
+        }
+      }),
+      { seed: 84, numRuns: 60 },
+    );
+  });
+});
+
+describe('a run read at any second', () => {
+  it('is where a take that ends at that second ends', () => {
+    fc.assert(
+      fc.property(anySim, fc.double({ min: 0.05, max: 0.95, noNaN: true }), (any, share) => {
+        const one = { ...any, takes: 1, restSeconds: 0 };
+        const whole = simulate(one);
+        const seconds = whole.atSeconds * share;
+        fc.pre(seconds > 0.01);
+        const read = createReader(one, whole)(seconds);
+        const end = simulate({ ...one, takeSeconds: seconds }).timeline.at(-1);
+        expect(end?.cardC).toBeCloseTo(read.cardC, 6);
+        expect(end?.bodyC).toBeCloseTo(read.bodyC, 6);
+        expect(end?.bufferMB).toBeCloseTo(read.bufferMB, 4);
+        expect(end?.cacheGB).toBeCloseTo(read.cacheGB, 6);
+        expect(end?.writtenGB).toBeCloseTo(read.writtenGB, 6);
+      }),
+      { seed: 85, numRuns: 150 },
+    );
+  });
+
+  it('stays at its ends outside its time', () => {
+    const one = sim();
+    const result = simulate(one);
+    const at = createReader(one, result);
+    expect(at(-5)).toEqual(result.timeline[0]);
+    expect(at(1e9)).toEqual(result.timeline.at(-1));
+  });
+});
+
+describe('a relay', () => {
+  const slow = sim({ demandMBps: 200, takeSeconds: 12_000, card: { usableGB: 600 } });
+  const relay = [{ card: slow.card, heat: slow.heat }];
+
+  it('goes on on the next card: minutes add up, and both are filled', () => {
+    const result = simulate({ ...slow, relay });
+    expect(result).toMatchObject({ outcome: 'filled', atSeconds: 6000, writtenGB: 1200 });
+    expect(result.timeline.map(({ event }) => event)).toContain('card-change');
+    expect(result.timeline.find(({ event }) => event === 'card-change')).toMatchObject({ seconds: 3000, cardAt: 1 });
+  });
+
+  it('gives the next card an empty cache, and the warmth of the body it idled in', () => {
+    const warm = { ...slow, heat: { ...slow.heat, idleW: 0.5, energyNJPerByte: 5 } };
+    const result = simulate({ ...warm, relay: [{ card: warm.card, heat: warm.heat }] });
+    const [full, change] = ['card-full', 'card-change'].map((name) =>
+      result.timeline.find(({ event }) => event === name),
+    );
+    expect(change?.bodyC).toBe(full?.bodyC);
+    expect(change?.cardC).toBeCloseTo((full?.bodyC ?? 0) + 0.5 * 9, 9);
+    expect(change?.cardC).toBeLessThan(full?.cardC ?? 0);
+    expect(change?.cacheGB).toBe(0);
+  });
+
+  it('can fail on the second card, and says why', () => {
+    const weak = { card: { ...slow.card, sustainedMBps: 100, cacheGB: 0 }, heat: slow.heat };
+    const one = { ...slow, relay: [weak] };
+    const result = simulate(one);
+    // 8 GB of buffer at 100 MB/s short.
+    expect(result).toMatchObject({ outcome: 'dropped', atSeconds: 3080 });
+    expect(causeOf(one, result)).toBe('flash');
+  });
+
+  it('refuses a card that cannot be, with its place', () => {
+    const bad = { card: { ...slow.card, sustainedMBps: -1 }, heat: slow.heat };
+    expect(checkSimulation({ ...slow, relay: [relay[0] as (typeof relay)[0], bad] })).toMatchObject({
+      field: 'relay[1].card.sustainedMBps',
+    });
+  });
+});
+
 describe('more never helps', () => {
   /** How long a take lasts before it fails; one that does not fail lasts for ever. */
   const lasts = (one: Simulation): number => {
@@ -205,6 +308,21 @@ describe('more never helps', () => {
         expect(lasts(worse(one))).toBeLessThanOrEqual(lasts(one) * (1 + 1e-9));
       }),
       { seed: 83, numRuns: 150 },
+    );
+  });
+});
+
+describe('a worse heat path of the card', () => {
+  // Said of the first throttling alone: once a card has throttled, an earlier one may also have cooled earlier.
+  it('never throttles it later', () => {
+    const first = (one: Simulation): number => simulate(one, false).firstThrottleAtSeconds ?? Number.POSITIVE_INFINITY;
+    fc.assert(
+      fc.property(anySim, (any) => {
+        const one = { ...any, takes: 1, restSeconds: 0, bufferMB: 1e7, card: { ...any.card, usableGB: 1e6 } };
+        const worse = { ...one, heat: { ...one.heat, cardResistanceKPerW: one.heat.cardResistanceKPerW * 1.3 } };
+        expect(first(worse)).toBeLessThanOrEqual(first(one) * (1 + 1e-9));
+      }),
+      { seed: 86, numRuns: 150 },
     );
   });
 });
@@ -241,10 +359,45 @@ describe('risk runs', () => {
 
   it('are certain without spread, and rank what the risk hangs on', () => {
     expect(riskRuns(close, { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 0, atSeconds: null });
-    expect(riskRuns(sim(), { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 1, dropUncertainty: 0 });
+    expect(riskRuns(sim(), { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 1 });
     const risk = riskRuns(close, { runs: 2000, seed: 1, spread: 0.2 });
     expect(risk?.dropProbability).toBeGreaterThan(0.1);
     expect(risk?.hangsOn[0]?.what).toBe('sustained');
+  });
+
+  it('hang on nothing but what is uncertain', () => {
+    const spread = { ...evenSpreads(0), sustained: 0.2 };
+    const risk = riskRuns(close, { runs: 1000, seed: 1, spread });
+    expect(risk?.dropProbability).toBeGreaterThan(0.1);
+    expect(risk?.hangsOn[0]?.what).toBe('sustained');
+    expect(risk?.hangsOn.slice(1).every(({ difference }) => difference === 0)).toBe(true);
+  });
+
+  it('fail more often where less is known', () => {
+    const shares = [0.02, 0.1, 0.3].map(
+      (spread) => riskRuns(close, { runs: 2000, seed: 3, spread })?.dropProbability ?? 0,
+    );
+    expect(shares[0]).toBeLessThan(shares[1] as number);
+    expect(shares[1]).toBeLessThan(shares[2] as number);
+  });
+
+  it('without spread have a band that is the run itself', () => {
+    const one = sim({ demandMBps: 300, takeSeconds: 1200, heat: { energyNJPerByte: 3, idleW: 0.5 } });
+    const at = createReader(one, simulate(one));
+    const band = riskRuns(one, { runs: 40, seed: 1, spread: 0 })?.band;
+    expect(band?.seconds).toHaveLength(61);
+    band?.card.forEach((range, place) => {
+      const { cardC } = at(band.seconds[place] ?? 0);
+      expect(range.p5).toBeCloseTo(cardC, 9);
+      expect(range.p95).toBeCloseTo(cardC, 9);
+    });
+    expect(band?.failed.every((share) => share === 0)).toBe(true);
+  });
+
+  it('say how sure they are by Wilson’s interval: none of 1000 is 0 to 0.38 %', () => {
+    // Wilson (1927): the centre of 0 of n lies at z² ÷ 2(n + z²), with the same half width.
+    expect(shareUncertainty(0, 1000)).toBeCloseTo(1.96 ** 2 / 2 / (1000 + 1.96 ** 2), 12);
+    expect(shareUncertainty(0.5, 1000)).toBeCloseTo(0.0309, 3);
   });
 
   it('stop when told to', () => {

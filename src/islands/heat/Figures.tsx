@@ -1,9 +1,11 @@
 import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heatActions.ts';
 import { sizeOf } from '../../core/heatrun/bodyFigures.ts';
 import type { Known } from '../../core/heatrun/known.ts';
+import type { Lane } from '../../core/heatrun/lane.ts';
 import {
   BODY_FIGURES,
   BODY_SIZES,
+  type Body,
   type BodyFigure,
   type BodySize,
   CARD_FIGURES,
@@ -17,7 +19,6 @@ import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './HeatView.module.css';
 import { LimitFields } from './LimitFields.tsx';
-import type { Run } from './useRun.ts';
 
 const isOwn = ({ source }: Known): boolean => source.code === 'own' || source.code === 'fitted';
 
@@ -28,9 +29,7 @@ function sourceText(known: Known, digits: number): string {
 }
 
 /** Every figure of the run in one place: what it is, where it comes from, and a way back to what is assumed. */
-export function Figures({ run }: { readonly run: Run }) {
-  const { setup, lane } = run;
-  const { body } = setup;
+export function Figures({ body, lane }: { readonly body: Body; readonly lane: Lane }) {
   const card = lane.cards[0];
   const stored = useStored();
   if (!card) return null;

@@ -150,6 +150,7 @@ interface TakenProps {
 function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onBody, onMove, onBack }: TakenProps) {
   const run = useRun(picked, pick, { kit, policy, trace });
   const ran = run.ok ? run.value : null;
+  const lane = run.ok ? run.value.lane : run.error.code === 'figure' ? run.error.lane : null;
   const [accepted, setAccepted] = useState<number>(ASSUMED.acceptedRisk.value);
   const [runs, setRuns] = useState(FIRST_RUNS);
   const riskRequest = useMemo(
@@ -180,7 +181,7 @@ function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onBo
           onBody={onBody}
           onTrace={onTrace}
         />
-        {ran && <Figures run={ran} />}
+        {lane && <Figures body={picked.body} lane={lane} />}
       </div>
       <div className={css.run}>
         {ran ? (

@@ -1,0 +1,117 @@
+import { MessageChannel } from 'node:worker_threads';
+import { type Endpoint, expose } from 'comlink';
+import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
+import { afterEach, describe, expect, it } from 'vitest';
+import { aRun } from '../../tests/support/aRun.ts';
+import { DEFAULT_PLAN } from '../core/heatrun/plan.ts';
+import { DEFAULT_POLICY } from '../core/match/policy.ts';
+import { aBody, aCard } from '../core/testing.ts';
+import { riskRuns } from '../core/writepath/risk.ts';
+import { createHeatClient, type HeatClient, type Started } from './heat.client.ts';
+import type { HeatApi } from './heat.protocol.ts';
+import { createHeatApi } from './heatApi.ts';
+
+/** A worker's two ends without its thread: the real messages and the real tasks. */
+function starter(api: () => HeatApi = createHeatApi) {
+  const ends: { readonly die: () => void; stopped: boolean }[] = [];
+  const start = (): Started => {
+    const { port1, port2 } = new MessageChannel();
+    expose(api(), nodeEndpoint(port1 as never));
+    let tell = (): void => {};
+    const end = { die: () => tell(), stopped: false };
+    ends.push(end);
+    return {
+      endpoint: nodeEndpoint(port2 as never) as Endpoint,
+      stop: () => {
+        end.stopped = true;
+        port1.close();
+        port2.close();
+      },
+      onDeath: (told) => {
+        tell = told;
+      },
+    };
+  };
+  return { start, ends };
+}
+
+const sim = aRun({ demandMBps: 380, takeSeconds: 1800 });
+const asking = (runs: number) => ({ sim, input: { runs, seed: 7, spread: 0.2 } });
+
+const open: HeatClient[] = [];
+function clientOf(start: () => Started, silence?: number): HeatClient {
+  const client = createHeatClient(start, silence);
+  open.push(client);
+  return client;
+}
+afterEach(() => {
+  for (const client of open.splice(0)) client.close();
+});
+
+describe('the heat worker', () => {
+  it('answers exactly what the core answers for the same seed', async () => {
+    const { start } = starter();
+    const result = await clientOf(start).ask('risk', asking(500)).result;
+    expect(result).toEqual({ ok: true, value: riskRuns(sim, asking(500).input) });
+  });
+
+  it('tells progress, rising', async () => {
+    const { start } = starter();
+    const shares: number[] = [];
+    await clientOf(start).ask('risk', asking(30_000), (share) => shares.push(share)).result;
+    expect(shares.length).toBeGreaterThan(2);
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+  });
+
+  it('stops when cancelled, and can be asked again', async () => {
+    const { start, ends } = starter();
+    const client = clientOf(start);
+    const asked = client.ask('risk', asking(100_000));
+    setTimeout(asked.cancel, 60);
+    expect(await asked.result).toEqual({ ok: false, error: { code: 'cancelled' } });
+    expect(await client.ask('risk', asking(100)).result).toMatchObject({ ok: true });
+    expect(ends, 'the same worker went on').toHaveLength(1);
+  });
+
+  it('a newer question supersedes the older, whose answer never comes', async () => {
+    const { start } = starter();
+    const client = clientOf(start);
+    const [older, newer] = [client.ask('risk', asking(50_000)), client.ask('risk', asking(300))];
+    expect(await older.result).toEqual({ ok: false, error: { code: 'superseded' } });
+    expect(await newer.result).toMatchObject({ ok: true, value: { runs: 300 } });
+  });
+
+  it('questions of another kind go on beside it', async () => {
+    const { start } = starter();
+    const client = clientOf(start);
+    const risk = client.ask('risk', asking(3000));
+    const kit = { bodies: [aBody()], cards: [aCard()], tests: [] };
+    const marks = client.ask('marks', { kit, policy: DEFAULT_POLICY, plan: DEFAULT_PLAN });
+    expect(await marks.result).toMatchObject({ ok: true, value: { cardIds: ['c'] } });
+    expect(await risk.result).toMatchObject({ ok: true });
+  });
+
+  it('that dies is told of, and started anew for the next question', async () => {
+    const { start, ends } = starter();
+    const client = clientOf(start);
+    const asked = client.ask('risk', asking(100_000));
+    setTimeout(() => ends[0]?.die(), 50);
+    expect(await asked.result).toEqual({ ok: false, error: { code: 'died' } });
+    expect(ends[0]?.stopped).toBe(true);
+    expect(await client.ask('risk', asking(100)).result).toMatchObject({ ok: true });
+    expect(ends).toHaveLength(2);
+  });
+
+  it('that falls silent counts as dead', async () => {
+    const silent: HeatApi = { run: () => new Promise(() => {}), cancel: () => {} };
+    const { start } = starter(() => silent);
+    const asked = clientOf(start, 120).ask('risk', asking(10));
+    expect(await asked.result).toEqual({ ok: false, error: { code: 'died' } });
+  });
+
+  it('says what went wrong where a task throws', async () => {
+    const { start } = starter();
+    const result = await clientOf(start).ask('risk', { sim: null as never, input: asking(10).input }).result;
+    expect(result).toMatchObject({ ok: false, error: { code: 'failed' } });
+  });
+});

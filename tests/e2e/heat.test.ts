@@ -1,0 +1,365 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { deciding, lanesOf } from '../../src/core/heatrun/lane.ts';
+import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
+import type { Body, Card, Test } from '../../src/core/model/kit.ts';
+import { riskRuns } from '../../src/core/writepath/risk.ts';
+import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
+import { shareText } from '../../src/text/heat.ts';
+import { App } from './app.ts';
+
+const files = mkdtempSync(join(tmpdir(), 'cool-reel-heat-'));
+let app: App;
+beforeAll(async () => {
+  app = await App.open();
+  // Every worker the page starts is kept at hand, so that one can be taken away as a crash would.
+  const source = `{ const Real = Worker; window.started = [];
+    window.Worker = class extends Real { constructor(...all) { super(...all); window.started.push(this); } }; }`;
+  await (
+    app.driver as unknown as { sendDevToolsCommand(name: string, params: object): Promise<void> }
+  ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source });
+  await app.visit('/');
+  await app.seesCell('Wherry 8K raw 3:1');
+});
+afterAll(async () => {
+  await app.close();
+  rmSync(files, { recursive: true, force: true });
+});
+beforeEach(async () => {
+  await app.visit('/');
+  await app.clickText('button', 'Kit');
+  await app.clickText('button', 'Load the demo kit');
+  await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Claimed');
+});
+afterEach(async () => {
+  expect(await app.complaints()).toEqual([]);
+});
+
+const RISK = 'section[aria-labelledby="risk-heading"]';
+const MOVES = 'section[aria-labelledby="moves-heading"]';
+
+/** The demo cine body on its unmarked card, in 35 °C and sun. */
+async function openHot(): Promise<void> {
+  await app.visit('/heat?body=wherry&mode=8k-3&card=a-02');
+  await app.seesText('h1', 'Drops at 25:51');
+  await app.fill('Air', '35');
+  await app.seesText('h1', 'Drops at 15:26');
+}
+
+describe('a hot take', () => {
+  it('drops in 35 °C sun, says why, and holds with an advised move', async () => {
+    await openHot();
+    await app.seesText(
+      'main',
+      'Cause: heat. The card throttles at 11:43; the camera buffer hides it until it overflows',
+    );
+    await app.seesText('main', 'It takes 850 MB/s of 886 MB/s');
+    await app.seesText('main', 'Not calibrated: rank by it, do not time by it.');
+    await app.seesText('main', 'Hot card and body: let it cool');
+    const before = await app.seesText(RISK, /% of 10,000 runs fail/);
+    await app.seesText(MOVES, 'Record 8K raw 5:1 50p');
+    await app.clickText('button', 'Record 8K raw 5:1 50p');
+    await app.seesText('h1', 'Holds to the end, 36:00');
+    await app.seesText('[role=status]', 'Trying Record 8K raw 5:1 50p');
+    const after = await app.seesText(RISK, /% of 10,000 runs fail/);
+    const share = (text: string): number => Number(/([\d.]+) % of/.exec(text)?.[1]);
+    expect(share(after)).toBeLessThan(share(before) / 3);
+    await app.clickText('button', 'Back to the plan');
+    await app.seesText('h1', 'Drops at 15:26');
+  });
+
+  it('shows the risk that the core gives for the same seed', async () => {
+    await openHot();
+    const kit = demo as unknown as { bodies: Body[]; cards: Card[]; tests: Test[] };
+    const body = kit.bodies.find(({ id }) => id === 'wherry') as Body;
+    const lanes = lanesOf({
+      body,
+      mode: body.modes[0] as Body['modes'][0],
+      arrangement: 'single',
+      cards: kit.cards.filter(({ id }) => id === 'a-02'),
+      tests: kit.tests,
+      policy: DEFAULT_POLICY,
+      plan: { minutes: 36, takes: 1, restMinutes: 0, ambientC: 35, sunC: 5 },
+      startBodyC: null,
+      startCardC: null,
+      demandTraceMBps: null,
+    });
+    if (!lanes.ok) throw new Error(lanes.error.code);
+    const { lane } = deciding(lanes.value);
+    const risk = riskRuns(lane.sim, { runs: 10_000, seed: 1, spread: lane.spreads });
+    const expected = shareText((risk?.dropProbability ?? 0) + (risk?.cutoffProbability ?? 0)).replaceAll('\u00a0', ' ');
+    await app.seesText(RISK, `${expected} of 10,000 runs fail`);
+  });
+
+  it('takes a rhythm of rests, and names the moments of it', async () => {
+    await openHot();
+    await app.fill('Takes', '3');
+    await app.fill('Take', '12');
+    await app.fill('Rests between', '60');
+    await app.seesText('h1', 'Holds to the end, 2h36');
+    await app.fill('Rests between', '0');
+    await app.seesText('h1', 'Drops at');
+    await app.seesText('[aria-label="Events of the run"]', 'card throttles');
+  });
+
+  it('moves the buckets with the scrubber, by keyboard too', async () => {
+    await openHot();
+    await app.seesText('main', 'At 15:26');
+    await app.seesText('main', '8 of 8 GB');
+    const thumb = await app.find('[role=slider]');
+    await thumb.sendKeys(Key.HOME);
+    await app.seesText('main', 'At 0:00');
+    await app.seesText('main', '0 of 8 GB');
+    await thumb.sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await app.seesText('main', 'At 0:05');
+    await app.clickText('button', '11:43 card throttles');
+    await app.seesText('main', 'At 11:43');
+  });
+});
+
+describe('risk runs', () => {
+  it('of a long question can be cancelled, and asked again', async () => {
+    await openHot();
+    await app.seesText(RISK, 'of 10,000 runs fail');
+    await app.choose('Runs', '100,000');
+    await app.seesText(RISK, 'Working out 100,000 runs');
+    await app.click(`${RISK} button`);
+    await app.seesText(RISK, 'Cancelled. Nothing was worked out.');
+    await app.clickText('button', 'Work it out');
+    await app.seesText(RISK, 'of 100,000 runs fail');
+  });
+
+  it('never show the answer to an older question', async () => {
+    await openHot();
+    await app.seesText(RISK, 'of 10,000 runs fail');
+    await app.choose('Runs', '100,000');
+    await app.fill('Air', '-10');
+    const seen = await app.seesText(RISK, /of 100,000 runs fail/);
+    expect(Number(/([\d.]+) % of/.exec(seen)?.[1]), 'the risk of cold air').toBeLessThan(5);
+    await app.seesText('h1', 'Holds');
+  });
+
+  it('leave the view at hand while they run', async () => {
+    await openHot();
+    await app.choose('Runs', '100,000');
+    await app.seesText(RISK, 'Working out');
+    await app.fill('Take', '8');
+    await app.seesText('h1', 'Holds to the end, 8:00');
+  });
+
+  it('of a worker that dies are told of, and go on in a new one', async () => {
+    await openHot();
+    await app.seesText(RISK, 'of 10,000 runs fail');
+    await app.seesText(MOVES, 'Stays under');
+    await app.choose('Runs', '100,000');
+    await app.seesText(RISK, 'Working out 100,000 runs');
+    // Past the wait for a person who still types: the worker is at it.
+    await app.driver.wait(() => app.run('return document.querySelector("progress").value > 0'), 10_000, 'progress');
+    await app.run('window.started.at(-1).dispatchEvent(new Event("error"))');
+    await app.seesText(RISK, 'The worker stopped answering and was started anew');
+    await app.clickText('button', 'Try again');
+    await app.seesText(RISK, 'of 100,000 runs fail');
+    expect(await app.run<number>('return window.started.length')).toBe(2);
+  });
+});
+
+describe('assumptions', () => {
+  it('are changed in one place, kept, and reset', async () => {
+    await openHot();
+    await app.seesText('main', 'assumed for CFexpress B');
+    await app.fill('Throttles at', `95${Key.ENTER}`);
+    await app.seesText('h1', 'Holds');
+    await app.seesText('body', 'Throttles at is 95 °C now.');
+    await app.seesText('main', 'entered by you');
+    await app.visit('/heat?body=wherry&mode=8k-3&card=a-02');
+    await app.seesText('h1', 'Holds');
+    await app.click('[aria-label="Reset Throttles at"]');
+    await app.seesText('h1', 'Drops at 25:51');
+    expect(await app.text('main')).not.toContain('entered by you');
+  });
+
+  it('that cannot be are said, and can still be put right', async () => {
+    await openHot();
+    await app.fill('Throttles at', `60${Key.ENTER}`);
+    await app.seesText('h1', 'This take cannot be run');
+    await app.seesText('main', 'Resumes at: it must be below 60');
+    await app.click('[aria-label="Reset Throttles at"]');
+    await app.seesText('h1', 'Drops at 15:26');
+  });
+
+  it.each(['warm', '-1', '1e9', 'NaN', ''])('an air of “%s” is refused, and the run stays as it was', async (wrong) => {
+    await openHot();
+    await app.fill('Sun adds', wrong);
+    await app.seesText('[role=alert]', wrong === '' ? 'Sun adds is missing' : 'Sun adds is a number from 0 to 60, °C.');
+    await app.seesText('h1', 'Drops at 15:26');
+  });
+
+  it('of a body come from its maker’s limits', async () => {
+    await openHot();
+    await app.clickText('button', 'Add the maker’s recording limit');
+    await app.fill('Records for', '20');
+    await app.fill('In air of', '35');
+    await app.clickText('button', 'Use it');
+    await app.seesText('main', 'from the maker’s limit');
+    await app.clickText('button', 'Add the limit at another temperature');
+    await app.fill('Records for', '15');
+    await app.fill('In air of', '25');
+    await app.seesText('[role=alert]', 'Warmer air must be clearly shorter');
+    await app.fill('Records for', '40');
+    await app.clickText('button', 'Use it');
+    await app.seesText('main', 'from the maker’s two limits');
+    await app.seesText('main', 'Manual: 40 min at 25 °C');
+  });
+
+  it('are fitted to takes that were logged', async () => {
+    await openHot();
+    await app.clickText('button', 'Log a take of this pair');
+    await app.fill('After', '9');
+    await app.clickText('button', 'Log it');
+    await app.seesText('main', 'A-02 dropped frames at 9:00, 40 °C');
+    await app.clickText('button', 'Fit the figures to its 3 logged takes');
+    await app.seesText('main', /Card heat path: 9 → \d+/);
+    await app.clickText('button', 'Use the fitted figures');
+    await app.seesText('main', 'fitted to logged takes');
+    const head = await app.seesText('h1', /Drops at \d+:\d+/);
+    expect(Number(/at (\d+):/.exec(head)?.[1])).toBeLessThan(15);
+  });
+});
+
+describe('takes side by side', () => {
+  it('are kept, compared, opened and forgotten, and outlive a reload', async () => {
+    await openHot();
+    await app.clickText('button', 'Keep this take to compare');
+    await app.seesText('table', '8K raw 3:1, A-02, 36 min');
+    await app.fill('Take', '8');
+    await app.seesText('h1', 'Holds to the end, 8:00');
+    const table = await app.seesText('table', 'Holds to the end, 8:00');
+    expect(table).toContain('Drops at 15:26');
+    await app.visit('/heat?body=wherry&mode=4k-i&card=a-01');
+    await app.seesText('table', 'Drops at 15:26');
+    await app.clickText('button', 'Open');
+    await app.seesText('h1', 'Drops at 15:26');
+    await app.click('[aria-label^="Forget"]');
+    await app.driver.wait(async () => !(await app.text('main')).includes('Side by side'), 5000, 'forgotten');
+  });
+
+  it('show the same take through the day', async () => {
+    await openHot();
+    await app.seesText('section[aria-labelledby="day-heading"]', 'Drops at 15:26');
+    await app.fill('Morning', '0');
+    const day = await app.seesText('section[aria-labelledby="day-heading"]', 'Holds to the end, 36:00');
+    expect(day).toContain('Noon');
+  });
+});
+
+describe('what is recorded', () => {
+  it('may be a clip’s own rate, second by second', async () => {
+    await openHot();
+    const good = join(files, 'rates.csv');
+    const bad = join(files, 'bad.csv');
+    writeFileSync(good, 'second,MB/s\n0,100\n1,140\n2,120\n');
+    writeFileSync(bad, '100\nfast\n');
+    const input = await app.find('input[type=file][aria-label="File of rates, one a second"]');
+    await input.sendKeys(bad);
+    await app.seesText('[role=alert]', 'Line 2: “fast” is no rate');
+    await app.seesText('h1', 'Drops at 15:26');
+    await input.sendKeys(good);
+    await app.seesText('main', '3 s of a clip, repeated');
+    await app.seesText('h1', 'Holds');
+    await app.clickText('button', 'as the mode');
+    await app.seesText('h1', 'Drops at 15:26');
+  });
+
+  it('may go over two cards at once, or from one to the other', async () => {
+    await openHot();
+    await app.choose('Over its slots', 'Mirrored');
+    await app.seesText('h1', /Drops|shuts down/);
+    await app.seesText('main', 'is the one that decides');
+    await app.choose('Over its slots', 'Split');
+    await app.seesText('main', '443 MB/s');
+    await app.choose('Over its slots', 'Relay');
+    await app.seesText('main', 'Card 2');
+  });
+
+  it('finds a card that can meet when the body changes, and says why a chosen one cannot', async () => {
+    await openHot();
+    await app.choose('Body', 'Crow');
+    await app.seesText('h1', 'Holds to the end, 36:00');
+    await app.choose('Card', 'A-01');
+    await app.seesText('h1', 'This take cannot be run');
+    await app.seesText('[role=alert]', 'A-01 cannot take this mode in this slot. CFexpress B does not enter');
+  });
+});
+
+describe('heat on the board', () => {
+  it('marks every cell that holds, gives the reason in Why, and leads to its run', async () => {
+    await app.visit('/');
+    const start = 'Wherry 8K raw 3:1 50p on A-02';
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: too hot'), 10_000, 'a mark');
+    expect(await app.cell(start, 'heat')).toBe('hot');
+    const holding = (await app.cells()).filter((cell) => / (Guaranteed|Tight|Proven|Claimed)/.test(cell));
+    expect(holding.filter((cell) => !cell.includes('Heat: '))).toEqual([]);
+    const others = (await app.cells()).filter((cell) => / (Not covered|Drops|Locked out|Won’t fit)/.test(cell));
+    expect(others.length).toBeGreaterThan(10);
+    expect(others.filter((cell) => cell.includes('Heat: '))).toEqual([]);
+    await app.cell(start);
+    await app.seesText('#why', '36 min at 30 °C in sun: heat drops the take at about 25:51.');
+    await app.clickText('a', 'Open its heat run');
+    await app.seesText('h1', 'Drops at 25:51');
+  });
+
+  it('follows the planned take', async () => {
+    await app.visit('/');
+    await app.clickText('button', 'Heat: 36');
+    await app.fill('Take', '5', '//*[@role="dialog"]');
+    await app.fill('Air', '5', '//*[@role="dialog"]');
+    await app.clickText('button', 'Mark the board');
+    const start = 'Wherry 8K raw 3:1 50p on A-02';
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: cool'), 10_000, 'a cool mark');
+    await app.visit('/heat');
+    await app.fill('Air', '40');
+    await app.clickText('button', 'Mark the board for this length and air');
+    await app.seesText('main', 'The board’s heat marks are for this take.');
+    await app.visit('/');
+    await app.seesText('[role=grid]', 'Heat: 5 min at 40 °C in sun');
+  });
+});
+
+describe('for everybody', () => {
+  it.each(['light', 'dark'])('keeps its contrast, names and roles in the %s theme', async (theme) => {
+    await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
+    await openHot();
+    await app.seesText(RISK, 'of 10,000 runs fail');
+    await app.clickText('button', 'Keep this take to compare');
+    await app.clickText('button', 'Log a take of this pair');
+    await app.seesText('table', '36 min');
+    expect(await app.axe()).toEqual([]);
+    await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
+  });
+
+  it('fits a phone: the answer first, nothing cut off', async () => {
+    await app.size(390, 844);
+    await openHot();
+    await app.seesText(RISK, 'of 10,000 runs fail');
+    expect(await app.run<number>('return document.documentElement.scrollWidth')).toBe(390);
+    const [head, chart] = await app.run<number[]>(
+      "return ['h1', '[aria-label=\"The run in time\"]'].map((one) => document.querySelector(one).getBoundingClientRect().top)",
+    );
+    expect(head).toBeLessThan(844);
+    expect(chart).toBeGreaterThan(head ?? 0);
+    expect(await app.axe()).toEqual([]);
+    await app.size(1280, 800);
+  });
+
+  it('says what is missing where there is nothing to run', async () => {
+    await app.visit('/');
+    await app.clickText('button', 'Kit');
+    await app.clickText('button', 'Start empty');
+    await app.driver.wait(async () => (await app.cells()).length === 0, 10_000, 'an empty board');
+    await app.visit('/heat');
+    await app.seesText('main', 'Nothing to run yet');
+  });
+});
