@@ -5,6 +5,7 @@ import { withRatio } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
 import type { Body, Card, HeatPick, Mode } from '../core/model/kit.ts';
 import type { Kit } from '../kit/kit.ts';
+import type { Asked } from './heatQuery.ts';
 import { plannedTake } from './plannedTake.ts';
 
 /** What a pick stands for in a kit. */
@@ -46,11 +47,7 @@ export const setupOf = (
 export const cardCount = (arrangement: HeatPick['arrangement'], body: Body): number =>
   arrangement === 'single' ? 1 : Math.max(2, body.slots.length);
 
-interface Wanted {
-  readonly body?: string | null;
-  readonly mode?: string | null;
-  readonly card?: string | null;
-}
+type Wanted = Partial<Asked>;
 
 /**
  * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
@@ -81,7 +78,8 @@ export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | 
     const mode = body?.modes.find(({ id }) => id === wanted.mode) ?? body?.modes[0];
     return body && mode ? fresh(kit, body.id, mode.id, []) : null;
   }
-  return fresh(kit, best.bodyId, best.modeId, [best.cardId]);
+  const asked = wanted.rest && best.bodyId === wanted.body && best.modeId === wanted.mode ? wanted.rest : {};
+  return { ...fresh(kit, best.bodyId, best.modeId, [best.cardId]), ...asked };
 }
 
 const fresh = (kit: Kit, bodyId: string, modeId: string, cardIds: readonly string[]): HeatPick => ({

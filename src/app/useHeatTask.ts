@@ -32,27 +32,33 @@ export function useHeatTask<K extends TaskName>(
   useEffect(() => {
     if (request === null) return;
     let current = true;
-    let cancel = (): void => {};
+    let stopWorker = (): void => {};
     const show = (state: State): void => {
       if (current) setShown({ of: request, state });
+    };
+    const leave = (): void => {
+      current = false;
+      clearTimeout(timer);
+      stopWorker();
+    };
+    // A person may cancel before the worker has even been asked.
+    const cancel = (): void => {
+      show({ phase: 'cancelled' });
+      leave();
     };
     const ask = async (): Promise<void> => {
       const { heatWorker } = await import('./heatWorker.ts');
       if (!current) return;
       const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }));
-      cancel = asked.cancel;
-      show({ phase: 'running', share: 0, cancel });
+      stopWorker = asked.cancel;
       const result = await asked.result;
       if (result.ok) show({ phase: 'done', answer: result.value });
       else if (result.error.code === 'failed') show({ phase: 'failed', message: result.error.message });
       else if (result.error.code !== 'superseded') show({ phase: result.error.code });
     };
-    const timer = setTimeout(() => void ask(), round === 0 ? SETTLE : 0);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-      cancel();
-    };
+    show({ phase: 'running', share: 0, cancel });
+    const timer = setTimeout(() => void ask(), SETTLE);
+    return leave;
   }, [task, request, round]);
   const again = useCallback(() => setRound((count) => count + 1), []);
   const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };

@@ -3,7 +3,7 @@ import type { FigureSource } from '../core/heatrun/known.ts';
 import type { SetupRefusal } from '../core/heatrun/lane.ts';
 import type { HeatMark } from '../core/heatrun/mark.ts';
 import type { RankedReason } from '../core/heatrun/reasons.ts';
-import type { Body, BodyFigure, BodySize, Card, CardFigure, Mode, PlannedTake } from '../core/model/kit.ts';
+import type { Body, BodyFigure, Card, CardFigure, Mode, PlannedTake } from '../core/model/kit.ts';
 import { assertNever } from '../core/result.ts';
 import { form } from '../core/standards/forms.ts';
 import type { Seconds } from '../core/units/brand.ts';
@@ -11,7 +11,7 @@ import type { Uncertain } from '../core/writepath/draws.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../core/writepath/simulation.ts';
 import { modeTitle } from './cell.ts';
 import { findingText } from './finding.ts';
-import { degreesText, plannedText, planText } from './heatWords.ts';
+import { degreesText, plannedText, planText, SIZE_WORDS } from './heatWords.ts';
 import { clockText, joined, minutesText, plain } from './quantity.ts';
 import { CAUSE_WORDS, simRefusalText } from './simulation.ts';
 
@@ -218,12 +218,6 @@ export const FIGURE_WORDS: Readonly<Record<BodyFigure | CardFigure, FigureWords>
   throttleAtC: { name: 'Throttles at', unit: '°C', digits: 0 },
   resumeAtC: { name: 'Resumes at', unit: '°C', digits: 0 },
   throttleFactor: { name: 'Pace while hot', unit: '×', digits: 2 },
-};
-
-export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
-  action: 'action body',
-  hybrid: 'hybrid body',
-  cine: 'cine body',
 };
 
 /** Where a figure comes from, short enough to stand under it. */

@@ -1,5 +1,5 @@
 import type { HeatLevel } from '../core/heatrun/level.ts';
-import type { PlannedTake } from '../core/model/kit.ts';
+import type { BodySize, PlannedTake } from '../core/model/kit.ts';
 import { plain } from './quantity.ts';
 
 /** What a heat mark says, in words. */
@@ -34,3 +34,10 @@ export function planText({
 /** The planned take with its air: `36 min at 30 °C in sun`. */
 export const plannedText = ({ ambientC, sunC, ...take }: PlannedTake): string =>
   `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}`;
+
+/** What an assumed body is called. */
+export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
+  action: 'action body',
+  hybrid: 'hybrid body',
+  cine: 'cine body',
+};

@@ -114,4 +114,10 @@ describe('the heat worker', () => {
     const result = await clientOf(start).ask('risk', { sim: null as never, input: asking(10).input }).result;
     expect(result).toMatchObject({ ok: false, error: { code: 'failed' } });
   });
+
+  it('refuses a million runs by name', async () => {
+    const { start } = starter();
+    const result = await clientOf(start).ask('risk', asking(1_000_000)).result;
+    expect(result).toMatchObject({ ok: false, error: { message: 'risk.runs must lie between 1 and 100000' } });
+  });
 });

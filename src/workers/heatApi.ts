@@ -1,14 +1,20 @@
 import { adviceSteps } from '../core/heatrun/advice.ts';
 import { fitTakes } from '../core/heatrun/fit.ts';
 import { marksSteps } from '../core/heatrun/marks.ts';
-import { riskSteps } from '../core/writepath/risk.ts';
+import { checkSimulation } from '../core/writepath/checkSimulation.ts';
+import { checkRisk, riskSteps } from '../core/writepath/risk.ts';
 import type { HeatApi, HeatTasks, TaskName } from './heat.protocol.ts';
 import { leastSquares } from './leastSquares.ts';
 
 type Steps<T> = Generator<number, T, void>;
 
 const STEPS: { readonly [K in TaskName]: (request: HeatTasks[K]['request']) => Steps<HeatTasks[K]['answer']> } = {
-  risk: ({ sim, input }) => riskSteps(sim, input),
+  risk({ sim, input }) {
+    const refused = checkSimulation(sim) ?? checkRisk(input);
+    // Views check before they ask: a request that gets here is a bug, and must not run for an hour.
+    if (refused) throw new RangeError(`${refused.field} must lie between ${refused.min} and ${refused.max}`);
+    return riskSteps(sim, input);
+  },
   advise: adviceSteps,
   marks: marksSteps,
   *fit(request) {

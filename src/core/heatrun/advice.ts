@@ -1,10 +1,8 @@
 import { board } from '../match/board.ts';
 import { ratioLadder, withRatio } from '../match/moves.ts';
 import type { Card, Mode, PlannedTake } from '../model/kit.ts';
-import { draw, drawn } from '../writepath/draws.ts';
-import { seeded } from '../writepath/random.ts';
-import { simulate } from '../writepath/simulate.ts';
-import { deciding, type HeatSetup, hasFailed, type Lane, lanesOf } from './lane.ts';
+import { failingShare, failures } from './failures.ts';
+import { deciding, type HeatSetup, lanesOf } from './lane.ts';
 import { holdsByRate } from './mark.ts';
 
 /** What would make a take hold, with the share of runs that fail then. */
@@ -47,21 +45,10 @@ export interface Advised {
   readonly holdsUpToC: number | null;
 }
 
-/** The same draws for every question, so that two moves differ by what they change and not by luck. */
-function failures(lane: Lane, { runs, seed }: AdviceInput): number[] {
-  const random = seeded(seed);
-  const failedAt: number[] = [];
-  for (let run = 0; run < runs; run += 1) {
-    const result = simulate(drawn(lane.sim, draw(random, lane.spreads)), false);
-    if (hasFailed(result)) failedAt.push(result.atSeconds);
-  }
-  return failedAt;
-}
-
 /** Share of failing runs of the path that decides; null where the setup cannot be run. */
 function riskOf(setup: HeatSetup, input: AdviceInput): number | null {
   const lanes = lanesOf(setup);
-  return lanes.ok ? failures(deciding(lanes.value).lane, input).length / input.runs : null;
+  return lanes.ok ? failingShare(deciding(lanes.value).lane, input.runs, input.seed) : null;
 }
 
 const withPlan = (setup: HeatSetup, change: Partial<PlannedTake>): HeatSetup => ({
@@ -87,6 +74,8 @@ const LONGEST_REST_MIN = 90;
 const TAKES = [2, 3, 4, 6, 9, 12] as const;
 /** Two risks closer than this are as good as each other [A]. */
 const AS_GOOD = 0.02;
+/** Of options closer than this the one that changes least is told [A]. */
+const NEAR = 0.05;
 
 /** Worth telling though it stays above what is accepted: it takes at least a third of the risk away [A]. */
 const isMuchLower = (risk: number, now: number): boolean => risk < now * 0.67;
@@ -98,7 +87,7 @@ function longestTake(input: AdviceInput): Advice | null {
   const { setup, accepted, runs } = input;
   const lanes = lanesOf(withPlan(setup, { takes: 1, restMinutes: 0 }));
   if (!lanes.ok) return null;
-  const failedAt = failures(deciding(lanes.value).lane, input).sort((a, b) => a - b);
+  const failedAt = failures(deciding(lanes.value).lane, runs, input.seed).sort((a, b) => a - b);
   const allowed = Math.floor(accepted * runs);
   const first = failedAt[allowed];
   if (first === undefined) return null;
@@ -164,7 +153,7 @@ function firstGood<T>(
     tried.push({ what, risk: its });
   }
   const least = Math.min(...tried.map((one) => one.risk));
-  return tried.find((one) => one.risk <= least + AS_GOOD && isMuchLower(one.risk, now)) ?? null;
+  return tried.find((one) => one.risk <= least + NEAR && isMuchLower(one.risk, now)) ?? null;
 }
 
 function otherRatio(input: AdviceInput, now: number): Advice | null {

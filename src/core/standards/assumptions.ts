@@ -22,7 +22,8 @@ export const ASSUMED = {
   plannedMinutes: { value: 30, unit: 'min', what: 'take that heat marks are worked out for', source: 'assumed' },
   plannedAmbientC: { value: 25, unit: '°C', what: 'air that heat marks are worked out for', source: 'assumed' },
   testedMargin: { value: 0.15, unit: 'over the tested rate', what: 'pace of a card whose passed test is all that is known of it', source: 'assumed' },
-  acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding', source: 'assumed' },
+  acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding for a once-only take', source: 'assumed' },
+  acceptedRiskRepeatable: { value: 0.25, unit: 'of runs', what: 'failing runs that still count as holding for a repeatable take', source: 'assumed' },
 } as const satisfies Record<string, Assumption>;
 
 /**

@@ -2,10 +2,13 @@ import { type Band, createBand, type Range, rangeOf } from './band.ts';
 import { type Draws, draw, drawn, evenSpreads, type Spreads, UNCERTAIN, type Uncertain } from './draws.ts';
 import { seeded } from './random.ts';
 import { simulate } from './simulate.ts';
-import type { Simulation } from './simulation.ts';
+import type { SimRefusal, Simulation } from './simulation.ts';
 
 /** Most runs of one question. */
 export const MAX_RUNS = 100_000;
+
+/** A figure that may be three times off, either way, is not known at all. */
+const MAX_SPREAD = 1;
 
 export interface RiskInput {
   /** 1 to 100,000. */
@@ -13,6 +16,25 @@ export interface RiskInput {
   readonly seed: number;
   /** For every figure alike, or one for each: about 0.25 claimed, 0.12 tested, 0.05 calibrated [A]. */
   readonly spread: number | Spreads;
+}
+
+const RISK_LIMITS = {
+  runs: { min: 1, max: MAX_RUNS },
+  seed: { min: 0, max: 4_294_967_295 },
+} as const;
+
+/** What stops risk runs from being made; null when nothing does. */
+export function checkRisk(input: RiskInput): SimRefusal | null {
+  for (const field of ['runs', 'seed'] as const) {
+    const { min, max } = RISK_LIMITS[field];
+    const value = input[field];
+    if (!Number.isInteger(value) || value < min || value > max)
+      return { code: Number.isFinite(value) ? 'out-of-range' : 'not-finite', field: `risk.${field}`, min, max };
+  }
+  const spreads = typeof input.spread === 'number' ? [input.spread] : Object.values(input.spread);
+  return spreads.every((spread) => spread >= 0 && spread <= MAX_SPREAD)
+    ? null
+    : { code: 'out-of-range', field: 'risk.spread', min: 0, max: MAX_SPREAD };
 }
 
 export interface Risk {

@@ -4,7 +4,7 @@ import { aRun } from '../../../tests/support/aRun.ts';
 import { causeOf } from './cause.ts';
 import { checkSimulation } from './checkSimulation.ts';
 import { evenSpreads } from './draws.ts';
-import { riskRuns, shareUncertainty } from './risk.ts';
+import { checkRisk, riskRuns, shareUncertainty } from './risk.ts';
 import { simulate } from './simulate.ts';
 import type { Moment, Simulation } from './simulation.ts';
 import { createReader } from './stateAt.ts';
@@ -420,6 +420,18 @@ describe('what is refused', () => {
     ['demandTraceMBps[1]', sim({ demandTraceMBps: [1, -1] })],
   ])('%s', (field, one) => {
     expect(checkSimulation(one)).toMatchObject({ field });
+  });
+
+  it.each([
+    ['risk.runs', { runs: 1_000_000, seed: 1, spread: 0.1 }],
+    ['risk.runs', { runs: 0.5, seed: 1, spread: 0.1 }],
+    ['risk.runs', { runs: Number.NaN, seed: 1, spread: 0.1 }],
+    ['risk.seed', { runs: 10, seed: -1, spread: 0.1 }],
+    ['risk.spread', { runs: 10, seed: 1, spread: 3 }],
+    ['risk.spread', { runs: 10, seed: 1, spread: { ...evenSpreads(0.1), cache: Number.NaN } }],
+  ])('%s of %j', (field, input) => {
+    expect(checkRisk(input)).toMatchObject({ field });
+    expect(checkRisk({ runs: 10, seed: 1, spread: 0.1 })).toBeNull();
   });
 
   it('nothing else', () => {

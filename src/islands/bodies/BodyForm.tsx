@@ -9,6 +9,7 @@ import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
+import { HeatFields } from './HeatFields.tsx';
 import { ModeFields } from './ModeFields.tsx';
 import { newMode, newSlot } from './newItems.ts';
 import { SlotFields } from './SlotFields.tsx';
@@ -106,6 +107,7 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
       </fieldset>
       <GroupFields form={form} />
       <CounterFields form={form} />
+      <HeatFields form={form} />
       <Suspense fallback={null}>
         {pasting && (
           <PasteModes

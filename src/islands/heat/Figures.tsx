@@ -12,7 +12,8 @@ import {
   type CardFigure,
 } from '../../core/model/kit.ts';
 import { figureLimit } from '../../core/writepath/figureLimit.ts';
-import { FIGURE_WORDS, figureSourceText, SIZE_WORDS } from '../../text/heat.ts';
+import { FIGURE_WORDS, figureSourceText } from '../../text/heat.ts';
+import { SIZE_WORDS } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { ChoiceLine, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { keepTake } from '../../app/heatActions.ts';
 import { firstPick, pickedIn } from '../../app/heatPick.ts';
+import { pickQuery, queryPick } from '../../app/heatQuery.ts';
 import { planBoard, plannedTake } from '../../app/plannedTake.ts';
 import { policyOf } from '../../app/policy.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
@@ -56,19 +57,20 @@ const SEED = 1;
 const ADVICE_RUNS = 400;
 const FIRST_RUNS = 10_000;
 
-function wanted(): { readonly body: string | null; readonly mode: string | null; readonly card: string | null } {
-  const query = new URLSearchParams(window.location.search);
-  return { body: query.get('body'), mode: query.get('mode'), card: query.get('card') };
-}
-
 function Heat({ kit }: { readonly kit: Kit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings.take, kit.settings.headroom]);
   const [chosen, setChosen] = useState<HeatPick | null>(null);
   const [trace, setTrace] = useState<readonly number[] | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);
-  const first = useMemo(() => (chosen ? null : firstPick(kit, policy, wanted())), [chosen, kit, policy]);
+  const first = useMemo(
+    () => (chosen ? null : firstPick(kit, policy, queryPick(window.location.search))),
+    [chosen, kit, policy],
+  );
   const pick = chosen ?? first;
   const picked = useMemo(() => (pick ? pickedIn(kit, pick) : null), [kit, pick]);
+  useEffect(() => {
+    if (chosen) window.history.replaceState(null, '', window.location.pathname + pickQuery(chosen));
+  }, [chosen]);
   const change = useCallback(
     (part: Partial<HeatPick>) =>
       setChosen((now) => ((now ?? first) ? { ...(now ?? (first as HeatPick)), ...part } : now)),
@@ -151,7 +153,9 @@ function Taken({ kit, policy, pick, picked, trace, before, onTrace, onPick, onBo
   const run = useRun(picked, pick, { kit, policy, trace });
   const ran = run.ok ? run.value : null;
   const lane = run.ok ? run.value.lane : run.error.code === 'figure' ? run.error.lane : null;
-  const [accepted, setAccepted] = useState<number>(ASSUMED.acceptedRisk.value);
+  const [ownAccepted, setAccepted] = useState<number | null>(null);
+  const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
+  const accepted = ownAccepted ?? usual.value;
   const [runs, setRuns] = useState(FIRST_RUNS);
   const riskRequest = useMemo(
     () => ran && { sim: ran.lane.sim, input: { runs, seed: SEED, spread: ran.lane.spreads } },

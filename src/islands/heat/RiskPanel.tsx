@@ -156,6 +156,11 @@ function Moves({ advised, run, accepted, owned, onMove }: MovesProps) {
           </li>
         ))}
       </ul>
+      {run.reasons.some(({ code }) => code === 'untested') && (
+        <p className={css.row}>
+          <a href="#logged-heading">Run a test to the end first, and log it</a>
+        </p>
+      )}
       <p className={css.air}>
         {holdsUpToC === null
           ? 'In no air does this plan stay under the risk you accept.'

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import { forgetTake } from '../../app/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heatPick.ts';
+import { failingShare } from '../../core/heatrun/failures.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
 import { MB } from '../../core/units/convert.ts';
-import { riskRuns } from '../../core/writepath/risk.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { outcomeText, paceText, shareText, timeText } from '../../text/heat.ts';
 import { degreesText, planText } from '../../text/heatWords.ts';
@@ -31,11 +31,6 @@ interface Column {
 /** Enough for a figure to compare by; the panel has the full runs. */
 const RUNS = 600;
 const SEED = 1;
-
-const failingShare = ({ lane }: Run): number => {
-  const risk = riskRuns(lane.sim, { runs: RUNS, seed: SEED, spread: lane.spreads });
-  return risk ? risk.dropProbability + risk.cutoffProbability : 0;
-};
 
 /** Card temperature over the run, on one scale for all columns. */
 function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: number }) {
@@ -74,7 +69,7 @@ export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
     ],
     [kept, kit, policy, now],
   );
-  const shares = useMemo(() => columns.map(({ run }) => (run ? failingShare(run) : null)), [columns]);
+  const shares = useMemo(() => columns.map(({ run }) => (run ? failingShare(run.lane, RUNS, SEED) : null)), [columns]);
   if (kept.length === 0) return null;
   const lastSecond = Math.max(...columns.map(({ run }) => run?.result.atSeconds ?? 1));
   const line = (title: string, of: (run: Run, at: number) => string) => (

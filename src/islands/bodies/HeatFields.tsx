@@ -1,0 +1,53 @@
+import type { UseFormReturnType } from '@mantine/form';
+import { BODY_SIZES, type Body, type BodyHeat } from '../../core/model/kit.ts';
+import { SIZE_WORDS } from '../../text/heatWords.ts';
+import { ChoiceField, NumberField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+
+/** How the body takes heat: which assumed one it is like, and what its manual says of recording limits. */
+export function HeatFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+  const heat = form.values.heat ?? {};
+  const limits = heat.limits ?? [];
+  const set = (part: Partial<BodyHeat>) => form.setFieldValue('heat', { ...heat, ...part } as never);
+  return (
+    <fieldset className={css.section}>
+      <legend className={css.legend}>Heat</legend>
+      <p className={css.hint}>
+        The manual’s recording limit at one or two temperatures replaces what is assumed. Estimates stay estimates: the
+        manual stands above them.
+      </p>
+      <div className={css.fields}>
+        <ChoiceField
+          label="Is like"
+          props={{ value: heat.size ?? null, onChange: (size: BodyHeat['size']) => set({ size }) }}
+          data={BODY_SIZES.map((value) => ({ value, label: SIZE_WORDS[value] }))}
+          unknown="read from its slots"
+        />
+        {limits.map((_, at) => (
+          <div key={at} className={`${css.fields} ${css.full}`}>
+            <NumberField label="Records for" unit="min" props={form.getInputProps(`heat.limits.${at}.minutes`)} />
+            <NumberField label="In air of" unit="°C" props={form.getInputProps(`heat.limits.${at}.ambientC`)} />
+            <button
+              type="button"
+              className="plain-button"
+              onClick={() => set({ limits: limits.filter((__, place) => place !== at) })}
+            >
+              Remove
+            </button>
+          </div>
+        ))}
+      </div>
+      {limits.length < 2 && (
+        <div>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => set({ limits: [...limits, { minutes: '', ambientC: '' } as never] })}
+          >
+            Add a recording limit
+          </button>
+        </div>
+      )}
+    </fieldset>
+  );
+}
