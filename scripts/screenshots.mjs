@@ -20,6 +20,9 @@ const SHOTS = [
   { name: 'bodies', path: '/bodies' },
   { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
   { name: 'label-reader', path: '/cards', script: press('button', 'Read a label') },
+  { name: 'heat-day', path: '/heat', wait: 2500 },
+  { name: 'heat-night', path: '/heat', theme: 'dark', script: press('button', '22:09'), wait: 2500 },
+  { name: 'heat-phone', path: '/heat', width: 390, height: 844, wait: 2500 },
   { name: 'crew', path: '/crew' },
   { name: 'label-phone', path: '/cards', width: 390, height: 844, script: press('button', 'Read a label') },
   { name: 'match-phone', path: CHECK, width: 390, height: 844 },
@@ -33,11 +36,11 @@ const { driver, close } = await openBrowser();
 try {
   await driver.get(address);
   await driver.sleep(2000);
-  for (const { name, path, theme = 'light', width = 1280, height = 800, script } of SHOTS) {
+  for (const { name, path, theme = 'light', width = 1280, height = 800, script, wait = 0 } of SHOTS) {
     await resize(driver, width, height);
     await driver.executeScript(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
     await driver.get(address + path);
-    await driver.sleep(1500);
+    await driver.sleep(1500 + wait);
     if (script) {
       await driver.executeScript(script);
       await driver.sleep(600);

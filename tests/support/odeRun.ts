@@ -61,6 +61,14 @@ interface Watch {
   readonly past: (y: Vector) => number;
 }
 
+interface Accuracy {
+  /** Pieces a stretch between switches is cut into, each looked at for a switch. */
+  readonly steps: number;
+  readonly tolerance: number;
+}
+
+const FINE: Accuracy = { steps: 40, tolerance: 1e-10 };
+
 /** Integrates until the first watched thing happens or the limit; returns the state there. */
 function integrate(
   sim: Simulation,
@@ -68,12 +76,12 @@ function integrate(
   start: Vector,
   limit: number,
   watches: readonly Watch[],
-  steps: number,
+  { steps, tolerance }: Accuracy,
 ) {
   const f = derivative(sim, mode);
   const solver = new Solver(5);
-  solver.absoluteTolerance = 1e-10;
-  solver.relativeTolerance = 1e-10;
+  solver.absoluteTolerance = tolerance;
+  solver.relativeTolerance = tolerance;
   let t = 0;
   let y = start;
   for (let step = 1; step <= steps; step += 1) {
@@ -101,8 +109,8 @@ function integrate(
   return { dt: limit, y, event: null };
 }
 
-/** Runs the whole simulation; `steps` pieces a stretch between switches are looked at for a switch. */
-export function odeRun(sim: Simulation, steps = 40): OdeResult {
+/** Runs the whole simulation. */
+export function odeRun(sim: Simulation, accuracy: Accuracy = FINE): OdeResult {
   const { card, heat } = sim;
   const buffer = sim.bufferMB;
   const cache = card.cacheGB * 1000;
@@ -145,7 +153,7 @@ export function odeRun(sim: Simulation, steps = 40): OdeResult {
       if (drain > out) watches.push({ name: 'cache-full', past: ([, q]) => q - cache });
       if (drain < out) watches.push({ name: 'cache-empty', past: ([, q]) => -q });
     }
-    const ran = integrate(sim, mode, y, phaseEnds - t, watches, steps);
+    const ran = integrate(sim, mode, y, phaseEnds - t, watches, accuracy);
     t += ran.dt;
     y = ran.y;
     switch (ran.event) {

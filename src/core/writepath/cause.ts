@@ -44,18 +44,25 @@ const isPresent = (cause: Cause, { card, heat, relay }: Simulation): boolean => 
   }
 };
 
-/** Survived as far as the dropped take got, and past it. */
-const survives = (result: SimResult): boolean => result.outcome !== 'dropped';
+/** How long a take lasts before it drops; one that does not drop lasts for ever. */
+const lasts = (sim: Simulation): number => {
+  const { outcome, atSeconds } = simulate(sim, false);
+  return outcome === 'dropped' ? atSeconds : Number.POSITIVE_INFINITY;
+};
 
 /**
  * What a take failed of: the first single thing without which it would have survived, found by running it again without
- * that thing. A take that only several changes together would save is put down to the flash.
+ * that thing. Where only several changes together would save it, the one that alone makes it last longest; where none
+ * does, the flash.
  */
 export function causeOf(sim: Simulation, result: SimResult): Cause | null {
   if (result.outcome === 'body-cutoff') return 'heat';
   if (result.outcome !== 'dropped') return null;
-  const saved = ORDER.filter((cause) => isPresent(cause, sim)).find((cause) =>
-    survives(simulate(WITHOUT[cause](sim), false)),
-  );
-  return saved ?? 'flash';
+  let best: { readonly cause: Cause; readonly seconds: number } = { cause: 'flash', seconds: result.atSeconds };
+  for (const cause of ORDER.filter((one) => isPresent(one, sim))) {
+    const seconds = lasts(WITHOUT[cause](sim));
+    if (seconds === Number.POSITIVE_INFINITY) return cause;
+    if (seconds > best.seconds) best = { cause, seconds };
+  }
+  return best.cause;
 }

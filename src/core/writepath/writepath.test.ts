@@ -336,6 +336,8 @@ describe('the cause', () => {
     ['flash', sim({ card: { cacheGB: 0 } })],
     ['stall', sim({ card: { stallEveryGB: 10, stallSeconds: 20, sustainedMBps: 1500 } })],
     ['heat', sim({ card: { sustainedMBps: 1500 }, heat: { energyNJPerByte: 12, ambientC: 40 } })],
+    // Bus and flash are both too slow: the bus ends it at 20 s, and without it the flash would at 222 s.
+    ['bus', sim({ card: { busMBps: 500 } })],
     [null, sim({ demandMBps: 100 })],
   ] as const)('%s', (cause, one) => {
     expect(causeFor(one)).toBe(cause);

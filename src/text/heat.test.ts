@@ -1,0 +1,194 @@
+import { describe, expect, it } from 'vitest';
+import { aRun } from '../../tests/support/aRun.ts';
+import type { Advice } from '../core/heatrun/advice.ts';
+import type { FigureSource } from '../core/heatrun/known.ts';
+import { DEFAULT_PLAN } from '../core/heatrun/plan.ts';
+import type { RankedReason } from '../core/heatrun/reasons.ts';
+import { aBody, aCard, aMode } from '../core/testing.ts';
+import { causeOf } from '../core/writepath/cause.ts';
+import { simulate } from '../core/writepath/simulate.ts';
+import type { Simulation } from '../core/writepath/simulation.ts';
+import {
+  adviceText,
+  axisText,
+  causeText,
+  cautionTexts,
+  figureSourceText,
+  momentLines,
+  outcomeText,
+  reasonText,
+  setupRefusalText,
+  shareText,
+  timeText,
+  weightWord,
+} from './heat.ts';
+import { explainedText, fitRefusalText, fittedText, limitRefusalText } from './heatFit.ts';
+import { plannedText, planText } from './heatWords.ts';
+
+const spaced = (text: string): string => text.replaceAll('\u00a0', ' ');
+const told = (sim: Simulation): string => {
+  const result = simulate(sim);
+  return spaced(`${outcomeText(result)}. ${causeText(sim, result, causeOf(sim, result))}`);
+};
+
+describe('how a run ended, and why', () => {
+  it.each([
+    [
+      'cache',
+      aRun(),
+      'Drops at 3:42. Cause: the fast cache is full and the flash behind it is too slow. The fast cache is full at 3:25. It takes 400 MB/s of 886 MB/s.',
+    ],
+    [
+      'bus',
+      aRun({ card: { busMBps: 500 } }),
+      'Drops at 0:20. Cause: the bus is slower than the stream. It takes 500 MB/s of 886 MB/s.',
+    ],
+    [
+      'fill',
+      aRun({ demandMBps: 200, takeSeconds: 1e5 }),
+      'Holds until the card is full at 83:20. Neither bucket overflows; the card reaches 38 °C, the body 38 °C.',
+    ],
+    [
+      'complete',
+      aRun({ demandMBps: 200, takeSeconds: 60 }),
+      'Holds to the end, 1:00. Neither bucket overflows; the card reaches 20 °C, the body 21 °C.',
+    ],
+    [
+      'body',
+      aRun({ demandMBps: 1, heat: { bodyResistanceKPerW: 9 } }),
+      'Body shuts down at 38:15. Cause: heat. The body reaches 62 °C and shuts itself down.',
+    ],
+  ])('%s', (_, sim, text) => {
+    expect(told(sim)).toBe(text);
+  });
+
+  it('a throttled card that keeps up is said to', () => {
+    const sim = aRun({ demandMBps: 300, card: { sustainedMBps: 1500 }, heat: { startCardC: 80 } });
+    expect(told(sim)).toContain('The card throttles at 0:00 and still keeps up.');
+  });
+
+  it('a heat drop says what hid it', () => {
+    const sim = aRun({ card: { sustainedMBps: 1500, cacheGB: 0 }, heat: { energyNJPerByte: 6, ambientC: 40 } });
+    expect(told(sim)).toMatch(
+      /Cause: heat\. The card throttles at \d+:\d\d; the camera buffer hides it until it overflows\./,
+    );
+    expect(told({ ...sim, bufferMB: 0 })).toContain('nothing hides it');
+  });
+
+  it('one moment is told in lines', () => {
+    const { timeline } = simulate(aRun());
+    const full = timeline[1];
+    if (!full) throw new Error('no moment');
+    expect(momentLines(full, aRun()).map(spaced)).toEqual([
+      'arrives 886 MB/s',
+      'leaves 400 MB/s',
+      'card 22 °C, body 24 °C',
+      'the camera holds 16 more seconds',
+    ]);
+  });
+});
+
+describe('shares and times', () => {
+  it.each([
+    [0, '0 %'],
+    [0.0004, 'under 0.1 %'],
+    [0.043, '4.3 %'],
+    [0.58, '58 %'],
+    [0.9999, 'over 99 %'],
+    [1, '100 %'],
+  ])('%d reads %s', (share, text) => {
+    expect(spaced(shareText(share))).toBe(text);
+  });
+
+  it.each([
+    [65, '1:05'],
+    [5999, '99:59'],
+    [6000, '1h40'],
+  ])('%d seconds read %s', (seconds, text) => {
+    expect(spaced(timeText(seconds))).toBe(text);
+  });
+
+  it.each([
+    [0.5, 0.25, '0:30'],
+    [20, 10, '20 min'],
+    [60, 30, '1h'],
+    [90, 30, '1h30'],
+  ])('%d minutes in steps of %d stand as %s', (minutes, step, text) => {
+    expect(spaced(axisText(minutes, step))).toBe(text);
+  });
+
+  it('plans', () => {
+    expect(spaced(planText({ minutes: 12, takes: 3, restMinutes: 6 }))).toBe('3 takes of 12 min, 6 min rests');
+    expect(spaced(planText({ minutes: 12, takes: 3, restMinutes: 0 }))).toBe('3 takes of 12 min, no rest');
+    expect(spaced(plannedText({ ...DEFAULT_PLAN, sunC: 5 }))).toBe('30 min at 25 °C in sun');
+  });
+});
+
+describe('reasons, moves, sources and refusals', () => {
+  it.each([
+    [{ code: 'rate', share: 0.74, weight: 0.2 }, 'Rate is 74 % of the pace the flash keeps up', 'most'],
+    [{ code: 'rate', share: 1.5, weight: 0.1 }, 'Rate is 1.5 times the pace the flash keeps up', 'much'],
+    [{ code: 'minutes', minutes: 36, rests: false, weight: 0.02 }, '36 min without a rest', 'some'],
+    [{ code: 'minutes', minutes: 12, rests: true, weight: 0.02 }, '12 min a take', 'some'],
+    [{ code: 'ambient', ambientC: 35, weight: 0.2 }, 'Air at 35 °C', 'most'],
+    [{ code: 'fast-cache', cacheGB: 200, weight: 0 }, 'Rides on a fast cache of 200 GB', ''],
+    [{ code: 'untested', weight: 0 }, 'No own test of this pair yet', ''],
+  ] as [RankedReason, string, string][])('%j', (reason, text, weight) => {
+    expect(spaced(reasonText(reason))).toBe(text);
+    expect(weightWord(reason.weight)).toBe(weight);
+  });
+
+  const names = { body: aBody({ modes: [aMode({ id: 'm', name: '4K' })] }), cards: [aCard()], plan: DEFAULT_PLAN };
+  it.each([
+    [{ code: 'longest-take', minutes: 6, risk: 0 }, 'Stop after 6 min'],
+    [{ code: 'rests', takes: 3, minutes: 12, restMinutes: 6, risk: 0 }, '3 takes of 12 min, 6 min rests'],
+    [{ code: 'shade', sunC: 5, risk: 0 }, 'Shade the body (−5 °C)'],
+    [{ code: 'cooler-air', ambientC: 9, risk: 0 }, 'Wait for 9 °C'],
+    [{ code: 'cool-start', risk: 0 }, 'Let body and card cool first'],
+    [{ code: 'ratio', ratio: 5, from: 3, risk: 0 }, '5:1 instead of 3:1'],
+    [{ code: 'mode', modeId: 'm', risk: 0 }, 'Record 4K 50p'],
+    [{ code: 'card', cardId: 'c', risk: 0 }, 'Use C-01'],
+  ] as [Advice, string][])('%j', (advice, text) => {
+    expect(spaced(adviceText(advice, names))).toBe(text);
+  });
+
+  it.each([
+    [{ code: 'size', size: 'action', guessed: true }, 'assumed, taken for an action body'],
+    [{ code: 'size', size: 'cine', guessed: false }, 'assumed for a cine body'],
+    [{ code: 'form', form: 'module', borrowedFrom: 'cfexpress-b' }, 'assumed, borrowed from CFexpress B'],
+    [{ code: 'derated', stated: 1500 }, 'claims 1500, less 20 %'],
+    [{ code: 'own-test', MBps: 532 }, 'filled at 532, and 15 % over'],
+    [{ code: 'limits', statements: 2 }, 'from the maker’s two limits'],
+  ] as [FigureSource, string][])('%j', (source, text) => {
+    expect(spaced(figureSourceText(source))).toBe(text);
+  });
+
+  it('say what cannot be run, and what to do', () => {
+    expect(setupRefusalText({ code: 'no-card' })).toBe('Choose a card to run this mode on.');
+    expect(setupRefusalText({ code: 'cannot-meet', card: aCard(), cell: null })).toBe(
+      'C-01 cannot take this mode in this slot.',
+    );
+    expect(spaced(limitRefusalText({ code: 'above-limit', ambientC: 65 }, 62))).toContain('65 °C');
+    expect(limitRefusalText({ code: 'contradictory' }, 62)).toContain('check both against the manual');
+    expect(fitRefusalText({ code: 'nothing-logged' })).toContain('Log one');
+  });
+
+  it('a fit is told with its range, or that it says nothing new', () => {
+    const after = { value: 13.2, basis: 'fitted', low: 11, high: 15.5 } as const;
+    const figure = { figure: 'cardResistanceKPerW', before: 9, after } as const;
+    expect(fittedText({ ...figure, informed: true })).toBe('Card heat path: 9 → 13.2 K/W, nine in ten 11 to 15.5');
+    expect(fittedText({ ...figure, informed: false })).toBe('Card heat path: the takes say nothing new');
+    const take = { testId: 't', end: 'dropped', seconds: 600, fittedSeconds: 630, unexplained: false } as const;
+    expect(explainedText(take)).toBe('dropped frames at 10:00: the fit fails at 10:30');
+    expect(explainedText({ ...take, unexplained: true })).toContain('no figure explains it');
+  });
+});
+
+describe('cautions', () => {
+  it('warn of burns where something gets hot, and always defer to the manual', () => {
+    expect(cautionTexts({ peakCardC: 30, peakBodyC: 30 }).join(' ')).not.toContain('burn');
+    expect(spaced(cautionTexts({ peakCardC: 75, peakBodyC: 40 }).join(' '))).toContain('Hot card: let it cool');
+    expect(cautionTexts({ peakCardC: 75, peakBodyC: 50 }).join(' ')).toContain('Hot card and body');
+    expect(cautionTexts({ peakCardC: 0, peakBodyC: 0 }).join(' ')).toContain('maker’s manual stands above');
+  });
+});
