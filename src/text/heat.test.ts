@@ -9,19 +9,17 @@ import { causeOf } from '../core/writepath/cause.ts';
 import { simulate } from '../core/writepath/simulate.ts';
 import type { Simulation } from '../core/writepath/simulation.ts';
 import {
-  adviceText,
   axisText,
   causeText,
   cautionTexts,
-  figureSourceText,
   momentLines,
   outcomeText,
-  reasonText,
   setupRefusalText,
   shareText,
   timeText,
-  weightWord,
 } from './heat.ts';
+import { adviceText, hangsOnText, reasonText, weightWord } from './heatAdvice.ts';
+import { figureSourceText } from './heatFigures.ts';
 import { explainedText, fitRefusalText, fittedText, limitRefusalText } from './heatFit.ts';
 import { plannedText, planText } from './heatWords.ts';
 
@@ -161,6 +159,19 @@ describe('reasons, moves, sources and refusals', () => {
     [{ code: 'limits', statements: 2 }, 'from the maker’s two limits'],
   ] as [FigureSource, string][])('%j', (source, text) => {
     expect(spaced(figureSourceText(source))).toBe(text);
+  });
+
+  it('what a risk hangs on is ranked in words, luck left out', () => {
+    const ranking = [
+      { what: 'card-heat-path', difference: 0.3 },
+      { what: 'burst', difference: 0.1 },
+      { what: 'cache', difference: 0.01 },
+    ] as const;
+    expect(hangsOnText(ranking)).toBe(
+      'Hangs most on the heat path of the card, then on the pace its fast cache really takes.',
+    );
+    expect(hangsOnText(ranking.slice(1, 2))).toBe('Hangs on the pace its fast cache really takes.');
+    expect(hangsOnText(ranking.slice(2))).toBe('');
   });
 
   it('say what cannot be run, and what to do', () => {

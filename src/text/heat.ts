@@ -1,17 +1,11 @@
-import type { Advice } from '../core/heatrun/advice.ts';
-import type { FigureSource } from '../core/heatrun/known.ts';
 import type { SetupRefusal } from '../core/heatrun/lane.ts';
 import type { HeatMark } from '../core/heatrun/mark.ts';
-import type { RankedReason } from '../core/heatrun/reasons.ts';
-import type { Body, BodyFigure, Card, CardFigure, Mode, PlannedTake } from '../core/model/kit.ts';
-import { assertNever } from '../core/result.ts';
-import { form } from '../core/standards/forms.ts';
+import type { BodyFigure, PlannedTake } from '../core/model/kit.ts';
 import type { Seconds } from '../core/units/brand.ts';
-import type { Uncertain } from '../core/writepath/draws.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../core/writepath/simulation.ts';
-import { modeTitle } from './cell.ts';
 import { findingText } from './finding.ts';
-import { degreesText, plannedText, planText, SIZE_WORDS } from './heatWords.ts';
+import { FIGURE_WORDS } from './heatFigures.ts';
+import { degreesText, plannedText } from './heatWords.ts';
 import { clockText, joined, minutesText, plain } from './quantity.ts';
 import { CAUSE_WORDS, simRefusalText } from './simulation.ts';
 
@@ -120,138 +114,6 @@ export function momentLines(moment: Moment, sim: Simulation): readonly string[] 
     `card ${degreesText(cardC)}, body ${degreesText(bodyC)}`,
     ...(left === null ? [] : [holdsText(left)]),
   ];
-}
-
-export function reasonText(reason: RankedReason): string {
-  switch (reason.code) {
-    case 'rate':
-      return reason.share > 1
-        ? `Rate is ${plain(reason.share, 2)} times the pace the flash keeps up`
-        : `Rate is ${plain(reason.share * 100, 0)} % of the pace the flash keeps up`;
-    case 'minutes':
-      return `${minutesText(Math.round(reason.minutes))} ${reason.rests ? 'a take' : 'without a rest'}`;
-    case 'form':
-      return 'A small card sheds its heat slowly';
-    case 'body':
-      return 'How badly the body sheds its own heat';
-    case 'ambient':
-      return `Air at ${degreesText(reason.ambientC)}`;
-    case 'sun':
-      return `Sun on the body, +${degreesText(reason.sunC)}`;
-    case 'warm-start':
-      return `Starts warm, body at ${degreesText(reason.bodyC)}`;
-    case 'fast-cache':
-      return `Rides on a fast cache of ${plain(reason.cacheGB)} GB`;
-    case 'untested':
-      return 'No own test of this pair yet';
-  }
-}
-
-/** How much a reason counts, in words: read before any temperature. */
-export const weightWord = (weight: number): string =>
-  weight >= 0.15 ? 'most' : weight >= 0.06 ? 'much' : weight > 0 ? 'some' : '';
-
-export const UNCERTAIN_WORDS: Readonly<Record<Uncertain, string>> = {
-  sustained: 'the pace its flash really keeps up',
-  burst: 'the pace its fast cache really takes',
-  cache: 'the real size of its fast cache',
-  'card-heat-path': 'the heat path of the card',
-  'card-energy': 'how much heat the card makes of each byte',
-  'body-heat-path': 'the heat path of the body',
-  ambient: 'the air',
-};
-
-interface AdviceNames {
-  readonly body: Body;
-  readonly cards: readonly Card[];
-  readonly plan: PlannedTake;
-}
-
-/** A move and what it leads to, without its risk. */
-export function adviceText(advice: Advice, { body, cards, plan }: AdviceNames): string {
-  switch (advice.code) {
-    case 'longest-take':
-      return `Stop after ${plain(advice.minutes)}${NBSP}min`;
-    case 'rests':
-      return planText(advice);
-    case 'shade':
-      return `Shade the body (−${degreesText(advice.sunC)})`;
-    case 'cooler-air':
-      return `Wait for ${degreesText(advice.ambientC)}${plan.sunC > 0 ? ', sun as now' : ''}`;
-    case 'cool-start':
-      return 'Let body and card cool first';
-    case 'ratio':
-      return `${plain(advice.ratio)}:1 instead of ${plain(advice.from)}:1`;
-    case 'mode': {
-      const mode: Mode | undefined = body.modes.find(({ id }) => id === advice.modeId);
-      return `Record ${mode ? modeTitle(mode) : 'another mode'}`;
-    }
-    case 'card':
-      return `Use ${cards.find(({ id }) => id === advice.cardId)?.label ?? 'another card'}`;
-    default:
-      return assertNever(advice);
-  }
-}
-
-interface FigureWords {
-  readonly name: string;
-  readonly unit: string;
-  readonly digits: number;
-}
-
-/** What a figure is called, and its unit. */
-export const FIGURE_WORDS: Readonly<Record<BodyFigure | CardFigure, FigureWords>> = {
-  bufferMB: { name: 'Camera buffer', unit: 'MB', digits: 0 },
-  bodyResistanceKPerW: { name: 'Body heat path', unit: 'K/W', digits: 2 },
-  bodyHeatCapacityJPerK: { name: 'Body heat mass', unit: 'J/K', digits: 0 },
-  recordingW: { name: 'Body makes', unit: 'W', digits: 1 },
-  bodyLimitC: { name: 'Body shuts down at', unit: '°C', digits: 0 },
-  sustainedMBps: { name: 'Flash keeps up', unit: 'MB/s', digits: 0 },
-  burstMBps: { name: 'Fast cache takes', unit: 'MB/s', digits: 0 },
-  cacheGB: { name: 'Fast cache', unit: 'GB', digits: 1 },
-  stallEveryGB: { name: 'Stalls every', unit: 'GB', digits: 1 },
-  stallSeconds: { name: 'Stalls for', unit: 's', digits: 2 },
-  cardResistanceKPerW: { name: 'Card heat path', unit: 'K/W', digits: 2 },
-  cardHeatCapacityJPerK: { name: 'Card heat mass', unit: 'J/K', digits: 1 },
-  idleW: { name: 'Card makes, idle', unit: 'W', digits: 2 },
-  energyNJPerByte: { name: 'Card makes, writing', unit: 'nJ/B', digits: 2 },
-  throttleAtC: { name: 'Throttles at', unit: '°C', digits: 0 },
-  resumeAtC: { name: 'Resumes at', unit: '°C', digits: 0 },
-  throttleFactor: { name: 'Pace while hot', unit: '×', digits: 2 },
-};
-
-/** Where a figure comes from, short enough to stand under it. */
-export function figureSourceText(source: FigureSource): string {
-  switch (source.code) {
-    case 'own':
-      return 'entered by you';
-    case 'fitted':
-      return 'fitted to logged takes';
-    case 'size':
-      return `assumed${source.guessed ? ', taken' : ''} for ${SIZE_WORDS[source.size].startsWith('a') ? 'an' : 'a'} ${SIZE_WORDS[source.size]}`;
-    case 'limits':
-      return source.statements > 1 ? 'from the maker’s two limits' : 'from the maker’s limit';
-    case 'form':
-      return source.borrowedFrom
-        ? `assumed, borrowed from ${form(source.borrowedFrom).name}`
-        : `assumed for ${form(source.form).name}`;
-    case 'on-card':
-      return 'as the card claims';
-    case 'on-body':
-      return 'from Bodies';
-    case 'derated':
-      return `claims ${plain(source.stated, 0)}, less 20${NBSP}%`;
-    case 'mark':
-      return `promised by ${source.mark}`;
-    case 'own-test':
-      return `filled at ${plain(source.MBps, 0)}, and 15${NBSP}% over`;
-    case 'as-sustained':
-      return 'none known, as the flash';
-    case 'none-known':
-      return 'none known, taken as none';
-    case 'keeps-up':
-      return 'none known, taken to keep up';
-  }
 }
 
 /** Why a setup cannot be run. */

@@ -1,7 +1,8 @@
 import type { ExplainedTake, FitRefusal, FittedValue } from '../core/heatrun/fit.ts';
 import type { TestEnd } from '../core/model/kit.ts';
 import type { CalibrationRefusal } from '../core/writepath/calibration.ts';
-import { FIGURE_WORDS, timeText } from './heat.ts';
+import { timeText } from './heat.ts';
+import { FIGURE_WORDS } from './heatFigures.ts';
 import { degreesText } from './heatWords.ts';
 import { plain } from './quantity.ts';
 

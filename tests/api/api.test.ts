@@ -247,15 +247,27 @@ describe('POST /api/simulate', () => {
     expect(await response.json()).toMatchObject({ error: { details: [{ path }] } });
   });
 
-  it('bounds a billion stalls', { timeout: 20_000 }, async () => {
-    const card = { ...run.card, sustainedMBps: 1500, usableGB: 1_000_000, stallEveryGB: 0.001, stallSeconds: 0.0001 };
-    const response = await post('/api/simulate', {
-      ...run,
-      demandMBps: 300,
-      takeSeconds: 172_000,
-      bufferMB: 1e7,
-      card,
+  it('refuses a billion stalls with the least distance between them', async () => {
+    const card = { ...run.card, usableGB: 1_000_000, stallEveryGB: 0.001, stallSeconds: 0.0001 };
+    const response = await post('/api/simulate', { ...run, card });
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({
+      error: {
+        details: [
+          {
+            path: 'card.stallEveryGB',
+            message: 'card.stallEveryGB must be above 50 with the other figures as they are.',
+          },
+        ],
+      },
     });
+  });
+
+  it('bounds a card that throttles a thousand times a second', { timeout: 20_000 }, async () => {
+    const heat = { ...run.heat, cardHeatCapacityJPerK: 0.001, energyNJPerByte: 50, throttleFactor: 0.1 };
+    const card = { ...run.card, sustainedMBps: 1500, usableGB: 1_000_000 };
+    const response = await post('/api/simulate', { ...run, takeSeconds: 172_000, bufferMB: 1e7, card, heat });
     expect(response.status).toBe(422);
+    expect(await response.json()).toMatchObject({ error: { code: 'too-many-events' } });
   });
 });

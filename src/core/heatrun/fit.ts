@@ -5,7 +5,7 @@ import { factor, seeded } from '../writepath/random.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
 import { NINE_TENTHS, spreadOf } from './known.ts';
-import { type HeatSetup, type Lane, lanesOf } from './lane.ts';
+import { type HeatSetup, hasFailed, type Lane, lanesOf } from './lane.ts';
 
 /** Figures that logged takes can move. */
 export const FITTED = [
@@ -137,7 +137,7 @@ function scaled(sim: Simulation, at: readonly number[]): Simulation {
 function residualOf({ test, sim, total }: Take, at: readonly number[]): number {
   const run = scaled(sim, at);
   const result = simulate(run, false);
-  const failed = result.outcome === 'dropped' || result.outcome === 'body-cutoff';
+  const failed = hasFailed(result);
   const off = Math.log(Math.max(1e-3, result.atSeconds) / total) / SCATTER;
   if (test.end === 'full' || test.end === 'stopped') return failed ? Math.min(0, off) : 0;
   if (failed) return off;
@@ -227,7 +227,7 @@ export function fitTakes(input: FitInput, solve: LeastSquares): Result<Fit, FitR
     }),
     takes: takes.map((take) => {
       const result = simulate(scaled(take.sim, best), false);
-      const failed = result.outcome === 'dropped' || result.outcome === 'body-cutoff';
+      const failed = hasFailed(result);
       return {
         testId: take.test.id,
         end: take.test.end,

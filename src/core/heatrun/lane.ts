@@ -54,6 +54,9 @@ export type SetupRefusal =
 /** A bus no card of today reaches, where no ceiling is known. */
 const NO_CEILING_MBPS = 1e5;
 
+/** Events followed in a run that somebody waits for: two hours of a trace, or a thousand throttlings. */
+const FOLLOWED = 8000;
+
 interface Part {
   readonly card: Card;
   readonly cell: Cell;
@@ -121,6 +124,7 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
       startCardC: startCardC ?? startBodyC,
     },
     relay: relay.map(({ path, heat }) => ({ card: path, heat })),
+    maxEvents: FOLLOWED,
   };
   const { stallEveryGB, stallSeconds, ...rest } = first.figures;
   return {

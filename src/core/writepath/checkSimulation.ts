@@ -9,6 +9,8 @@ export interface Limit {
 export const MAX_SECONDS = 172_800;
 export const MAX_TAKES = 1000;
 const MAX_RELAY = 16;
+/** A card that stalls more often than this over its size is a unit mistaken. */
+const MAX_STALLS = 20_000;
 
 const PACE: Limit = { min: 1e-3, max: 1e6 };
 const TEMPERATURE: Limit = { min: -60, max: 150 };
@@ -82,6 +84,9 @@ function contradiction(sim: Simulation): SimRefusal | null {
   if (heat.resumeAtC >= heat.throttleAtC) return refuse('heat.resumeAtC', null, heat.throttleAtC);
   if (heat.bodyLimitC <= heat.ambientC) return refuse('heat.bodyLimitC', heat.ambientC, null);
   if (!Number.isInteger(takes ?? 1)) return refuse('takes', 1, MAX_TAKES);
+  const { usableGB, stallEveryGB } = sim.card;
+  if (stallEveryGB != null && usableGB / stallEveryGB > MAX_STALLS)
+    return refuse('card.stallEveryGB', usableGB / MAX_STALLS, null);
   const whole = (takeSeconds + (restSeconds ?? 0)) * (takes ?? 1);
   return whole > MAX_SECONDS * 7
     ? refuse('takes', 1, Math.floor((MAX_SECONDS * 7) / (takeSeconds + (restSeconds ?? 0))))

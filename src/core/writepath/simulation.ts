@@ -58,6 +58,8 @@ export interface Simulation {
   readonly heat: HeatPath;
   /** Cards after the first, in the order in which they take over. */
   readonly relay?: readonly RelayCard[] | null;
+  /** Most events followed, up to `MAX_EVENTS`; fewer where a person waits for the answer. */
+  readonly maxEvents?: number | null;
 }
 
 export type SimOutcome = 'filled' | 'dropped' | 'body-cutoff' | 'complete';

@@ -441,16 +441,22 @@ describe('what is refused', () => {
     expect(checkSimulation(sim({ heat: { bodyResistanceKPerW: Number.POSITIVE_INFINITY } }))).toBeNull();
   });
 
-  it('a billion stalls end at the bound with a note, not in a hang', { timeout: 20_000 }, () => {
-    const result = simulate(
-      sim({
-        demandMBps: 300,
-        bufferMB: 1e7,
-        takeSeconds: 172_800,
-        card: { usableGB: 1e6, stallEveryGB: 0.001, stallSeconds: 0.0001 },
-      }),
-      false,
-    );
-    expect(result.cutShort).toBe(true);
+  it('a billion stalls are refused with the least distance between them', () => {
+    const card = { usableGB: 1e6, stallEveryGB: 0.001, stallSeconds: 0.0001 };
+    expect(checkSimulation(sim({ card }))).toEqual({
+      code: 'contradiction',
+      field: 'card.stallEveryGB',
+      min: 50,
+      max: null,
+    });
+  });
+
+  it('more events than are followed end the run with a note, not in a hang', { timeout: 20_000 }, () => {
+    const long = sim({ demandMBps: 300, demandTraceMBps: [200, 400], bufferMB: 1e7, takeSeconds: 172_800 });
+    const endless = { ...long, takes: 7, card: { ...long.card, usableGB: 1e6 } };
+    expect(simulate(endless, false).cutShort).toBe(true);
+    const short = simulate({ ...long, card: { ...long.card, usableGB: 1e6 }, maxEvents: 500 });
+    expect(short.cutShort).toBe(true);
+    expect(short.timeline.length).toBeLessThanOrEqual(501);
   });
 });

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { hasFailed } from '../../core/heatrun/lane.ts';
 import { outcomeText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
@@ -31,7 +32,7 @@ export function DayRuns({ run }: { readonly run: Run }) {
         {day.map(({ part, at, ambientC, sunC, own }) => {
           const result = results[at];
           const ran = result?.ok ? result.value.result : null;
-          const failed = ran !== null && (ran.outcome === 'dropped' || ran.outcome === 'body-cutoff');
+          const failed = ran !== null && hasFailed(ran);
           return (
             <div key={part}>
               <NumberLine

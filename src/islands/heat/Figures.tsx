@@ -12,7 +12,7 @@ import {
   type CardFigure,
 } from '../../core/model/kit.ts';
 import { figureLimit } from '../../core/writepath/figureLimit.ts';
-import { FIGURE_WORDS, figureSourceText } from '../../text/heat.ts';
+import { FIGURE_WORDS, figureSourceText, SPREAD_TEXT } from '../../text/heatFigures.ts';
 import { SIZE_WORDS } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { ChoiceLine, NumberLine } from '../../ui/LineField.tsx';
@@ -104,6 +104,7 @@ export function Figures({ body, lane }: { readonly body: Body; readonly lane: La
       />
       {BODY_FIGURES.map(line)}
       <LimitFields body={body} />
+      <p className={css.small}>{SPREAD_TEXT}</p>
     </section>
   );
 }

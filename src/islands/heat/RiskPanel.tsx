@@ -3,15 +3,8 @@ import type { TaskState } from '../../app/useHeatTask.ts';
 import type { Advice, Advised } from '../../core/heatrun/advice.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
-import {
-  adviceText,
-  cautionTexts,
-  reasonText,
-  shareText,
-  timeText,
-  UNCERTAIN_WORDS,
-  weightWord,
-} from '../../text/heat.ts';
+import { cautionTexts, shareText, timeText } from '../../text/heat.ts';
+import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heatAdvice.ts';
 import { degreesText } from '../../text/heatWords.ts';
 import css from './RiskPanel.module.css';
 import { TaskNote } from './TaskNote.tsx';
@@ -50,7 +43,7 @@ export function RiskPanel(props: RiskPanelProps) {
           Risk of this take
         </h2>
         {risk.phase === 'done' ? (
-          <RiskFigures risk={risk.answer} accepted={accepted} />
+          <RiskFigures risk={risk.answer} accepted={accepted} asked={runs} />
         ) : (
           <TaskNote state={risk} what={`${runs.toLocaleString('en')} runs`} onAgain={onAgain} />
         )}
@@ -113,11 +106,18 @@ export function RiskPanel(props: RiskPanelProps) {
   );
 }
 
-function RiskFigures({ risk, accepted }: { readonly risk: Risk; readonly accepted: number }) {
+interface RiskFiguresProps {
+  readonly risk: Risk;
+  readonly accepted: number;
+  /** Runs asked for; fewer were made where each has many events. */
+  readonly asked: number;
+}
+
+function RiskFigures({ risk, accepted, asked }: RiskFiguresProps) {
   const { dropProbability, cutoffProbability, dropUncertainty, cutoffUncertainty, atSeconds, hangsOn, runs } = risk;
   const failing = dropProbability + cutoffProbability;
   const uncertainty = Math.hypot(dropUncertainty, cutoffUncertainty);
-  const most = hangsOn[0];
+  const hanging = hangsOnText(hangsOn);
   return (
     <div role="status">
       <p className={`${css.figure} tone-${riskTone(failing, accepted)}`} data-testid="risk">
@@ -128,7 +128,8 @@ function RiskFigures({ risk, accepted }: { readonly risk: Risk; readonly accepte
         drop, {shareText(cutoffProbability)} are cut off by the body.
         {atSeconds &&
           ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
-        {most && failing > 0.001 && most.difference > 0.005 && ` Hangs most on ${UNCERTAIN_WORDS[most.what]}.`}
+        {failing > 0.001 && hanging && ` ${hanging}`}
+        {runs < asked && ` Only ${runs.toLocaleString('en')} were made: each of them has very many events.`}
       </p>
     </div>
   );

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { forgetTake } from '../../app/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heatPick.ts';
 import { failingShare } from '../../core/heatrun/failures.ts';
+import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
 import { MB } from '../../core/units/convert.ts';
@@ -38,7 +39,7 @@ function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: nu
   const x = (seconds: number): number => (150 * seconds) / lastSecond;
   const y = (celsius: number): number => 48 - (44 * Math.max(0, celsius - 10)) / 90;
   const points = Array.from({ length: 41 }, (_, step) => at((result.atSeconds * step) / 40));
-  const failed = result.outcome === 'dropped' || result.outcome === 'body-cutoff';
+  const failed = hasFailed(result);
   return (
     <svg viewBox="0 0 152 50" className={css.trace} aria-hidden="true">
       <path d={`M0 ${y(lane.sim.heat.throttleAtC)}H152`} strokeDasharray="3 3" style={{ stroke: 'var(--t4)' }} />

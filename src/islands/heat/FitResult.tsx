@@ -1,0 +1,78 @@
+import { useMemo } from 'react';
+import { keepFit } from '../../app/heatActions.ts';
+import { useHeatTask } from '../../app/useHeatTask.ts';
+import type { FitInput } from '../../core/heatrun/fit.ts';
+import type { Card } from '../../core/model/kit.ts';
+import type { Kit } from '../../kit/kit.ts';
+import { explainedText, fitRefusalText, fittedText } from '../../text/heatFit.ts';
+import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useStored } from '../../ui/useStored.ts';
+import css from './LoggedTakes.module.css';
+import { TaskNote } from './TaskNote.tsx';
+import type { Run } from './useRun.ts';
+
+interface FitResultProps {
+  readonly kit: Kit;
+  readonly run: Run;
+  readonly card: Card;
+  readonly onDone: () => void;
+}
+
+const FIT_SEED = 1;
+
+/** What the logged takes say of the figures, before anything is changed by it. */
+export function FitResult({ kit, run, card, onDone }: FitResultProps) {
+  const stored = useStored();
+  const { policy } = run.setup;
+  const body = kit.bodies.find(({ id }) => id === run.setup.body.id);
+  const input = useMemo(
+    (): FitInput | null => (body ? { body, card, tests: kit.tests, policy, seed: FIT_SEED } : null),
+    [body, card, kit.tests, policy],
+  );
+  const [state, again] = useHeatTask('fit', input);
+  if (state.phase !== 'done') return <TaskNote state={state} what="the fit" onAgain={again} />;
+  if (!state.answer.ok) {
+    return (
+      <p className="tone-hot" role="alert">
+        {fitRefusalText(state.answer.error)}
+      </p>
+    );
+  }
+  const fit = state.answer.value;
+  const informed = fit.figures.some((figure) => figure.informed);
+  return (
+    <div className={css.fit} role="status">
+      <ul>
+        {fit.figures.map((figure) => (
+          <li key={figure.figure} data-informed={figure.informed || undefined}>
+            {fittedText(figure)}
+          </li>
+        ))}
+        {fit.takes.map((take) => (
+          <li key={take.testId} className={take.unexplained ? 'tone-hot' : undefined}>
+            {explainedText(take)}
+          </li>
+        ))}
+      </ul>
+      <p className={css.actions}>
+        <button
+          type="button"
+          className="ink-button"
+          disabled={!informed || !body}
+          onClick={() =>
+            void stored(async () => {
+              if (!body) return;
+              undoNotice('The fitted figures are in use.', await keepFit(body, card, fit));
+              onDone();
+            })
+          }
+        >
+          Use the fitted figures
+        </button>
+        <button type="button" className="plain-button" onClick={onDone}>
+          Leave them
+        </button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { isCalibrated } from '../../core/heatrun/known.ts';
+import { hasFailed } from '../../core/heatrun/lane.ts';
+import type { Band } from '../../core/writepath/band.ts';
+import { CALIBRATED, causeText, EVENT_WORDS, NOT_CALIBRATED, outcomeText, timeText } from '../../text/heat.ts';
+import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
+import { Buckets } from './Buckets.tsx';
+import { namedEvents } from './chartData.ts';
+import css from './HeatView.module.css';
+import type { PlotPlace } from './RunChart.tsx';
+import { Scrubber } from './Scrubber.tsx';
+import type { Run } from './useRun.ts';
+
+// The charts weigh more than the rest of the view together.
+const RunChart = lazy(() => import('./RunChart.tsx'));
+
+interface RunPictureProps {
+  readonly run: Run;
+  readonly band: Band | null;
+  readonly before: string | null;
+  readonly onBack: () => void;
+}
+
+/** How the run ends and why, its picture, and the buckets at one moment of it. */
+export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
+  const { result, cause, lane, lanes } = run;
+  const last = result.atSeconds;
+  const [wish, setWish] = useState<number | null>(null);
+  const [place, setPlace] = useState<PlotPlace | null>(null);
+  const onPlace = useCallback((next: PlotPlace) => setPlace((now) => (same(now, next) ? now : next)), []);
+  // Until somebody moves it, the scrubber stands where the run ends: there the buckets say why.
+  const seconds = Math.min(wish ?? last, last);
+  useEffect(() => setWish((now) => (now !== null && now > last ? null : now)), [last]);
+  const failed = hasFailed(result);
+  const calibrated = isCalibrated(lane.figures);
+  return (
+    <>
+      <header className={css.head} aria-live="polite">
+        <h1 className={`${css.title} ${failed ? 'tone-hot' : 'tone-cool'}`}>
+          <OutcomeGlyph outcome={failed ? 'short' : 'pass'} />
+          {outcomeText(result)}
+        </h1>
+        <p className={css.cause}>
+          {causeText(lane.sim, result, cause)}
+          {lanes > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
+          {result.cutShort && ' The run met more events than are followed and was cut short here.'}
+        </p>
+        {before && (
+          <p className={css.trial} role="status">
+            <b>Trying</b> {before}
+            <button type="button" className="plain-button" onClick={onBack}>
+              Back to the plan
+            </button>
+          </p>
+        )}
+      </header>
+      <section aria-label="The run in time" className={css.picture}>
+        <Suspense fallback={<div className={css.chartWait}>Drawing the run…</div>}>
+          <RunChart run={run} band={band} seconds={seconds} onPlace={onPlace} />
+        </Suspense>
+        <Scrubber seconds={seconds} last={last} place={place} onSeconds={setWish} />
+        <ol className={css.events} aria-label="Events of the run">
+          {namedEvents(result).map(({ event, minutes }) => (
+            <li key={event}>
+              <button type="button" className={css.event} onClick={() => setWish(minutes * 60)}>
+                <b>{timeText(minutes * 60)}</b> {EVENT_WORDS[event]}
+              </button>
+            </li>
+          ))}
+        </ol>
+        <Buckets moment={{ ...run.at(Math.min(seconds, last - A_TRICE)), seconds }} sim={lane.sim} />
+        <p className={css.calibration}>
+          <b>{calibrated ? CALIBRATED : NOT_CALIBRATED}</b>{' '}
+          {band && 'The pale band holds nine in ten of the runs that still record.'}
+        </p>
+      </section>
+    </>
+  );
+}
+
+/** The last moment of a run belongs to what came before it, not to the rest after it; seconds. */
+const A_TRICE = 1e-6;
+
+const same = (a: PlotPlace | null, b: PlotPlace): boolean => a?.left === b.left && a.width === b.width;

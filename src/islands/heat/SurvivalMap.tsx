@@ -1,0 +1,60 @@
+import { hasFailed } from '../../core/heatrun/lane.ts';
+import type { Card, Test, TestEnd } from '../../core/model/kit.ts';
+import { paceText, timeText } from '../../text/heat.ts';
+import { END_WORDS } from '../../text/heatFit.ts';
+import { degreesText } from '../../text/heatWords.ts';
+import css from './LoggedTakes.module.css';
+import type { Run } from './useRun.ts';
+
+const END_TONES: Readonly<Record<TestEnd, string>> = {
+  full: 'cool',
+  stopped: 'mute',
+  dropped: 'hot',
+  'cut-off': 'hot',
+};
+
+interface SurvivalMapProps {
+  readonly tests: readonly Test[];
+  readonly cards: readonly Card[];
+  /** The card of the run; its takes are named strongly. */
+  readonly own: string;
+  readonly run: Run;
+}
+
+/** Each logged take a bar as long as it lasted, fastest first, ending in how it ended; the run beside them. */
+export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
+  const whole = (test: Test): number => test.seconds * (test.takes ?? 1);
+  const sorted = tests.toSorted((a, b) => (b.writtenMBps ?? 0) - (a.writtenMBps ?? 0));
+  const { sim } = run.lane;
+  // Rests are no recording: a run is as long as what it wrote.
+  const recorded = (1000 * run.result.writtenGB) / Math.max(1e-9, sim.demandMBps);
+  const longest = Math.max(recorded, ...sorted.map(whole));
+  const failed = hasFailed(run.result);
+  const bar = (seconds: number) => ({ width: `${Math.max(1, (100 * seconds) / longest)}%` });
+  return (
+    <ul className={css.map}>
+      <li className={css.take} data-run>
+        <span className={css.rate}>{paceText(sim.demandMBps)}</span>
+        <span className={css.bar} data-tone={failed ? 'hot' : 'cool'} style={bar(recorded)} />
+        <span className={css.end}>
+          this run, {timeText(recorded)} at {degreesText(sim.heat.ambientC)}
+        </span>
+      </li>
+      {sorted.map((test) => (
+        <li key={test.id} className={css.take}>
+          <span className={css.rate}>{test.writtenMBps === null ? 'rate unknown' : paceText(test.writtenMBps)}</span>
+          <span className={css.bar} data-tone={END_TONES[test.end]} style={bar(whole(test))} />
+          <span className={css.end}>
+            {test.cardId === own ? (
+              <b>{cards.find(({ id }) => id === test.cardId)?.label}</b>
+            ) : (
+              (cards.find(({ id }) => id === test.cardId)?.label ?? 'a card that is gone')
+            )}{' '}
+            {END_WORDS[test.end]} at {timeText(test.seconds)}
+            {test.ambientC != null && `, ${degreesText(test.ambientC)}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

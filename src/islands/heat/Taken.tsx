@@ -1,0 +1,156 @@
+import { useMemo, useState } from 'react';
+import type { Picked } from '../../app/heatPick.ts';
+import { useHeatTask } from '../../app/useHeatTask.ts';
+import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
+import { needMBps } from '../../core/heatrun/cardFigures.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { HeatPick } from '../../core/model/kit.ts';
+import { ASSUMED } from '../../core/standards/assumptions.ts';
+import type { Kit } from '../../kit/kit.ts';
+import { setupRefusalText } from '../../text/heat.ts';
+import { adviceText } from '../../text/heatAdvice.ts';
+import { afterAdvice } from './afterAdvice.ts';
+import { DayRuns } from './DayRuns.tsx';
+import { Figures } from './Figures.tsx';
+import css from './HeatView.module.css';
+import { KeepBar } from './KeepBar.tsx';
+import { LoggedTakes } from './LoggedTakes.tsx';
+import { RiskPanel } from './RiskPanel.tsx';
+import { RunPicture } from './RunPicture.tsx';
+import { SideBySide } from './SideBySide.tsx';
+import { TakeForm } from './TakeForm.tsx';
+import { type Run, useRun } from './useRun.ts';
+
+/** The same draws for every run of one take, so that a change shows as itself. */
+const SEED = 1;
+const ADVICE_RUNS = 400;
+const FIRST_RUNS = 10_000;
+/** Events of all risk runs together that a person waits for: about half a minute. */
+const MOST_EVENTS = 8_000_000;
+
+/** As many runs as asked for, or fewer where each of them has many events. */
+const affordable = (asked: number, run: Run, share: number): number =>
+  Math.max(50, Math.min(asked, Math.floor((MOST_EVENTS * share) / run.result.timeline.length)));
+
+interface TakenProps {
+  readonly kit: Kit;
+  readonly policy: Policy;
+  readonly pick: HeatPick;
+  readonly picked: Picked;
+  readonly trace: readonly number[] | null;
+  /** Moves tried since the plan; null where none is. */
+  readonly before: string | null;
+  readonly onTrace: (trace: readonly number[] | null) => void;
+  readonly onPick: (change: Partial<HeatPick>) => void;
+  readonly onBody: (id: string) => void;
+  readonly onMove: (change: Partial<HeatPick>, text: string) => void;
+  readonly onBack: () => void;
+}
+
+/** One take: what was asked, its run, its risk, and what it is compared with. */
+export function Taken({
+  kit,
+  policy,
+  pick,
+  picked,
+  trace,
+  before,
+  onTrace,
+  onPick,
+  onBody,
+  onMove,
+  onBack,
+}: TakenProps) {
+  const run = useRun(picked, pick, { kit, policy, trace });
+  const ran = run.ok ? run.value : null;
+  const lane = run.ok ? run.value.lane : run.error.code === 'figure' ? run.error.lane : null;
+  const [ownAccepted, setAccepted] = useState<number | null>(null);
+  const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
+  const accepted = ownAccepted ?? usual.value;
+  const [runs, setRuns] = useState(FIRST_RUNS);
+  const riskRequest = useMemo(
+    () => ran && { sim: ran.lane.sim, input: { runs: affordable(runs, ran, 1), seed: SEED, spread: ran.lane.spreads } },
+    [ran, runs],
+  );
+  const [risk, riskAgain] = useHeatTask('risk', riskRequest);
+  const adviceRequest = useMemo(
+    (): AdviceInput | null =>
+      ran && { setup: ran.setup, cards: kit.cards, accepted, runs: affordable(ADVICE_RUNS, ran, 0.02), seed: SEED },
+    [ran, kit.cards, accepted],
+  );
+  const [advised, adviceAgain] = useHeatTask('advise', adviceRequest);
+  const move = (advice: Advice): void => {
+    if (!ran) return;
+    const text = adviceText(advice, { body: ran.setup.body, cards: kit.cards, plan: pick.plan });
+    onMove(afterAdvice(advice, pick), text);
+  };
+  return (
+    <div className={css.heat}>
+      <div className={css.left}>
+        <TakeForm
+          kit={kit}
+          pick={pick}
+          picked={picked}
+          demandMBps={ran ? needMBps(ran.lane.cell) : null}
+          trace={trace}
+          onPick={onPick}
+          onBody={onBody}
+          onTrace={onTrace}
+        />
+        {lane && <Figures body={picked.body} lane={lane} />}
+      </div>
+      <div className={css.run}>
+        {ran ? (
+          <RunPicture
+            key={`${pick.bodyId} ${pick.modeId} ${pick.cardIds.join(' ')}`}
+            run={ran}
+            band={risk.phase === 'done' ? risk.answer.band : null}
+            before={before}
+            onBack={onBack}
+          />
+        ) : (
+          <header>
+            <h1 className={`${css.title} tone-mute`}>This take cannot be run</h1>
+            <p className={css.cause} role="alert">
+              {run.ok ? '' : setupRefusalText(run.error)}
+            </p>
+          </header>
+        )}
+        {ran && (
+          <>
+            <KeepBar kit={kit} pick={pick} run={ran} />
+            <SideBySide
+              kit={kit}
+              policy={policy}
+              now={ran}
+              onOpen={({ id: _, name: __, ...kept }) => onPick({ ...kept })}
+            />
+            <DayRuns run={ran} />
+            <LoggedTakes kit={kit} run={ran} pick={pick} />
+          </>
+        )}
+      </div>
+      <div className={css.right}>
+        {ran ? (
+          <RiskPanel
+            run={ran}
+            owned={kit.cards}
+            risk={risk}
+            advised={advised}
+            accepted={accepted}
+            runs={runs}
+            onAccepted={setAccepted}
+            onRuns={setRuns}
+            onAgain={() => {
+              riskAgain();
+              adviceAgain();
+            }}
+            onMove={move}
+          />
+        ) : (
+          <p className="soft">Choose a card and a mode that can meet, and the risk is worked out here.</p>
+        )}
+      </div>
+    </div>
+  );
+}
