@@ -66,6 +66,27 @@ export function ChoiceLine({ label, value, choices, onChange }: ChoiceLineProps)
   );
 }
 
+interface CheckLineProps {
+  readonly id: string;
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+export function CheckLine({ id, label, checked, onChange }: CheckLineProps) {
+  return (
+    <Line label={label} htmlFor={id}>
+      <input
+        id={id}
+        type="checkbox"
+        className={css.check}
+        checked={checked}
+        onChange={(event) => onChange(event.currentTarget.checked)}
+      />
+    </Line>
+  );
+}
+
 interface NumberLineProps {
   readonly label: string;
   readonly value: number | null;

@@ -32,7 +32,7 @@ beforeEach(async () => {
   await app.visit('/');
   await app.clickText('button', 'Kit');
   await app.clickText('button', 'Load the demo kit');
-  await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Claimed');
+  await app.seesText('body', 'The demo kit is loaded.');
 });
 afterEach(async () => {
   expect(await app.complaints()).toEqual([]);
@@ -212,6 +212,19 @@ describe('assumptions', () => {
     await app.clickText('button', 'Use it');
     await app.seesText('main', 'from the maker’s two limits');
     await app.seesText('main', 'Manual: 40 min at 25 °C');
+  });
+
+  it('of a body may be entered under Bodies too', async () => {
+    await app.visit('/bodies');
+    await app.clickText('button', 'Add a recording limit');
+    await app.fill('Records for', '20');
+    await app.clickText('button', 'Save');
+    await app.seesText('form', 'One field needs another look');
+    await app.fill('In air of', '35');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Wherry saved.');
+    await app.visit('/heat?body=wherry&mode=8k-3&card=a-02');
+    await app.seesText('main', 'from the maker’s limit');
   });
 
   it('are fitted to takes that were logged', async () => {

@@ -1,8 +1,8 @@
+import type { ArrangeInput } from '../match/arrange.ts';
 import { board } from '../match/board.ts';
 import type { Cell } from '../match/evaluate.ts';
-import type { Policy } from '../match/policy.ts';
 import { usable } from '../minutes/minutes.ts';
-import type { Arrangement, Body, BodyFigure, Card, CardFigure, Mode, PlannedTake, Test } from '../model/kit.ts';
+import type { Body, BodyFigure, Card, CardFigure, PlannedTake, Test } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
 import { AMBIENT_SPREAD } from '../standards/assumptions.ts';
 import { toGB, toMBps } from '../units/convert.ts';
@@ -14,15 +14,8 @@ import { bodyFigures } from './bodyFigures.ts';
 import { cardFigures, needMBps } from './cardFigures.ts';
 import { type Known, spreadOf } from './known.ts';
 
-/** What a run is asked for. */
-export interface HeatSetup {
-  readonly body: Body;
-  readonly mode: Mode;
-  readonly arrangement: Arrangement;
-  /** Cards in the slots, first slot first; single uses the first alone. */
-  readonly cards: readonly Card[];
-  readonly tests: readonly Test[];
-  readonly policy: Policy;
+/** What a run is asked for: cards over the slots of a body, as an arrangement asks it, and the conditions. */
+export interface HeatSetup extends ArrangeInput {
   readonly plan: PlannedTake;
   /** Where a start is already warm; null: everything begins at the air's temperature. */
   readonly startBodyC: number | null;

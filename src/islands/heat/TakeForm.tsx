@@ -1,6 +1,5 @@
 import { cardCount, type Picked } from '../../app/heatPick.ts';
-import type { HeatPick, PlannedTake } from '../../core/model/kit.ts';
-import { ASSUMED } from '../../core/standards/assumptions.ts';
+import type { HeatPick } from '../../core/model/kit.ts';
 import { fromGB } from '../../core/units/convert.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { modeTitle } from '../../text/cell.ts';
@@ -8,7 +7,8 @@ import { paceText } from '../../text/heat.ts';
 import { degreesText } from '../../text/heatWords.ts';
 import { capacityText, plain } from '../../text/quantity.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
-import { ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
+import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
+import { PlanFields } from '../../ui/PlanFields.tsx';
 import css from './HeatView.module.css';
 import { TraceField } from './TraceField.tsx';
 
@@ -25,11 +25,13 @@ interface TakeFormProps {
   readonly onTrace: (trace: readonly number[] | null) => void;
 }
 
+/** How much above the air a warm start begins, until it is entered [A]. */
+const WARMER_C = 10;
+
 /** What is recorded, on what, for how long and in which air. */
 export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onBody, onTrace }: TakeFormProps) {
   const { body, mode, cards } = picked;
   const { plan } = pick;
-  const planned = (change: Partial<PlannedTake>): void => onPick({ plan: { ...plan, ...change } });
   const forms = new Set(body.slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
   const cardChoices = kit.cards
     .filter(({ id, retired }) => !retired || pick.cardIds.includes(id))
@@ -99,74 +101,16 @@ export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onBody,
         trace={trace}
         onTrace={onTrace}
       />
-      <NumberLine
-        label="Take"
-        value={plan.minutes}
-        unit="min"
-        min={0.1}
-        max={2880}
-        onChange={(minutes) => planned({ minutes: minutes ?? plan.minutes })}
+      <PlanFields plan={plan} onChange={(change) => onPick({ plan: { ...plan, ...change } })} />
+      <CheckLine
+        id="starts-warm"
+        label="Starts warm"
+        checked={warm}
+        onChange={(starts) => {
+          const start = starts ? plan.ambientC + plan.sunC + WARMER_C : null;
+          onPick({ startBodyC: start, startCardC: start });
+        }}
       />
-      <NumberLine
-        label="Takes"
-        value={plan.takes}
-        unit="×"
-        min={1}
-        max={1000}
-        whole
-        onChange={(takes) => planned({ takes: takes ?? 1 })}
-      />
-      {plan.takes > 1 && (
-        <NumberLine
-          label="Rests between"
-          value={plan.restMinutes}
-          unit="min"
-          min={0}
-          max={2880}
-          onChange={(restMinutes) => planned({ restMinutes: restMinutes ?? 0 })}
-        />
-      )}
-      <NumberLine
-        label="Air"
-        value={plan.ambientC}
-        unit="°C"
-        min={-60}
-        max={60}
-        onChange={(ambientC) => planned({ ambientC: ambientC ?? plan.ambientC })}
-      />
-      <Line label="Sun on the body" htmlFor="in-sun">
-        <input
-          id="in-sun"
-          type="checkbox"
-          className={css.check}
-          checked={plan.sunC > 0}
-          onChange={(event) => planned({ sunC: event.currentTarget.checked ? ASSUMED.sunC.value : 0 })}
-        />
-      </Line>
-      {plan.sunC > 0 && (
-        <NumberLine
-          label="Sun adds"
-          value={plan.sunC}
-          unit="°C"
-          min={0}
-          max={60}
-          note={plan.sunC === ASSUMED.sunC.value ? 'assumed' : 'entered by you'}
-          reset={plan.sunC === ASSUMED.sunC.value ? undefined : () => planned({ sunC: ASSUMED.sunC.value })}
-          onChange={(sunC) => planned({ sunC: sunC ?? 0 })}
-        />
-      )}
-      <Line label="Starts warm" htmlFor="starts-warm">
-        <input
-          id="starts-warm"
-          type="checkbox"
-          className={css.check}
-          checked={warm}
-          onChange={(event) => {
-            const start = event.currentTarget.checked ? plan.ambientC + plan.sunC + 10 : null;
-            onPick({ startBodyC: start, startCardC: start });
-          }}
-        />
-      </Line>
       {warm && (
         <>
           <NumberLine

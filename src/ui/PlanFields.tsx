@@ -1,0 +1,72 @@
+import { useId } from 'react';
+import type { PlannedTake } from '../core/model/kit.ts';
+import { ASSUMED } from '../core/standards/assumptions.ts';
+import { CheckLine, NumberLine } from './LineField.tsx';
+
+interface PlanFieldsProps {
+  readonly plan: PlannedTake;
+  readonly onChange: (change: Partial<PlannedTake>) => void;
+}
+
+/** How long is recorded, with which rests, and in which air. */
+export function PlanFields({ plan, onChange }: PlanFieldsProps) {
+  const sunId = useId();
+  const assumedSun = plan.sunC === ASSUMED.sunC.value;
+  return (
+    <>
+      <NumberLine
+        label="Take"
+        value={plan.minutes}
+        unit="min"
+        min={0.1}
+        max={2880}
+        onChange={(minutes) => onChange({ minutes: minutes ?? plan.minutes })}
+      />
+      <NumberLine
+        label="Takes"
+        value={plan.takes}
+        unit="×"
+        min={1}
+        max={1000}
+        whole
+        onChange={(takes) => onChange({ takes: takes ?? 1 })}
+      />
+      {plan.takes > 1 && (
+        <NumberLine
+          label="Rests between"
+          value={plan.restMinutes}
+          unit="min"
+          min={0}
+          max={2880}
+          onChange={(restMinutes) => onChange({ restMinutes: restMinutes ?? 0 })}
+        />
+      )}
+      <NumberLine
+        label="Air"
+        value={plan.ambientC}
+        unit="°C"
+        min={-60}
+        max={60}
+        onChange={(ambientC) => onChange({ ambientC: ambientC ?? plan.ambientC })}
+      />
+      <CheckLine
+        id={sunId}
+        label="Sun on the body"
+        checked={plan.sunC > 0}
+        onChange={(sun) => onChange({ sunC: sun ? ASSUMED.sunC.value : 0 })}
+      />
+      {plan.sunC > 0 && (
+        <NumberLine
+          label="Sun adds"
+          value={plan.sunC}
+          unit="°C"
+          min={0}
+          max={60}
+          note={assumedSun ? 'assumed' : 'entered by you'}
+          reset={assumedSun ? undefined : () => onChange({ sunC: ASSUMED.sunC.value })}
+          onChange={(sunC) => onChange({ sunC: sunC ?? 0 })}
+        />
+      )}
+    </>
+  );
+}
