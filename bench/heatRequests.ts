@@ -1,5 +1,4 @@
 import { DEFAULT_PLAN } from '../src/core/heatrun/plan.ts';
-import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
 import { aRun } from '../tests/support/aRun.ts';
 import { largeKit } from '../tests/support/largeKit.ts';
 
@@ -13,4 +12,4 @@ export const riskRequest = (runs: number) => ({
   input: { runs, seed: 1, spread: 0.2 },
 });
 
-export const marksRequest = () => ({ kit: largeKit(50, 30), policy: DEFAULT_POLICY, plan: DEFAULT_PLAN });
+export const marksRequest = () => ({ kit: largeKit(50, 30), plan: DEFAULT_PLAN });

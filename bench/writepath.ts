@@ -2,7 +2,6 @@
 // of a board, in one run. Bundled first, as the app is.
 import { marksSteps } from '../src/core/heatrun/marks.ts';
 import { DEFAULT_PLAN } from '../src/core/heatrun/plan.ts';
-import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
 import { riskRuns } from '../src/core/writepath/risk.ts';
 import { simulate } from '../src/core/writepath/simulate.ts';
 import { aRun } from '../tests/support/aRun.ts';
@@ -48,7 +47,7 @@ for (const runs of [1000, 10_000, 100_000]) {
 }
 const kit = largeKit(50, 30);
 const marks = (): void => {
-  const steps = marksSteps({ kit, policy: DEFAULT_POLICY, plan: DEFAULT_PLAN });
+  const steps = marksSteps({ kit, plan: DEFAULT_PLAN });
   while (!steps.next().done);
 };
 marks();

@@ -1,9 +1,9 @@
-import type { HeatSetup } from '../core/heatrun/lane.ts';
+import { type HeatSetup, recordsAtOnce } from '../core/heatrun/lane.ts';
 import { holdsByRate } from '../core/heatrun/mark.ts';
 import { board } from '../core/match/board.ts';
 import { withRatio } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
-import type { Body, Card, HeatPick, Mode } from '../core/model/kit.ts';
+import type { Body, Card, HeatPick, Mode, Test } from '../core/model/kit.ts';
 import type { Kit } from '../kit/kit.ts';
 import type { Asked } from './heatQuery.ts';
 import { plannedTake } from './plannedTake.ts';
@@ -17,25 +17,29 @@ export interface Picked {
 }
 
 /** The body, mode and cards of a pick; null when its body or mode is gone. */
-export function pickedIn(kit: Kit, pick: HeatPick): Picked | null {
-  const body = kit.bodies.find(({ id }) => id === pick.bodyId);
+export function pickedIn({ bodies, cards: owned }: Pick<Kit, 'bodies' | 'cards'>, pick: HeatPick): Picked | null {
+  const body = bodies.find(({ id }) => id === pick.bodyId);
   const mode = body?.modes.find(({ id }) => id === pick.modeId);
   if (!body || !mode) return null;
-  const cards = pick.cardIds.flatMap((id) => kit.cards.find((card) => card.id === id) ?? []);
+  const cards = pick.cardIds.flatMap((id) => owned.find((card) => card.id === id) ?? []);
   return { body, mode: pick.ratio === null ? mode : withRatio(mode, pick.ratio), cards };
 }
 
+/** What a run needs beside its pick. */
+export interface Given {
+  readonly tests: readonly Test[];
+  readonly policy: Policy;
+  /** A clip's own rate in place of the mode's. */
+  readonly trace: readonly number[] | null;
+}
+
 /** The setup of a pick, ready to be run. */
-export const setupOf = (
-  { body, mode, cards }: Picked,
-  pick: HeatPick,
-  { kit, policy, trace }: { readonly kit: Kit; readonly policy: Policy; readonly trace: readonly number[] | null },
-): HeatSetup => ({
+export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, policy, trace }: Given): HeatSetup => ({
   body,
   mode,
   cards,
   arrangement: pick.arrangement,
-  tests: kit.tests,
+  tests,
   policy,
   plan: pick.plan,
   startBodyC: pick.startBodyC,
@@ -79,7 +83,23 @@ export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | 
     return body && mode ? fresh(kit, body.id, mode.id, []) : null;
   }
   const asked = wanted.rest && best.bodyId === wanted.body && best.modeId === wanted.mode ? wanted.rest : {};
-  return { ...fresh(kit, best.bodyId, best.modeId, [best.cardId]), ...asked };
+  const pick = fresh(kit, best.bodyId, best.modeId, [best.cardId]);
+  return { ...pick, ...asOfBody(kit, pick), ...asked };
+}
+
+/** A body that writes to its slots at once is run so, where the kit holds a card for each of them. */
+function asOfBody(kit: Kit, { bodyId, cardIds }: HeatPick): Partial<HeatPick> {
+  const body = kit.bodies.find(({ id }) => id === bodyId);
+  const first = kit.cards.find(({ id }) => id === cardIds[0]);
+  if (!body || !first || !recordsAtOnce(body.arrangement)) return {};
+  // Cards of the same print first: a pair is as good as its weaker half.
+  const isTwin = ({ marks }: Card): number => Number(marks.join() === first.marks.join());
+  const spare = kit.cards
+    .filter((card) => card.form === first.form && !card.retired && !cardIds.includes(card.id))
+    .sort((a, b) => isTwin(b) - isTwin(a));
+  const count = cardCount(body.arrangement, body);
+  const all = [...cardIds, ...spare.map(({ id }) => id)].slice(0, count);
+  return all.length === count ? { arrangement: body.arrangement, cardIds: all } : {};
 }
 
 const fresh = (kit: Kit, bodyId: string, modeId: string, cardIds: readonly string[]): HeatPick => ({

@@ -2,15 +2,11 @@ import { useEffect, useMemo, useState } from 'react';
 import { type BoardMarks, createMarkReader, type MarkReader } from '../core/heatrun/level.ts';
 import type { MarksInput } from '../core/heatrun/marks.ts';
 import type { BoardKit } from '../core/match/board.ts';
-import type { Policy } from '../core/match/policy.ts';
 import type { PlannedTake } from '../core/model/kit.ts';
 
 /** The heat marks of a board, once the worker has them; until then, and where it failed, there are none. */
-export function useHeatMarks({ bodies, cards, tests }: BoardKit, policy: Policy, plan: PlannedTake): MarkReader {
-  const input = useMemo(
-    (): MarksInput => ({ kit: { bodies, cards, tests }, policy, plan }),
-    [bodies, cards, tests, policy, plan],
-  );
+export function useHeatMarks({ bodies, cards, tests }: BoardKit, plan: PlannedTake): MarkReader {
+  const input = useMemo((): MarksInput => ({ kit: { bodies, cards, tests }, plan }), [bodies, cards, tests, plan]);
   const [known, setKnown] = useState<{ readonly of: MarksInput; readonly marks: BoardMarks } | null>(null);
   useEffect(() => {
     if (input.kit.cards.length === 0 || input.kit.bodies.length === 0) return;

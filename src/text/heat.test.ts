@@ -124,8 +124,9 @@ describe('shares and times', () => {
 
 describe('reasons, moves, sources and refusals', () => {
   it.each([
-    [{ code: 'rate', share: 0.74, weight: 0.2 }, 'Rate is 74 % of the pace the flash keeps up', 'most'],
-    [{ code: 'rate', share: 1.5, weight: 0.1 }, 'Rate is 1.5 times the pace the flash keeps up', 'much'],
+    [{ code: 'rate', share: 0.74, MBps: 886, weight: 0.2 }, 'Rate is 74 % of the pace the flash keeps up', 'most'],
+    [{ code: 'rate', share: null, MBps: 64, weight: 0.2 }, 'Writes 64 MB/s', 'most'],
+    [{ code: 'rate', share: 1.5, MBps: 886, weight: 0.1 }, 'Rate is 1.5 times the pace the flash keeps up', 'much'],
     [{ code: 'minutes', minutes: 36, rests: false, weight: 0.02 }, '36 min without a rest', 'some'],
     [{ code: 'minutes', minutes: 12, rests: true, weight: 0.02 }, '12 min a take', 'some'],
     [{ code: 'ambient', ambientC: 35, weight: 0.2 }, 'Air at 35 °C', 'most'],

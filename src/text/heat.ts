@@ -5,7 +5,7 @@ import type { Seconds } from '../core/units/brand.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../core/writepath/simulation.ts';
 import { findingText } from './finding.ts';
 import { FIGURE_WORDS } from './heatFigures.ts';
-import { degreesText, plannedText } from './heatWords.ts';
+import { degreesText, paceText, plannedText } from './heatWords.ts';
 import { clockText, joined, minutesText, plain } from './quantity.ts';
 import { CAUSE_WORDS, simRefusalText } from './simulation.ts';
 
@@ -23,8 +23,6 @@ export function axisText(minutes: number, step: number): string {
   const rest = whole % 60;
   return `${Math.floor(whole / 60)}h${rest === 0 ? '' : String(rest).padStart(2, '0')}`;
 }
-
-export const paceText = (MBps: number): string => `${plain(MBps, MBps < 100 ? 1 : 0)}${NBSP}MB/s`;
 
 /** A share of runs: whole per cent, finer below ten, never `0 %` or `100 %` unless it is so. */
 export function shareText(share: number): string {

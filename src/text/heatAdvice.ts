@@ -5,7 +5,7 @@ import { assertNever } from '../core/result.ts';
 import type { Uncertain } from '../core/writepath/draws.ts';
 import type { Risk } from '../core/writepath/risk.ts';
 import { modeTitle } from './cell.ts';
-import { degreesText, planText } from './heatWords.ts';
+import { degreesText, paceText, planText } from './heatWords.ts';
 import { minutesText, plain } from './quantity.ts';
 
 const NBSP = '\u00a0';
@@ -13,6 +13,7 @@ const NBSP = '\u00a0';
 export function reasonText(reason: RankedReason): string {
   switch (reason.code) {
     case 'rate':
+      if (reason.share === null) return `Writes ${paceText(reason.MBps)}`;
       return reason.share > 1
         ? `Rate is ${plain(reason.share, 2)} times the pace the flash keeps up`
         : `Rate is ${plain(reason.share * 100, 0)} % of the pace the flash keeps up`;
@@ -21,7 +22,7 @@ export function reasonText(reason: RankedReason): string {
     case 'form':
       return 'A small card sheds its heat slowly';
     case 'body':
-      return 'How badly the body sheds its own heat';
+      return 'The body’s own heat, and how slowly it sheds it';
     case 'ambient':
       return `Air at ${degreesText(reason.ambientC)}`;
     case 'sun':

@@ -19,6 +19,8 @@ const NBSP = '\u00a0';
 
 export const degreesText = (celsius: number): string => `${plain(celsius, 0)}${NBSP}°C`;
 
+export const paceText = (MBps: number): string => `${plain(MBps, MBps < 100 ? 1 : 0)}${NBSP}MB/s`;
+
 /** A plan as it is spoken of: `12 min`, `3 takes of 12 min, 6 min rests`. */
 export function planText({
   minutes,

@@ -4,7 +4,6 @@ import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { afterEach, describe, expect, it } from 'vitest';
 import { aRun } from '../../tests/support/aRun.ts';
 import { DEFAULT_PLAN } from '../core/heatrun/plan.ts';
-import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard } from '../core/testing.ts';
 import { riskRuns } from '../core/writepath/risk.ts';
 import { createHeatClient, type HeatClient, type Started } from './heat.client.ts';
@@ -86,7 +85,7 @@ describe('the heat worker', () => {
     const client = clientOf(start);
     const risk = client.ask('risk', asking(3000));
     const kit = { bodies: [aBody()], cards: [aCard()], tests: [] };
-    const marks = client.ask('marks', { kit, policy: DEFAULT_POLICY, plan: DEFAULT_PLAN });
+    const marks = client.ask('marks', { kit, plan: DEFAULT_PLAN });
     expect(await marks.result).toMatchObject({ ok: true, value: { cardIds: ['c'] } });
     expect(await risk.result).toMatchObject({ ok: true });
   });
@@ -113,6 +112,14 @@ describe('the heat worker', () => {
     const { start } = starter();
     const result = await clientOf(start).ask('risk', { sim: null as never, input: asking(10).input }).result;
     expect(result).toMatchObject({ ok: false, error: { code: 'failed' } });
+  });
+
+  it('that cannot be started is told of', async () => {
+    const none = (): Started => {
+      throw new Error('no workers here');
+    };
+    const result = await clientOf(none).ask('risk', asking(10)).result;
+    expect(result).toEqual({ ok: false, error: { code: 'failed', message: 'no workers here' } });
   });
 
   it('refuses a million runs by name', async () => {

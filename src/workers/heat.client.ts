@@ -99,13 +99,16 @@ export function createHeatClient(start: () => Started, silence = SILENCE): HeatC
           entry.lastSign = Date.now();
           if (pending.has(id)) onProgress?.(share);
         });
-        running()
-          .run(id, task, request, told)
-          .then(
-            (answer) => end(answer === null ? err({ code: 'cancelled' }) : ok(answer)),
-            (thrown: unknown) =>
-              end(err({ code: 'failed', message: thrown instanceof Error ? thrown.message : String(thrown) })),
-          );
+        const failed = (thrown: unknown): void =>
+          end(err({ code: 'failed', message: thrown instanceof Error ? thrown.message : String(thrown) }));
+        try {
+          running()
+            .run(id, task, request, told)
+            .then((answer) => end(answer === null ? err({ code: 'cancelled' }) : ok(answer)), failed);
+        } catch (thrown) {
+          // A browser that starts no worker says so here.
+          failed(thrown);
+        }
       });
       return { result, cancel: () => stop(id, 'cancelled') };
     },

@@ -31,24 +31,30 @@ const pause = (): Promise<void> => new Promise((go) => setTimeout(go, 0));
 
 /** The worker's side: works in stretches, so that a wish to stop is heard between them. */
 export function createHeatApi(): HeatApi {
-  const cancelled = new Set<number>();
+  /** Requests under way, and whether each may go on. */
+  const goesOn = new Map<number, boolean>();
   return {
     async run(id, task, request, onProgress) {
       // The table pairs every task with its own request; the compiler cannot follow that through the index.
       const begin = STEPS[task] as (asked: typeof request) => Steps<HeatTasks[typeof task]['answer']>;
       const steps = begin(request);
-      let since = performance.now();
-      for (let next = steps.next(); ; next = steps.next()) {
-        if (next.done) return next.value;
-        if (performance.now() - since < STRETCH) continue;
-        onProgress(next.value);
-        await pause();
-        if (cancelled.delete(id)) return null;
-        since = performance.now();
+      goesOn.set(id, true);
+      try {
+        let since = performance.now();
+        for (let next = steps.next(); ; next = steps.next()) {
+          if (next.done) return next.value;
+          if (performance.now() - since < STRETCH) continue;
+          onProgress(next.value);
+          await pause();
+          if (!goesOn.get(id)) return null;
+          since = performance.now();
+        }
+      } finally {
+        goesOn.delete(id);
       }
     },
     cancel(id) {
-      cancelled.add(id);
+      if (goesOn.has(id)) goesOn.set(id, false);
     },
   };
 }

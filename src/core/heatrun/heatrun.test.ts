@@ -10,7 +10,7 @@ import { cardFigures } from './cardFigures.ts';
 import { isCalibrated, known, spreadOf } from './known.ts';
 import { deciding, type HeatSetup, hasFailed, lanesOf } from './lane.ts';
 import { createMarkReader, rowKey } from './level.ts';
-import { heatMark } from './mark.ts';
+import { heatMark, holdsByRate } from './mark.ts';
 import { marksSteps } from './marks.ts';
 import { DEFAULT_PLAN } from './plan.ts';
 import { heatReasons } from './reasons.ts';
@@ -252,9 +252,31 @@ describe('heat marks', () => {
     expect(markIn(hot, aCard())).toBeNull();
   });
 
+  it('are hotter in a body that writes to two cards at once', () => {
+    const level = (arrangement: Body['arrangement']) => {
+      const body = { ...cine, arrangement };
+      const cell = board({ bodies: [body], cards: [big], tests: [] }, DEFAULT_POLICY).columns[0]?.[0];
+      return cell && heatMark(body, cell, big, [], { ...DEFAULT_PLAN, minutes: 40 })?.result.peakBodyC;
+    };
+    expect(level('mirrored')).toBeGreaterThan(level('relay') ?? 99);
+  });
+
+  it('do not ask for a policy: headroom moves no cell in or out of those that hold', () => {
+    const cards = [big, aCard(), aCard({ id: 'v30', marks: ['V30'] }), { ...big, id: 'vpg', marks: ['VPG400'] }];
+    const bodies = [cine, aBody({ id: 'sd', modes: [aMode({ rate: { kind: 'stated', Mbps: 700, is: 'maximum' } })] })];
+    const holding = [0, 0.15, 1].map((headroom) =>
+      board({ bodies, cards, tests: [] }, { take: 'once', headroom: (headroom * 1000) as never }).columns.map((cells) =>
+        cells.map(holdsByRate),
+      ),
+    );
+    expect(holding[0]).toEqual(holding[1]);
+    expect(holding[2]).toEqual(holding[1]);
+    expect(holding[0]?.flat()).toContain(true);
+  });
+
   it('of a whole board are those of its cells', () => {
     const kit = { bodies: [cine], cards: [big, aCard()], tests: [] };
-    const marks = drain(marksSteps({ kit, policy: DEFAULT_POLICY, plan: hot }));
+    const marks = drain(marksSteps({ kit, plan: hot }));
     const read = createMarkReader(marks);
     expect(read('big', rowKey('b', 'fast'))).toBe(markIn(hot)?.level);
     expect(read('c', rowKey('b', 'fast'))).toBeNull();

@@ -142,9 +142,16 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
   };
 }
 
-/** The path of one cell of the board, for its heat mark. */
-export const cellLane = (body: Body, cell: Cell, card: Card, tests: readonly Test[], plan: PlannedTake): Lane =>
-  laneOf({ body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null }, [partOf(card, cell, tests)], []);
+/** True where cards record at once, and heat each other. */
+export const recordsAtOnce = (arrangement: ArrangeInput['arrangement']): boolean =>
+  arrangement === 'mirrored' || arrangement === 'split';
+
+/** The path of one cell of the board, for its heat mark; a body that writes to all its slots holds equal cards. */
+export function cellLane(body: Body, cell: Cell, card: Card, tests: readonly Test[], plan: PlannedTake): Lane {
+  const part = partOf(card, cell, tests);
+  const beside = recordsAtOnce(body.arrangement) ? body.slots.slice(1).map(() => part) : [];
+  return laneOf({ body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null }, [part], beside);
+}
 
 function cellFor({ body, mode, arrangement, tests, policy }: HeatSetup, card: Card, at: number): Cell | null {
   const slot = body.slots[at] ?? body.slots[0];
@@ -175,16 +182,15 @@ export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal>
   }
   const [first, ...rest] = parts;
   if (!first) return err({ code: 'no-card' });
-  const lanes =
-    arrangement === 'single' || arrangement === 'relay'
-      ? [laneOf(setup, [first, ...rest], [])]
-      : parts.map((part) =>
-          laneOf(
-            setup,
-            [part],
-            parts.filter((other) => other !== part),
-          ),
-        );
+  const lanes = recordsAtOnce(arrangement)
+    ? parts.map((part) =>
+        laneOf(
+          setup,
+          [part],
+          parts.filter((other) => other !== part),
+        ),
+      )
+    : [laneOf(setup, [first, ...rest], [])];
   for (const lane of lanes) {
     const refusal = checkSimulation(lane.sim);
     if (refusal) return err({ code: 'figure', refusal, lane });

@@ -1,18 +1,20 @@
 import { type BoardKit, board } from '../match/board.ts';
-import type { Policy } from '../match/policy.ts';
+import { DEFAULT_POLICY } from '../match/policy.ts';
 import type { PlannedTake } from '../model/kit.ts';
 import { type BoardMarks, HEAT_LEVELS, rowKey } from './level.ts';
 import { heatMark } from './mark.ts';
 
 export interface MarksInput {
   readonly kit: BoardKit;
-  readonly policy: Policy;
   readonly plan: PlannedTake;
 }
 
-/** Heat marks of every cell that holds by rate, a column at a time; yields the share done. */
-export function* marksSteps({ kit, policy, plan }: MarksInput): Generator<number, BoardMarks, void> {
-  const { rows, cards, columns } = board(kit, policy);
+/**
+ * Heat marks of every cell that holds by rate, a column at a time; yields the share done. No policy enters: the kind of
+ * take only colours a verdict, and headroom only parts guaranteed from tight, which both hold.
+ */
+export function* marksSteps({ kit, plan }: MarksInput): Generator<number, BoardMarks, void> {
+  const { rows, cards, columns } = board(kit, DEFAULT_POLICY);
   const marks: Uint8Array[] = [];
   for (const [at, card] of cards.entries()) {
     yield at / cards.length;

@@ -6,7 +6,8 @@ import type { HeatSetup, Lane } from './lane.ts';
 
 /** What raises the heat of a take [handbook §7]. The value is what its sentence names. */
 export type HeatReason =
-  | { readonly code: 'rate'; readonly share: number }
+  /** Share of the pace the flash keeps up; null where that pace is not known. */
+  | { readonly code: 'rate'; readonly share: number | null; readonly MBps: number }
   | { readonly code: 'minutes'; readonly minutes: number; readonly rests: boolean }
   | { readonly code: 'form' }
   | { readonly code: 'body' }
@@ -55,12 +56,13 @@ const withHeat = (sim: Simulation, heat: Partial<Simulation['heat']>): Simulatio
 });
 
 /** Each thing eased alone: half the rate, half the minutes, the form and body that shed heat best, mild air, shade. */
-function eased(sim: Simulation, { plan, startBodyC }: Conditions): readonly Eased[] {
+function eased({ sim, figures }: Lane, { plan, startBodyC }: Conditions): readonly Eased[] {
   const { heat, card } = sim;
   const best = CARD_HEAT['cfexpress-b'];
+  const isKnown = figures.sustainedMBps?.source.code !== 'keeps-up';
   const list: Eased[] = [
     [
-      { code: 'rate', share: sim.demandMBps / card.sustainedMBps },
+      { code: 'rate', share: isKnown ? sim.demandMBps / card.sustainedMBps : null, MBps: sim.demandMBps },
       { ...sim, demandMBps: sim.demandMBps / 2, demandTraceMBps: sim.demandTraceMBps?.map((one) => one / 2) ?? null },
     ],
     [
@@ -90,7 +92,7 @@ const WORTH_A_LINE = 0.01;
 export function heatReasons(lane: Lane, setup: Conditions): readonly RankedReason[] {
   const { sim } = lane;
   const now = severity(sim);
-  const ranked = eased(sim, setup)
+  const ranked = eased(lane, setup)
     .map(([reason, without]): RankedReason => ({ ...reason, weight: now - severity(without) }))
     .filter(({ weight }) => weight > WORTH_A_LINE)
     .sort((a, b) => b.weight - a.weight);

@@ -5,6 +5,7 @@ import { policyOf } from '../../app/policy.ts';
 import type { HeatPick } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { Shell } from '../../ui/Shell.tsx';
+import { useSame } from '../../ui/useSame.ts';
 import css from './HeatView.module.css';
 import { Taken } from './Taken.tsx';
 
@@ -21,12 +22,10 @@ function Heat({ kit }: { readonly kit: Kit }) {
   const [chosen, setChosen] = useState<HeatPick | null>(null);
   const [trace, setTrace] = useState<readonly number[] | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);
-  const first = useMemo(
-    () => (chosen ? null : firstPick(kit, policy, queryPick(window.location.search))),
-    [chosen, kit, policy],
-  );
+  const first = useSame(chosen ? null : firstPick(kit, policy, queryPick(window.location.search)));
   const pick = chosen ?? first;
-  const picked = useMemo(() => (pick ? pickedIn(kit, pick) : null), [kit, pick]);
+  const { bodies, cards } = kit;
+  const picked = useMemo(() => (pick ? pickedIn({ bodies, cards }, pick) : null), [bodies, cards, pick]);
   useEffect(() => {
     if (chosen) window.history.replaceState(null, '', window.location.pathname + pickQuery(chosen));
   }, [chosen]);

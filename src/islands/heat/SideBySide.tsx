@@ -7,10 +7,11 @@ import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
 import { MB } from '../../core/units/convert.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { outcomeText, paceText, shareText, timeText } from '../../text/heat.ts';
-import { degreesText, planText } from '../../text/heatWords.ts';
+import { outcomeText, shareText, timeText } from '../../text/heat.ts';
+import { degreesText, paceText, planText } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { CAUSE_WORDS } from '../../text/simulation.ts';
+import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './SideBySide.module.css';
 import { type Run, runOf } from './useRun.ts';
@@ -56,19 +57,19 @@ function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: nu
 
 /** Kept takes beside the one on screen; each is run again with the figures of now. */
 export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
-  const { settings } = kit;
+  const { settings, bodies, cards, tests } = kit;
   const stored = useStored();
-  const kept = settings.keptTakes ?? [];
+  const kept = useSame(settings.keptTakes ?? []);
   const columns = useMemo(
     (): readonly Column[] => [
       { id: 'now', name: 'On screen', take: null, run: now },
       ...kept.map((take): Column => {
-        const picked = pickedIn(kit, take);
-        const run = picked ? runOf(setupOf(picked, take, { kit, policy, trace: null })) : null;
+        const picked = pickedIn({ bodies, cards }, take);
+        const run = picked ? runOf(setupOf(picked, take, { tests, policy, trace: null })) : null;
         return { id: take.id, name: take.name, take, run: run?.ok ? run.value : null };
       }),
     ],
-    [kept, kit, policy, now],
+    [kept, bodies, cards, tests, policy, now],
   );
   const shares = useMemo(() => columns.map(({ run }) => (run ? failingShare(run.lane, RUNS, SEED) : null)), [columns]);
   if (kept.length === 0) return null;

@@ -1,8 +1,8 @@
 import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Card, Test, TestEnd } from '../../core/model/kit.ts';
-import { paceText, timeText } from '../../text/heat.ts';
+import { timeText } from '../../text/heat.ts';
 import { END_WORDS } from '../../text/heatFit.ts';
-import { degreesText } from '../../text/heatWords.ts';
+import { degreesText, paceText } from '../../text/heatWords.ts';
 import css from './LoggedTakes.module.css';
 import type { Run } from './useRun.ts';
 

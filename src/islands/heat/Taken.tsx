@@ -61,7 +61,7 @@ export function Taken({
   onMove,
   onBack,
 }: TakenProps) {
-  const run = useRun(picked, pick, { kit, policy, trace });
+  const run = useRun(picked, pick, { tests: kit.tests, policy, trace });
   const ran = run.ok ? run.value : null;
   const lane = run.ok ? run.value.lane : run.error.code === 'figure' ? run.error.lane : null;
   const [ownAccepted, setAccepted] = useState<number | null>(null);

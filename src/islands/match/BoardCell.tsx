@@ -7,7 +7,6 @@ import { cellFigure, spokenCell } from '../../text/cell.ts';
 import { HEAT_WORDS } from '../../text/heatWords.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
-import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';
 import { cellId } from './cellId.ts';
@@ -68,11 +67,6 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
             {VERDICT_WORDS[verdict]}
           </span>
         </>
-      )}
-      {heat && (
-        <span className={css.heat}>
-          <HeatGlyph level={heat} size={15} />
-        </span>
       )}
       <span className="unseen">
         {spoken.after}

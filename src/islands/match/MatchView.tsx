@@ -13,6 +13,7 @@ import type { Kit } from '../../kit/kit.ts';
 import { moveLine } from '../../text/move.ts';
 import { Shell } from '../../ui/Shell.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import { Board } from './Board.tsx';
 import { BoardEmpty } from './BoardEmpty.tsx';
@@ -75,8 +76,8 @@ function Match({ kit }: { readonly kit: Kit }) {
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
-  const plan = useMemo(() => plannedTake(settings), [settings]);
-  const heatOf = useHeatMarks(shownKit, policy, plan);
+  const plan = useSame(plannedTake(settings));
+  const heatOf = useHeatMarks(shownKit, plan);
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
