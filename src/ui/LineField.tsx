@@ -108,6 +108,8 @@ interface NumberLineProps {
 const written = (value: number | null, digits: number): string =>
   value === null ? '' : String(Number(value.toFixed(digits)));
 
+const signed = (value: number): string => String(value).replace('-', '−');
+
 type Read = { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly problem: string };
 
 function read(text: string, { label, unit, min, max, whole, empty }: NumberLineProps): Read {
@@ -117,7 +119,10 @@ function read(text: string, { label, unit, min, max, whole, empty }: NumberLineP
   const value = Number(clean);
   const kind = whole ? 'a whole number' : 'a number';
   if (!Number.isFinite(value) || value < min || value > max || (whole && !Number.isInteger(value)))
-    return { ok: false, problem: `${label} is ${kind} from ${min} to ${max}${of}. The value before still stands.` };
+    return {
+      ok: false,
+      problem: `${label} is ${kind} from ${signed(min)} to ${signed(max)}${of}. The value before still stands.`,
+    };
   return { ok: true, value };
 }
 

@@ -2,7 +2,9 @@ import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import { isCalibrated } from '../../core/heatrun/known.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Band } from '../../core/writepath/band.ts';
+import { modeTitle } from '../../text/cell.ts';
 import { CALIBRATED, causeText, EVENT_WORDS, NOT_CALIBRATED, outcomeText, timeText } from '../../text/heat.ts';
+import { plannedText } from '../../text/heatWords.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { Buckets } from './Buckets.tsx';
 import { namedEvents } from './chartData.ts';
@@ -23,7 +25,7 @@ interface RunPictureProps {
 
 /** How the run ends and why, its picture, and the buckets at one moment of it. */
 export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
-  const { result, cause, lane, lanes } = run;
+  const { result, cause, lane, lanes, setup } = run;
   const last = result.atSeconds;
   const [wish, setWish] = useState<number | null>(null);
   const [place, setPlace] = useState<PlotPlace | null>(null);
@@ -40,6 +42,10 @@ export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
           <OutcomeGlyph outcome={failed ? 'short' : 'pass'} />
           {outcomeText(result)}
         </h1>
+        <p className={css.asked}>
+          {setup.body.name} {modeTitle(setup.mode)} on {lane.cards.map(({ label }) => label).join(' and ')},{' '}
+          {plannedText(setup.plan)}
+        </p>
         <p className={css.cause}>
           {causeText(lane.sim, result, cause)}
           {lanes > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
