@@ -12,6 +12,9 @@ const withCards = (sim: Simulation, change: (card: CardPath) => Partial<CardPath
   relay: sim.relay?.map((one) => ({ ...one, card: { ...one.card, ...change(one.card) } })) ?? null,
 });
 
+const peakDemand = ({ demandMBps, demandTraceMBps }: Simulation): number =>
+  demandTraceMBps?.reduce((most, one) => Math.max(most, one), 0) ?? demandMBps;
+
 /** One thing made as good as it could be, everything else as it was. */
 const WITHOUT: Readonly<Record<Cause, Change>> = {
   stall: (sim) => withCards(sim, () => ({ stallEveryGB: null, stallSeconds: null })),
@@ -21,7 +24,7 @@ const WITHOUT: Readonly<Record<Cause, Change>> = {
     relay: sim.relay?.map((one) => ({ ...one, heat: { ...one.heat, throttleFactor: 1 } })) ?? null,
   }),
   bus: (sim) =>
-    withCards(sim, ({ burstMBps }) => ({ busMBps: PLENTY, burstMBps: Math.max(burstMBps, sim.demandMBps * 2) })),
+    withCards(sim, ({ burstMBps }) => ({ busMBps: PLENTY, burstMBps: Math.max(burstMBps, peakDemand(sim) * 2) })),
   // A card without a cache does not fail for the size of one.
   cache: (sim) => withCards(sim, ({ cacheGB }) => ({ cacheGB: cacheGB > 0 ? PLENTY : 0 })),
   flash: (sim) => withCards(sim, () => ({ sustainedMBps: PLENTY })),

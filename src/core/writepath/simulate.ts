@@ -110,7 +110,11 @@ function nextEvent(sim: Simulation, now: Prepared, state: State, { flow, card, b
   const { throttleAtC, resumeAtC } = now.heat;
   if (state.throttled) sooner(best, firstReach(card, resumeAtC, false, best.dt), 'throttle-off');
   else sooner(best, firstReach(card, throttleAtC, true, best.dt), 'throttle-on');
-  if (state.recording) sooner(best, firstReach(body, sim.heat.bodyLimitC, true, best.dt), 'body-limit');
+  if (state.recording) {
+    const { bodyLimitC } = sim.heat;
+    // A card can push the body over its limit in a rest; the next take then ends before it begins.
+    sooner(best, state.bodyC >= bodyLimitC ? 0 : firstReach(body, bodyLimitC, true, best.dt), 'body-limit');
+  }
   return best;
 }
 
