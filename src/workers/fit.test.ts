@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { type FitInput, fitTakes } from '../core/heatrun/fit.ts';
+import { type FitInput, fitSteps } from '../core/heatrun/fit.ts';
 import { lanesOf } from '../core/heatrun/lane.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import type { Body, Card, Test } from '../core/model/kit.ts';
+import { finish } from '../core/steps.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
 import { simulate } from '../core/writepath/simulate.ts';
 import { leastSquares } from './leastSquares.ts';
@@ -46,7 +47,7 @@ function taken(id: string, ambientC: number, truth: Partial<Record<'card' | 'bod
 }
 
 const fit = (tests: readonly Test[], change: Partial<FitInput> = {}) => {
-  const done = fitTakes({ body, card, tests, policy: DEFAULT_POLICY, seed: 5, ...change }, leastSquares);
+  const done = finish(fitSteps({ body, card, tests, policy: DEFAULT_POLICY, seed: 5, ...change }, leastSquares));
   if (!done.ok) throw new Error(done.error.code);
   return done.value;
 };
@@ -115,8 +116,22 @@ describe('fitting logged takes', () => {
     expect(fit(tests)).toEqual(fit(tests));
   });
 
+  it('goes in steps, so that it can be cancelled', () => {
+    const steps = fitSteps({ body, card, tests: [taken('t', 33, {})], policy: DEFAULT_POLICY, seed: 1 }, leastSquares);
+    let count = 0;
+    let last = 0;
+    for (let next = steps.next(); !next.done; next = steps.next()) {
+      count += 1;
+      expect(next.value).toBeGreaterThanOrEqual(last);
+      last = next.value;
+    }
+    expect(count).toBeGreaterThan(500);
+    expect(last).toBeLessThan(1);
+  });
+
   it('needs a take of this pair with its air and mode', () => {
-    const ask = (test: Test) => fitTakes({ body, card, tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares);
+    const ask = (test: Test) =>
+      finish(fitSteps({ body, card, tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares));
     expect(ask(aTest({ ambientC: null }))).toEqual({ ok: false, error: { code: 'nothing-logged' } });
     expect(ask(aTest({ cardId: 'other', ambientC: 20 }))).toMatchObject({ error: { code: 'nothing-logged' } });
     expect(ask(aTest({ id: 'x', modeId: 'gone', ambientC: 20 }))).toEqual({

@@ -1,4 +1,5 @@
 import type { AdviceInput, Advised } from '../core/heatrun/advice.ts';
+import type { SharesInput } from '../core/heatrun/failures.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heatrun/fit.ts';
 import type { BoardMarks } from '../core/heatrun/level.ts';
 import type { MarksInput } from '../core/heatrun/marks.ts';
@@ -10,6 +11,7 @@ import type { Simulation } from '../core/writepath/simulation.ts';
 export interface HeatTasks {
   readonly risk: { readonly request: { readonly sim: Simulation; readonly input: RiskInput }; readonly answer: Risk };
   readonly advise: { readonly request: AdviceInput; readonly answer: Advised };
+  readonly shares: { readonly request: SharesInput; readonly answer: readonly (number | null)[] };
   readonly marks: { readonly request: MarksInput; readonly answer: BoardMarks };
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };
 }

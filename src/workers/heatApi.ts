@@ -1,12 +1,12 @@
 import { adviceSteps } from '../core/heatrun/advice.ts';
-import { fitTakes } from '../core/heatrun/fit.ts';
+import { shareSteps } from '../core/heatrun/failures.ts';
+import { fitSteps } from '../core/heatrun/fit.ts';
 import { marksSteps } from '../core/heatrun/marks.ts';
+import type { Steps } from '../core/steps.ts';
 import { checkSimulation } from '../core/writepath/checkSimulation.ts';
 import { checkRisk, riskSteps } from '../core/writepath/risk.ts';
 import type { HeatApi, HeatTasks, TaskName } from './heat.protocol.ts';
 import { leastSquares } from './leastSquares.ts';
-
-type Steps<T> = Generator<number, T, void>;
 
 const STEPS: { readonly [K in TaskName]: (request: HeatTasks[K]['request']) => Steps<HeatTasks[K]['answer']> } = {
   risk({ sim, input }) {
@@ -17,10 +17,8 @@ const STEPS: { readonly [K in TaskName]: (request: HeatTasks[K]['request']) => S
   },
   advise: adviceSteps,
   marks: marksSteps,
-  *fit(request) {
-    yield 0;
-    return fitTakes(request, leastSquares);
-  },
+  shares: shareSteps,
+  fit: (request) => fitSteps(request, leastSquares),
 };
 
 /** Longest stretch without hearing whether to stop, milliseconds. */

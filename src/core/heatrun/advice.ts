@@ -1,6 +1,7 @@
 import { board } from '../match/board.ts';
 import { ratioLadder, withRatio } from '../match/moves.ts';
 import type { Card, Mode, PlannedTake } from '../model/kit.ts';
+import { type Steps, within } from '../steps.ts';
 import { failingShare, failures } from './failures.ts';
 import { deciding, type HeatSetup, lanesOf } from './lane.ts';
 import { holdsByRate } from './mark.ts';
@@ -46,9 +47,9 @@ export interface Advised {
 }
 
 /** Share of failing runs of the path that decides; null where the setup cannot be run. */
-function riskOf(setup: HeatSetup, input: AdviceInput): number | null {
+function* riskOf(setup: HeatSetup, input: AdviceInput): Steps<number | null> {
   const lanes = lanesOf(setup);
-  return lanes.ok ? failingShare(deciding(lanes.value).lane, input.runs, input.seed) : null;
+  return lanes.ok ? yield* failingShare(deciding(lanes.value).lane, input.runs, input.seed) : null;
 }
 
 const withPlan = (setup: HeatSetup, change: Partial<PlannedTake>): HeatSetup => ({
@@ -57,14 +58,25 @@ const withPlan = (setup: HeatSetup, change: Partial<PlannedTake>): HeatSetup => 
 });
 
 /** The largest value that passes, by halving; null where even the smallest does not. Passing ends once as values grow. */
-function largest(low: number, high: number, step: number, passes: (value: number) => boolean): number | null {
-  if (!passes(low)) return null;
-  if (passes(high)) return high;
+function* largest(
+  low: number,
+  high: number,
+  step: number,
+  passes: (value: number) => Steps<boolean>,
+): Steps<number | null> {
+  const most = Math.ceil(Math.log2((high - low) / step)) + 2;
+  let asked = 0;
+  const ask = (value: number): Steps<boolean> => {
+    asked += 1;
+    return within((asked - 1) / most, asked / most, passes(value));
+  };
+  if (!(yield* ask(low))) return null;
+  if (yield* ask(high)) return high;
   let [good, bad] = [low, high];
   while (bad - good > step) {
     const middle = Math.round((good + bad) / 2 / step) * step;
     if (middle <= good || middle >= bad) break;
-    if (passes(middle)) good = middle;
+    if (yield* ask(middle)) good = middle;
     else bad = middle;
   }
   return good;
@@ -83,11 +95,11 @@ const COLDEST_C = -20;
 const WARMEST_C = 55;
 
 /** The longest single take under the accepted risk: the time by which that share of the runs has failed. */
-function longestTake(input: AdviceInput): Advice | null {
+function* longestTake(input: AdviceInput): Steps<Advice | null> {
   const { setup, accepted, runs } = input;
   const lanes = lanesOf(withPlan(setup, { takes: 1, restMinutes: 0 }));
   if (!lanes.ok) return null;
-  const failedAt = failures(deciding(lanes.value).lane, runs, input.seed).sort((a, b) => a - b);
+  const failedAt = (yield* failures(deciding(lanes.value).lane, runs, input.seed)).sort((a, b) => a - b);
   const allowed = Math.floor(accepted * runs);
   const first = failedAt[allowed];
   if (first === undefined) return null;
@@ -101,37 +113,42 @@ function longestTake(input: AdviceInput): Advice | null {
  * The fewest takes, and the shortest rest between them, that record as long as planned under the accepted risk; where no
  * rhythm gets there, the one that fails least.
  */
-function rests(input: AdviceInput, now: number): Advice | null {
+function* rests(input: AdviceInput, now: number): Steps<Advice | null> {
   const { setup, accepted } = input;
   const total = setup.plan.minutes * setup.plan.takes;
-  const riskOfRhythm = (takes: number, restMinutes: number): number =>
-    riskOf(withPlan(setup, { takes, minutes: Math.round((total / takes) * 10) / 10, restMinutes }), input) ?? 1;
-  const options = TAKES.filter((takes) => takes > setup.plan.takes && total / takes >= 1).map((takes) => ({
-    takes,
-    longest: riskOfRhythm(takes, LONGEST_REST_MIN),
-  }));
+  const lengthOf = (takes: number): number => Math.round((total / takes) * 10) / 10;
+  function* riskOfRhythm(takes: number, restMinutes: number): Steps<number> {
+    return (yield* riskOf(withPlan(setup, { takes, minutes: lengthOf(takes), restMinutes }), input)) ?? 1;
+  }
+  const counts = TAKES.filter((takes) => takes > setup.plan.takes && total / takes >= 1);
+  const options: { readonly takes: number; readonly longest: number }[] = [];
+  for (const [at, takes] of counts.entries()) {
+    const part = within(at / counts.length / 2, (at + 1) / counts.length / 2, riskOfRhythm(takes, LONGEST_REST_MIN));
+    options.push({ takes, longest: yield* part });
+    if ((options.at(-1)?.longest ?? 1) <= accepted) break;
+  }
   const chosen =
     options.find(({ longest }) => longest <= accepted) ?? options.toSorted((a, b) => a.longest - b.longest)[0];
   if (!chosen || !isMuchLower(chosen.longest, now)) return null;
   const { takes, longest } = chosen;
   const enough = longest <= accepted ? accepted : longest + AS_GOOD;
   // The longer the rest the lower the risk: the longest one that does not do, and a minute more.
-  const tooShort = largest(0, LONGEST_REST_MIN, 1, (rest) => riskOfRhythm(takes, rest) > enough);
+  const tooShort = yield* within(
+    0.5,
+    0.95,
+    largest(0, LONGEST_REST_MIN, 1, function* (rest) {
+      return (yield* riskOfRhythm(takes, rest)) > enough;
+    }),
+  );
   const restMinutes = tooShort === null ? 0 : tooShort + 1;
-  return {
-    code: 'rests',
-    takes,
-    minutes: Math.round((total / takes) * 10) / 10,
-    restMinutes,
-    risk: riskOfRhythm(takes, restMinutes),
-  };
+  const risk = yield* within(0.95, 1, riskOfRhythm(takes, restMinutes));
+  return { code: 'rests', takes, minutes: lengthOf(takes), restMinutes, risk };
 }
 
-function air(input: AdviceInput): number | null {
-  const passes = (ambientC: number): boolean =>
-    (riskOf(withPlan(input.setup, { ambientC }), input) ?? 1) <= input.accepted;
-  return largest(COLDEST_C, WARMEST_C, 1, passes);
-}
+const air = (input: AdviceInput): Steps<number | null> =>
+  largest(COLDEST_C, WARMEST_C, 1, function* (ambientC) {
+    return ((yield* riskOf(withPlan(input.setup, { ambientC }), input)) ?? 1) <= input.accepted;
+  });
 
 interface Option<T> {
   readonly what: T;
@@ -139,36 +156,38 @@ interface Option<T> {
 }
 
 /** The first option under the accepted risk, else the first as good as the best of them, where it is worth telling. */
-function firstGood<T>(
+function* firstGood<T>(
   options: readonly T[],
-  risk: (option: T) => number | null,
-  { accepted }: AdviceInput,
+  setupWith: (option: T) => HeatSetup,
+  input: AdviceInput,
   now: number,
-): Option<T> | null {
+): Steps<Option<T> | null> {
   const tried: Option<T>[] = [];
-  for (const what of options) {
-    const its = risk(what);
-    if (its === null) continue;
-    if (its <= accepted) return { what, risk: its };
-    tried.push({ what, risk: its });
+  for (const [at, what] of options.entries()) {
+    const risk = yield* within(at / options.length, (at + 1) / options.length, riskOf(setupWith(what), input));
+    if (risk === null) continue;
+    if (risk <= input.accepted) return { what, risk };
+    tried.push({ what, risk });
   }
   const least = Math.min(...tried.map((one) => one.risk));
   return tried.find((one) => one.risk <= least + NEAR && isMuchLower(one.risk, now)) ?? null;
 }
 
-function otherRatio(input: AdviceInput, now: number): Advice | null {
-  const { mode } = input.setup;
-  const { rate } = mode;
+function* otherRatio(input: AdviceInput, now: number): Steps<Advice | null> {
+  const { setup } = input;
+  const { rate } = setup.mode;
   if (rate.kind !== 'raw') return null;
-  const ladder = ratioLadder(mode).filter((one) => one.ratio > rate.ratio);
-  const risk = ({ ratio }: { readonly ratio: number }): number | null =>
-    riskOf({ ...input.setup, mode: withRatio(mode, ratio) }, input);
-  const found = firstGood(ladder, risk, input, now);
+  const ladder = ratioLadder(setup.mode).filter((one) => one.ratio > rate.ratio);
+  const setupWith = ({ ratio }: { readonly ratio: number }): HeatSetup => ({
+    ...setup,
+    mode: withRatio(setup.mode, ratio),
+  });
+  const found = yield* firstGood(ladder, setupWith, input, now);
   return found && { code: 'ratio', ratio: found.what.ratio, from: rate.ratio, risk: found.risk };
 }
 
 /** Modes of the body that write less, the fastest of them first. */
-function otherMode(input: AdviceInput, now: number): Advice | null {
+function* otherMode(input: AdviceInput, now: number): Steps<Advice | null> {
   const { setup } = input;
   const need = (mode: Mode): number => {
     const lanes = lanesOf({ ...setup, mode });
@@ -180,7 +199,7 @@ function otherMode(input: AdviceInput, now: number): Advice | null {
     .map((mode) => ({ mode, rate: need(mode) }))
     .filter((one) => one.rate > 0 && one.rate < own)
     .sort((a, b) => b.rate - a.rate);
-  const found = firstGood(slower, ({ mode }) => riskOf({ ...setup, mode }, input), input, now);
+  const found = yield* firstGood(slower, ({ mode }) => ({ ...setup, mode }), input, now);
   return found && { code: 'mode', modeId: found.what.mode.id, risk: found.risk };
 }
 
@@ -192,7 +211,7 @@ function isSameStep(ratio: Advice | null, mode: Advice | null, { body, mode: now
 }
 
 /** The owned card that holds by rate and fails least; it must be better than the one in use. */
-function otherCard(input: AdviceInput, now: number): Advice | null {
+function* otherCard(input: AdviceInput, now: number): Steps<Advice | null> {
   const { setup, cards } = input;
   const body = { ...setup.body, modes: [setup.mode] };
   const open = cards.filter(({ id, retired }) => !retired && !setup.cards.some((used) => used.id === id));
@@ -201,8 +220,9 @@ function otherCard(input: AdviceInput, now: number): Advice | null {
     return cell !== undefined && holdsByRate(cell);
   });
   let best: { readonly cardId: string; readonly risk: number } | null = null;
-  for (const card of holding) {
-    const risk = riskOf({ ...setup, cards: [card, ...setup.cards.slice(1)] }, input);
+  for (const [at, card] of holding.entries()) {
+    const other = riskOf({ ...setup, cards: [card, ...setup.cards.slice(1)] }, input);
+    const risk = yield* within(at / holding.length, (at + 1) / holding.length, other);
     if (risk !== null && risk < Math.min(now, best?.risk ?? 1)) best = { cardId: card.id, risk };
   }
   return best && now - best.risk > 0.05 ? { code: 'card', ...best } : null;
@@ -212,43 +232,37 @@ function otherCard(input: AdviceInput, now: number): Advice | null {
 const lower = (advice: Advice, now: number): readonly Advice[] => (now - advice.risk > 0.005 ? [advice] : []);
 
 /**
- * What would make a plan hold, each by the same risk runs as the plan itself; best first. A generator that yields the
- * share done, so that a worker can stop between two questions.
+ * What would make a plan hold, each by the same risk runs as the plan itself; best first. In steps, so that a worker can
+ * stop between two of them.
  */
-export function* adviceSteps(input: AdviceInput): Generator<number, Advised, void> {
+export function* adviceSteps(input: AdviceInput): Steps<Advised> {
   const { setup, accepted } = input;
-  yield 0;
-  const now = riskOf(setup, input) ?? 1;
+  const now = (yield* within(0, 0.05, riskOf(setup, input))) ?? 1;
   const moves: Advice[] = [];
   const add = (one: Advice | null): void => {
     if (one) moves.push(one);
   };
-  yield 0.05;
-  const holdsUpToC = air(input);
+  const holdsUpToC = yield* within(0.05, 0.2, air(input));
   if (now > accepted) {
-    yield 0.2;
-    add(rests(input, now));
-    yield 0.5;
-    add(longestTake(input));
-    yield 0.55;
-    const ratio = otherRatio(input, now);
-    const mode = otherMode(input, now);
+    add(yield* within(0.2, 0.5, rests(input, now)));
+    add(yield* within(0.5, 0.55, longestTake(input)));
+    const ratio = yield* within(0.55, 0.65, otherRatio(input, now));
+    const mode = yield* within(0.65, 0.75, otherMode(input, now));
     if (!isSameStep(ratio, mode, setup)) add(ratio);
     add(mode);
-    yield 0.75;
-    add(otherCard(input, now));
-    yield 0.9;
+    add(yield* within(0.75, 0.9, otherCard(input, now)));
     if (holdsUpToC !== null && holdsUpToC < setup.plan.ambientC) {
-      const risk = riskOf(withPlan(setup, { ambientC: holdsUpToC }), input) ?? 1;
-      add({ code: 'cooler-air', ambientC: holdsUpToC, risk });
+      const cooler = riskOf(withPlan(setup, { ambientC: holdsUpToC }), input);
+      add({ code: 'cooler-air', ambientC: holdsUpToC, risk: (yield* within(0.9, 0.93, cooler)) ?? 1 });
     }
   }
   if (setup.plan.sunC > 0) {
-    const risk = riskOf(withPlan(setup, { sunC: 0 }), input) ?? 1;
+    const risk = (yield* within(0.93, 0.97, riskOf(withPlan(setup, { sunC: 0 }), input))) ?? 1;
     moves.push(...lower({ code: 'shade', sunC: setup.plan.sunC, risk }, now));
   }
   if (setup.startBodyC !== null || setup.startCardC !== null) {
-    const risk = riskOf({ ...setup, startBodyC: null, startCardC: null }, input) ?? 1;
+    const cool = riskOf({ ...setup, startBodyC: null, startCardC: null }, input);
+    const risk = (yield* within(0.97, 1, cool)) ?? 1;
     moves.push(...lower({ code: 'cool-start', risk }, now));
   }
   return { risk: now, moves: moves.sort((a, b) => a.risk - b.risk), holdsUpToC };

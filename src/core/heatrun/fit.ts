@@ -1,5 +1,6 @@
 import type { Body, BodyFigure, Card, CardFigure, OwnFigure, Test } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
+import { type Steps, within } from '../steps.ts';
 import { quantileSorted } from '../writepath/band.ts';
 import { factor, seeded } from '../writepath/random.ts';
 import { simulate } from '../writepath/simulate.ts';
@@ -156,18 +157,19 @@ interface Visited {
  * Walks through the figures that the takes and the earlier knowledge allow (Metropolis, seeded); what it visits is what
  * they may be. Ranges read off it stay honest where takes only bound a figure from one side.
  */
-function visited(
+function* visited(
   cost: (at: readonly number[]) => number,
   start: readonly number[],
   spreads: readonly number[],
   seed: number,
-): Visited {
+): Steps<Visited> {
   const random = seeded(seed);
   let at = [...start];
   let now = cost(at);
   let best = { at, cost: now };
   const seen: number[][] = [];
   for (let step = 0; step < STEPS; step += 1) {
+    if (step % 8 === 0) yield step / STEPS;
     const next = at.map((one, place) => one + 0.6 * (spreads[place] as number) * Math.log(factor(random, 1)));
     const then = cost(next);
     if (Math.log(1 - random()) < (now - then) / 2) [at, now] = [next, then];
@@ -183,7 +185,8 @@ function visited(
  *
  * @param solve - a least-squares solver; the core holds none
  */
-export function fitTakes(input: FitInput, solve: LeastSquares): Result<Fit, FitRefusal> {
+export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fit, FitRefusal>> {
+  yield 0;
   const logged = input.tests.filter(
     ({ bodyId, cardId, ambientC, modeId, seconds }) =>
       bodyId === input.body.id && cardId === input.card.id && ambientC != null && modeId !== null && seconds > 0,
@@ -209,7 +212,7 @@ export function fitTakes(input: FitInput, solve: LeastSquares): Result<Fit, FitR
     FITTED.map(() => 0),
   );
   const cost = (at: readonly number[]): number => residuals(at).reduce((sum, one) => sum + one * one, 0);
-  const { seen, best } = visited(cost, solved, spreads, input.seed);
+  const { seen, best } = yield* within(0.1, 1, visited(cost, solved, spreads, input.seed));
   return ok({
     figures: FITTED.filter((key) => key !== 'cacheGB' || sim.card.cacheGB > 0).map((key) => {
       const place = FITTED.indexOf(key);

@@ -2,11 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { board } from '../match/board.ts';
 import { DEFAULT_POLICY } from '../match/policy.ts';
 import type { Body, Card } from '../model/kit.ts';
+import { finish, type Steps } from '../steps.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import { riskRuns } from '../writepath/risk.ts';
 import { type Advice, type AdviceInput, adviceSteps } from './advice.ts';
 import { bodyFigures, sizeOf } from './bodyFigures.ts';
 import { cardFigures } from './cardFigures.ts';
+import { shareSteps } from './failures.ts';
 import { isCalibrated, known, spreadOf } from './known.ts';
 import { deciding, type HeatSetup, hasFailed, lanesOf } from './lane.ts';
 import { createMarkReader, rowKey } from './level.ts';
@@ -55,8 +57,10 @@ const lanes = (setup: HeatSetup) => {
   return made.value;
 };
 const hot = { ...DEFAULT_PLAN, minutes: 40, ambientC: 35, sunC: 5 };
-const drain = <T>(steps: Generator<number, T, void>): T => {
-  for (let next = steps.next(); ; next = steps.next()) if (next.done) return next.value;
+const sharesOf = (steps: Steps<unknown>): number[] => {
+  const shares: number[] = [];
+  for (let next = steps.next(); !next.done; next = steps.next()) shares.push(next.value);
+  return shares;
 };
 
 describe('figures of a body', () => {
@@ -276,7 +280,7 @@ describe('heat marks', () => {
 
   it('of a whole board are those of its cells', () => {
     const kit = { bodies: [cine], cards: [big, aCard()], tests: [] };
-    const marks = drain(marksSteps({ kit, plan: hot }));
+    const marks = finish(marksSteps({ kit, plan: hot }));
     const read = createMarkReader(marks);
     expect(read('big', rowKey('b', 'fast'))).toBe(markIn(hot)?.level);
     expect(read('c', rowKey('b', 'fast'))).toBeNull();
@@ -305,6 +309,36 @@ describe('ranked reasons', () => {
   });
 });
 
+describe('reasons of a clip', () => {
+  it('speak of its average rate, not of its peak', () => {
+    const [lane] = lanes(aSetup({ plan: hot, demandTraceMBps: [100, 300, 500] }));
+    const rate = lane && heatReasons(lane, aSetup({ plan: hot })).find(({ code }) => code === 'rate');
+    expect(rate).toMatchObject({ MBps: 300, share: 300 / (lane?.sim.card.sustainedMBps ?? 1) });
+  });
+});
+
+describe('takes side by side', () => {
+  const path = (minutes: number) => lanes(aSetup({ plan: { ...hot, minutes } }))[0] ?? null;
+
+  it('fail as often as each of them alone, by the draws of the risk runs', () => {
+    const paths = [path(40), null, path(10)];
+    const shares = finish(shareSteps({ paths, runs: 400, seed: 3 }));
+    const alone = paths.map((one) => {
+      if (!one) return null;
+      const { dropProbability, cutoffProbability } = riskRuns(one.sim, { runs: 400, seed: 3, spread: one.spreads });
+      return dropProbability + cutoffProbability;
+    });
+    expect(shares).toEqual(alone);
+    expect(shares[0]).toBeGreaterThan(shares[2] ?? 1);
+  });
+
+  it('tell how far they are over all of them', () => {
+    const shares = sharesOf(shareSteps({ paths: [path(40), null, path(10)], runs: 400, seed: 3 }));
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+    expect(shares.at(-1)).toBeGreaterThan(0.9);
+  });
+});
+
 describe('advice', () => {
   const input = (change: Partial<AdviceInput> = {}): AdviceInput => ({
     setup: aSetup({ plan: hot }),
@@ -314,13 +348,13 @@ describe('advice', () => {
     seed: 1,
     ...change,
   });
-  const advise = (change: Partial<AdviceInput> = {}) => drain(adviceSteps(input(change)));
+  const advise = (change: Partial<AdviceInput> = {}) => finish(adviceSteps(input(change)));
   const of = <K extends Advice['code']>(moves: readonly Advice[], code: K) =>
     moves.find((move): move is Extract<Advice, { code: K }> => move.code === code);
   const riskWith = (plan: HeatSetup['plan']) => {
     const { lane } = deciding(lanes(aSetup({ plan })));
     const risk = riskRuns(lane.sim, { runs: 300, seed: 1, spread: lane.spreads });
-    return (risk?.dropProbability ?? 0) + (risk?.cutoffProbability ?? 0);
+    return risk.dropProbability + risk.cutoffProbability;
   };
 
   it('has nothing to say where the plan holds', () => {
@@ -368,5 +402,13 @@ describe('advice', () => {
 
   it('is the same for the same seed', () => {
     expect(advise()).toEqual(advise());
+  });
+
+  it('goes in small steps that never tell less than before, so that a wish to stop is heard', () => {
+    const shares = sharesOf(adviceSteps(input()));
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+    expect(Math.max(...shares)).toBeLessThan(1);
+    // 300 runs a question, four a step, and at least seven questions of the air alone.
+    expect(shares.length).toBeGreaterThan((300 / 4) * 7);
   });
 });

@@ -46,6 +46,11 @@ function severity(sim: Simulation): number {
   );
 }
 
+/** What is written over a take on average, MB/s: heat does not ask for the peak. */
+function averageMBps({ demandMBps, demandTraceMBps: trace }: Simulation): number {
+  return trace && trace.length > 0 ? trace.reduce((sum, one) => sum + one, 0) / trace.length : demandMBps;
+}
+
 type Conditions = Pick<HeatSetup, 'body' | 'tests' | 'plan' | 'startBodyC'>;
 
 type Eased = readonly [HeatReason, Simulation];
@@ -60,9 +65,10 @@ function eased({ sim, figures }: Lane, { plan, startBodyC }: Conditions): readon
   const { heat, card } = sim;
   const best = CARD_HEAT['cfexpress-b'];
   const isKnown = figures.sustainedMBps?.source.code !== 'keeps-up';
+  const MBps = averageMBps(sim);
   const list: Eased[] = [
     [
-      { code: 'rate', share: isKnown ? sim.demandMBps / card.sustainedMBps : null, MBps: sim.demandMBps },
+      { code: 'rate', share: isKnown ? MBps / card.sustainedMBps : null, MBps },
       { ...sim, demandMBps: sim.demandMBps / 2, demandTraceMBps: sim.demandTraceMBps?.map((one) => one / 2) ?? null },
     ],
     [
@@ -98,7 +104,7 @@ export function heatReasons(lane: Lane, setup: Conditions): readonly RankedReaso
     .sort((a, b) => b.weight - a.weight);
   const tested = setup.tests.some(({ bodyId, cardId }) => bodyId === setup.body.id && cardId === lane.cell.cardId);
   const cache: readonly RankedReason[] =
-    sim.card.cacheGB > 0 && sim.demandMBps > sim.card.sustainedMBps
+    sim.card.cacheGB > 0 && averageMBps(sim) > sim.card.sustainedMBps
       ? [{ code: 'fast-cache', cacheGB: sim.card.cacheGB, weight: 0 }]
       : [];
   return [...ranked, ...cache, ...(tested ? [] : [{ code: 'untested', weight: 0 } as const])];

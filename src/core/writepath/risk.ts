@@ -1,3 +1,4 @@
+import { finish, type Steps } from '../steps.ts';
 import { type Band, createBand, type Range, rangeOf } from './band.ts';
 import { type Draws, draw, drawn, evenSpreads, type Spreads, UNCERTAIN, type Uncertain } from './draws.ts';
 import { seeded } from './random.ts';
@@ -84,22 +85,21 @@ function differenceOf(what: Uncertain, runs: readonly Run[]): number {
 export const wholeSeconds = ({ takeSeconds, takes, restSeconds }: Simulation): number =>
   takeSeconds * (takes ?? 1) + (restSeconds ?? 0) * ((takes ?? 1) - 1);
 
-/**
- * Many runs with every uncertain figure drawn around its value. A generator, so that a worker can hear a wish to stop
- * between two stretches of it: it yields the share done, at least every 256 runs.
- */
-export function* riskSteps(sim: Simulation, input: RiskInput): Generator<number, Risk, void> {
+/** Runs between two steps: a run of very many events takes some ten milliseconds. */
+const RUNS_A_STEP = 16;
+
+/** Many runs with every uncertain figure drawn around its value. */
+export function* riskSteps(sim: Simulation, input: RiskInput): Steps<Risk> {
   const { runs } = input;
   const random = seeded(input.seed);
   const spreads = typeof input.spread === 'number' ? evenSpreads(input.spread) : input.spread;
   const band = createBand(wholeSeconds(sim));
-  const step = Math.min(256, Math.max(1, Math.floor(runs / 20)));
   const all: Run[] = [];
   const failedAt: number[] = [];
   let drops = 0;
   let cutoffs = 0;
   for (let run = 0; run < runs; run += 1) {
-    if (run % step === 0) yield run / runs;
+    if (run % RUNS_A_STEP === 0) yield run / runs;
     const draws = draw(random, spreads);
     const { outcome, atSeconds } = simulate(drawn(sim, draws), false, band.watch());
     const failed = outcome === 'dropped' || outcome === 'body-cutoff';
@@ -123,16 +123,5 @@ export function* riskSteps(sim: Simulation, input: RiskInput): Generator<number,
   };
 }
 
-/**
- * The same to its end.
- *
- * @param onProgress - told the share done; answers false to stop early
- * @returns null when stopped
- */
-export function riskRuns(sim: Simulation, input: RiskInput, onProgress?: (share: number) => boolean): Risk | null {
-  const steps = riskSteps(sim, input);
-  for (let next = steps.next(); ; next = steps.next()) {
-    if (next.done) return next.value;
-    if (onProgress && !onProgress(next.value)) return null;
-  }
-}
+/** The same to its end. */
+export const riskRuns = (sim: Simulation, input: RiskInput): Risk => finish(riskSteps(sim, input));

@@ -4,7 +4,7 @@ import { aRun } from '../../../tests/support/aRun.ts';
 import { causeOf } from './cause.ts';
 import { checkSimulation } from './checkSimulation.ts';
 import { evenSpreads } from './draws.ts';
-import { checkRisk, riskRuns, shareUncertainty } from './risk.ts';
+import { checkRisk, riskRuns, riskSteps, shareUncertainty } from './risk.ts';
 import { simulate } from './simulate.ts';
 import type { Moment, Simulation } from './simulation.ts';
 import { createReader } from './stateAt.ts';
@@ -53,6 +53,32 @@ describe('takes and rests', () => {
     const rested = simulate(sim({ takeSeconds: 200, takes: 2, restSeconds: 300 }));
     expect(long.outcome).toBe('dropped');
     expect(rested).toMatchObject({ outcome: 'complete', atSeconds: 700 });
+  });
+
+  it('a body pushed over its limit in a rest by a hot card ends the next take before it begins', () => {
+    // The last take is so long that the body is cool again at its end: the limit is found though no later moment shows it.
+    const pushed = sim({
+      demandMBps: 1,
+      takeSeconds: 1,
+      restSeconds: 1000,
+      takes: 2,
+      lastTakeSeconds: 100_000,
+      heat: {
+        recordingW: 0,
+        cardHeatCapacityJPerK: 400,
+        bodyHeatCapacityJPerK: 100,
+        bodyResistanceKPerW: 10,
+        startCardC: 145,
+        startBodyC: 20,
+        throttleAtC: 149,
+        resumeAtC: 148,
+      },
+    });
+    const result = simulate(pushed);
+    expect(result).toMatchObject({ outcome: 'body-cutoff', atSeconds: 1001 });
+    expect(result.timeline.at(-1)?.bodyC).toBeGreaterThan(62);
+    expect(causeOf(pushed, result)).toBe('heat');
+    expect(simulate({ ...pushed, takes: 1, lastTakeSeconds: null }).outcome).toBe('complete');
   });
 
   it('fills at the usable size exactly', () => {
@@ -363,22 +389,20 @@ describe('risk runs', () => {
     expect(riskRuns(close, { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 0, atSeconds: null });
     expect(riskRuns(sim(), { runs: 50, seed: 1, spread: 0 })).toMatchObject({ dropProbability: 1 });
     const risk = riskRuns(close, { runs: 2000, seed: 1, spread: 0.2 });
-    expect(risk?.dropProbability).toBeGreaterThan(0.1);
-    expect(risk?.hangsOn[0]?.what).toBe('sustained');
+    expect(risk.dropProbability).toBeGreaterThan(0.1);
+    expect(risk.hangsOn[0]?.what).toBe('sustained');
   });
 
   it('hang on nothing but what is uncertain', () => {
     const spread = { ...evenSpreads(0), sustained: 0.2 };
     const risk = riskRuns(close, { runs: 1000, seed: 1, spread });
-    expect(risk?.dropProbability).toBeGreaterThan(0.1);
-    expect(risk?.hangsOn[0]?.what).toBe('sustained');
-    expect(risk?.hangsOn.slice(1).every(({ difference }) => difference === 0)).toBe(true);
+    expect(risk.dropProbability).toBeGreaterThan(0.1);
+    expect(risk.hangsOn[0]?.what).toBe('sustained');
+    expect(risk.hangsOn.slice(1).every(({ difference }) => difference === 0)).toBe(true);
   });
 
   it('fail more often where less is known', () => {
-    const shares = [0.02, 0.1, 0.3].map(
-      (spread) => riskRuns(close, { runs: 2000, seed: 3, spread })?.dropProbability ?? 0,
-    );
+    const shares = [0.02, 0.1, 0.3].map((spread) => riskRuns(close, { runs: 2000, seed: 3, spread }).dropProbability);
     expect(shares[0]).toBeLessThan(shares[1] as number);
     expect(shares[1]).toBeLessThan(shares[2] as number);
   });
@@ -386,14 +410,14 @@ describe('risk runs', () => {
   it('without spread have a band that is the run itself', () => {
     const one = sim({ demandMBps: 300, takeSeconds: 1200, heat: { energyNJPerByte: 3, idleW: 0.5 } });
     const at = createReader(one, simulate(one));
-    const band = riskRuns(one, { runs: 40, seed: 1, spread: 0 })?.band;
-    expect(band?.seconds).toHaveLength(61);
-    band?.card.forEach((range, place) => {
+    const band = riskRuns(one, { runs: 40, seed: 1, spread: 0 }).band;
+    expect(band.seconds).toHaveLength(61);
+    band.card.forEach((range, place) => {
       const { cardC } = at(band.seconds[place] ?? 0);
       expect(range.p5).toBeCloseTo(cardC, 9);
       expect(range.p95).toBeCloseTo(cardC, 9);
     });
-    expect(band?.failed.every((share) => share === 0)).toBe(true);
+    expect(band.failed.every((share) => share === 0)).toBe(true);
   });
 
   it('say how sure they are by Wilson’s interval: none of 1000 is 0 to 0.38 %', () => {
@@ -402,8 +426,13 @@ describe('risk runs', () => {
     expect(shareUncertainty(0.5, 1000)).toBeCloseTo(0.0309, 3);
   });
 
-  it('stop when told to', () => {
-    expect(riskRuns(close, { runs: 5000, seed: 1, spread: 0.2 }, (share) => share < 0.5)).toBeNull();
+  it('go in steps that never tell less than before', () => {
+    const shares: number[] = [];
+    const steps = riskSteps(close, { runs: 500, seed: 1, spread: 0.2 });
+    for (let next = steps.next(); !next.done; next = steps.next()) shares.push(next.value);
+    expect(shares.length).toBeGreaterThan(20);
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+    expect(shares.every((share) => share >= 0 && share < 1)).toBe(true);
   });
 });
 

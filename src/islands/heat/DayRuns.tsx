@@ -1,14 +1,20 @@
 import { useMemo, useState } from 'react';
-import { hasFailed } from '../../core/heatrun/lane.ts';
+import { deciding, type HeatSetup, hasFailed, lanesOf } from '../../core/heatrun/lane.ts';
+import type { SimResult } from '../../core/writepath/simulation.ts';
 import { outcomeText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
-import { type Run, runOf } from './useRun.ts';
+import type { Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 
 /** Degrees below the air of the plan at which morning and evening begin [A]. */
 const BELOW = [12, 0, 6] as const;
+
+function resultOf(setup: HeatSetup): SimResult | null {
+  const lanes = lanesOf(setup);
+  return lanes.ok ? deciding(lanes.value).result : null;
+}
 
 /** The same take at three airs of one shoot day; sun only at noon. */
 export function DayRuns({ run }: { readonly run: Run }) {
@@ -20,7 +26,7 @@ export function DayRuns({ run }: { readonly run: Run }) {
     return { part, at, ambientC, sunC: at === 1 ? plan.sunC : 0, own: airs[at] != null };
   });
   const results = useMemo(
-    () => day.map(({ ambientC, sunC }) => runOf({ ...setup, plan: { ...plan, ambientC, sunC } })),
+    () => day.map(({ ambientC, sunC }) => resultOf({ ...setup, plan: { ...plan, ambientC, sunC } })),
     [setup, plan, airs],
   );
   const set = (at: number, value: number | null): void =>
@@ -30,8 +36,7 @@ export function DayRuns({ run }: { readonly run: Run }) {
       <h2 id="day-heading">The same take through the day</h2>
       <div className={css.day}>
         {day.map(({ part, at, ambientC, sunC, own }) => {
-          const result = results[at];
-          const ran = result?.ok ? result.value.result : null;
+          const ran = results[at] ?? null;
           const failed = ran !== null && hasFailed(ran);
           return (
             <div key={part}>

@@ -1,6 +1,7 @@
-import { useId } from 'react';
+import { useId, useMemo } from 'react';
 import type { TaskState } from '../../app/useHeatTask.ts';
 import type { Advice, Advised } from '../../core/heatrun/advice.ts';
+import { heatReasons, type RankedReason } from '../../core/heatrun/reasons.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat.ts';
@@ -31,11 +32,12 @@ const RUNS = [1000, 10_000, 100_000] as const;
 export const riskTone = (risk: number, accepted: number): 'cool' | 'warm' | 'hot' =>
   risk <= accepted ? 'cool' : risk <= Math.max(0.15, accepted * 3) ? 'warm' : 'hot';
 
-/** The ranked reasons first, then the risk of the take and what would lower it. */
+/** The risk of the take, what raises it and what would lower it: before any temperature, since few were ever measured. */
 export function RiskPanel(props: RiskPanelProps) {
   const { run, risk, advised, accepted, runs, onAccepted, onRuns, onAgain, onMove } = props;
   const runsId = useId();
   const acceptedId = useId();
+  const reasons = useMemo(() => heatReasons(run.lane, run.setup), [run]);
   return (
     <>
       <section aria-labelledby="risk-heading">
@@ -70,11 +72,11 @@ export function RiskPanel(props: RiskPanelProps) {
         <h2 id="reasons-heading" className={css.heading}>
           What raises it
         </h2>
-        {run.reasons.length === 0 ? (
+        {reasons.length === 0 ? (
           <p className="soft">Nothing here heats this take worth a line.</p>
         ) : (
           <ol className={css.list}>
-            {run.reasons.map((reason) => (
+            {reasons.map((reason) => (
               <li key={reason.code} className={css.row}>
                 <span>{reasonText(reason)}</span>
                 {reason.weight > 0 && (
@@ -92,7 +94,14 @@ export function RiskPanel(props: RiskPanelProps) {
           Moves
         </h2>
         {advised.phase === 'done' ? (
-          <Moves advised={advised.answer} run={run} accepted={accepted} owned={props.owned} onMove={onMove} />
+          <Moves
+            advised={advised.answer}
+            run={run}
+            reasons={reasons}
+            accepted={accepted}
+            owned={props.owned}
+            onMove={onMove}
+          />
         ) : (
           <TaskNote state={advised} what="moves" onAgain={onAgain} />
         )}
@@ -137,9 +146,10 @@ function RiskFigures({ risk, accepted, asked }: RiskFiguresProps) {
 
 interface MovesProps extends Pick<RiskPanelProps, 'run' | 'accepted' | 'owned' | 'onMove'> {
   readonly advised: Advised;
+  readonly reasons: readonly RankedReason[];
 }
 
-function Moves({ advised, run, accepted, owned, onMove }: MovesProps) {
+function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
   const { setup } = run;
   const { holdsUpToC, moves, risk } = advised;
   return (
@@ -157,7 +167,7 @@ function Moves({ advised, run, accepted, owned, onMove }: MovesProps) {
           </li>
         ))}
       </ul>
-      {run.reasons.some(({ code }) => code === 'untested') && (
+      {reasons.some(({ code }) => code === 'untested') && (
         <p className={css.row}>
           <a href="#logged-heading">Run a test to the end first, and log it</a>
         </p>

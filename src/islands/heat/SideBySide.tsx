@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
+import { affordableRuns } from '../../app/affordableRuns.ts';
 import { forgetTake } from '../../app/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heatPick.ts';
-import { failingShare } from '../../core/heatrun/failures.ts';
+import { useHeatTask } from '../../app/useHeatTask.ts';
+import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
@@ -14,12 +16,15 @@ import { CAUSE_WORDS } from '../../text/simulation.ts';
 import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './SideBySide.module.css';
+import { TaskNote } from './TaskNote.tsx';
 import { type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
   readonly kit: Kit;
   readonly policy: Policy;
   readonly now: Run;
+  /** Risk runs of each take. */
+  readonly runs: number;
   readonly onOpen: (take: KeptTake) => void;
 }
 
@@ -30,9 +35,11 @@ interface Column {
   readonly run: Run | null;
 }
 
-/** Enough for a figure to compare by; the panel has the full runs. */
-const RUNS = 600;
+/** The draws of the risk panel, so that the take on screen reads the same in both places. */
 const SEED = 1;
+
+const eventsOf = (columns: readonly Column[]): number =>
+  columns.reduce((sum, { run }) => sum + (run?.result.timeline.length ?? 0), 0);
 
 /** Card temperature over the run, on one scale for all columns. */
 function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: number }) {
@@ -55,8 +62,11 @@ function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: nu
   );
 }
 
+/** Dots while the worker is at it. */
+const failText = (share: number | null | undefined): string => (share == null ? '…' : shareText(share));
+
 /** Kept takes beside the one on screen; each is run again with the figures of now. */
-export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
+export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) {
   const { settings, bodies, cards, tests } = kit;
   const stored = useStored();
   const kept = useSame(settings.keptTakes ?? []);
@@ -71,7 +81,18 @@ export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
     ],
     [kept, bodies, cards, tests, policy, now],
   );
-  const shares = useMemo(() => columns.map(({ run }) => (run ? failingShare(run.lane, RUNS, SEED) : null)), [columns]);
+  const request = useMemo(
+    (): SharesInput | null =>
+      kept.length === 0
+        ? null
+        : {
+            paths: columns.map(({ run }) => run && { sim: run.lane.sim, spreads: run.lane.spreads }),
+            runs: affordableRuns(runs, eventsOf(columns)),
+            seed: SEED,
+          },
+    [kept, columns, runs],
+  );
+  const [shares, again] = useHeatTask('shares', request);
   if (kept.length === 0) return null;
   const lastSecond = Math.max(...columns.map(({ run }) => run?.result.atSeconds ?? 1));
   const line = (title: string, of: (run: Run, at: number) => string) => (
@@ -120,7 +141,7 @@ export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
           </tr>
           {line('Outcome', ({ result }) => outcomeText(result))}
           {line('Cause', ({ cause }) => (cause ? CAUSE_WORDS[cause] : 'none'))}
-          {line('Fail', (_, at) => shareText(shares[at] ?? 0))}
+          {line('Fail', (_, at) => failText(shares.phase === 'done' ? shares.answer[at] : null))}
           {line('Take', ({ setup }) => planText(setup.plan))}
           {line('Air', ({ lane }) => degreesText(lane.sim.heat.ambientC))}
           {line('Writes', ({ lane }) => paceText((lane.cell.need ?? 0) / MB))}
@@ -134,6 +155,7 @@ export function SideBySide({ kit, policy, now, onOpen }: SideBySideProps) {
           {line('Written', ({ result }) => `${plain(result.writtenGB, 0)}\u00a0GB`)}
         </tbody>
       </table>
+      {shares.phase !== 'running' && <TaskNote state={shares} what="how often they fail" onAgain={again} />}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { affordableRuns } from '../../app/affordableRuns.ts';
 import type { Picked } from '../../app/heatPick.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
@@ -19,19 +20,12 @@ import { RiskPanel } from './RiskPanel.tsx';
 import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
-import { type Run, useRun } from './useRun.ts';
+import { useRun } from './useRun.ts';
 
 /** The same draws for every run of one take, so that a change shows as itself. */
 const SEED = 1;
 const ADVICE_RUNS = 400;
 const FIRST_RUNS = 10_000;
-/** Events of all risk runs together that a person waits for: about half a minute. */
-const MOST_EVENTS = 8_000_000;
-
-/** As many runs as asked for, or fewer where each of them has many events. */
-const affordable = (asked: number, run: Run, share: number): number =>
-  Math.max(50, Math.min(asked, Math.floor((MOST_EVENTS * share) / run.result.timeline.length)));
-
 interface TakenProps {
   readonly kit: Kit;
   readonly policy: Policy;
@@ -68,15 +62,23 @@ export function Taken({
   const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
   const accepted = ownAccepted ?? usual.value;
   const [runs, setRuns] = useState(FIRST_RUNS);
+  const events = ran?.result.timeline.length ?? 0;
   const riskRequest = useMemo(
-    () => ran && { sim: ran.lane.sim, input: { runs: affordable(runs, ran, 1), seed: SEED, spread: ran.lane.spreads } },
-    [ran, runs],
+    () =>
+      ran && { sim: ran.lane.sim, input: { runs: affordableRuns(runs, events), seed: SEED, spread: ran.lane.spreads } },
+    [ran, runs, events],
   );
   const [risk, riskAgain] = useHeatTask('risk', riskRequest);
   const adviceRequest = useMemo(
     (): AdviceInput | null =>
-      ran && { setup: ran.setup, cards: kit.cards, accepted, runs: affordable(ADVICE_RUNS, ran, 0.02), seed: SEED },
-    [ran, kit.cards, accepted],
+      ran && {
+        setup: ran.setup,
+        cards: kit.cards,
+        accepted,
+        runs: affordableRuns(ADVICE_RUNS, events, 0.02),
+        seed: SEED,
+      },
+    [ran, kit.cards, accepted, events],
   );
   const [advised, adviceAgain] = useHeatTask('advise', adviceRequest);
   const move = (advice: Advice): void => {
@@ -123,6 +125,7 @@ export function Taken({
               kit={kit}
               policy={policy}
               now={ran}
+              runs={runs}
               onOpen={({ id: _, name: __, ...kept }) => onPick({ ...kept })}
             />
             <DayRuns run={ran} />

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { type Given, type Picked, setupOf } from '../../app/heatPick.ts';
 import { deciding, type HeatSetup, type Lane, lanesOf, type SetupRefusal } from '../../core/heatrun/lane.ts';
-import { heatReasons, type RankedReason } from '../../core/heatrun/reasons.ts';
 import type { HeatPick } from '../../core/model/kit.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { causeOf } from '../../core/writepath/cause.ts';
@@ -16,7 +15,6 @@ export interface Run {
   readonly lanes: number;
   readonly result: SimResult;
   readonly cause: Cause | null;
-  readonly reasons: readonly RankedReason[];
   readonly at: (seconds: number) => Moment;
 }
 
@@ -30,7 +28,6 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
     lanes: lanes.value.length,
     result,
     cause: causeOf(lane.sim, result),
-    reasons: heatReasons(lane, setup),
     at: createReader(lane.sim, result),
   });
 }
