@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { MAX_TRACE_SECONDS } from '../core/model/kit.ts';
 import { err, ok, type Result } from '../core/result.ts';
 
 export type TraceProblem =
@@ -6,8 +7,6 @@ export type TraceProblem =
   | { readonly code: 'too-long'; readonly max: number }
   | { readonly code: 'not-a-rate'; readonly line: number; readonly text: string };
 
-/** Seconds a trace may hold: six hours. */
-const MAX_SECONDS = 21_600;
 const MAX_MBPS = 1e6;
 
 /**
@@ -24,7 +23,7 @@ export function demandOfText(text: string): Result<readonly number[], TraceProbl
     const value = cell === '' ? Number.NaN : Number(cell);
     if (!(value >= 0 && value <= MAX_MBPS)) return err({ code: 'not-a-rate', line: at + 1, text: cell.slice(0, 40) });
     rates.push(value);
-    if (rates.length > MAX_SECONDS) return err({ code: 'too-long', max: MAX_SECONDS });
+    if (rates.length > MAX_TRACE_SECONDS) return err({ code: 'too-long', max: MAX_TRACE_SECONDS });
   }
   return rates.length === 0 ? err({ code: 'empty' }) : ok(rates);
 }

@@ -29,12 +29,10 @@ export function pickedIn({ bodies, cards: owned }: Pick<Kit, 'bodies' | 'cards'>
 export interface Given {
   readonly tests: readonly Test[];
   readonly policy: Policy;
-  /** A clip's own rate in place of the mode's. */
-  readonly trace: readonly number[] | null;
 }
 
 /** The setup of a pick, ready to be run. */
-export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, policy, trace }: Given): HeatSetup => ({
+export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, policy }: Given): HeatSetup => ({
   body,
   mode,
   cards,
@@ -44,7 +42,7 @@ export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, 
   plan: pick.plan,
   startBodyC: pick.startBodyC,
   startCardC: pick.startCardC,
-  demandTraceMBps: trace,
+  demandTraceMBps: pick.demandTraceMBps ?? null,
 });
 
 /** How many cards an arrangement asks for. */

@@ -21,6 +21,7 @@ export function pickQuery({
   plan,
   startBodyC,
   startCardC,
+  demandTraceMBps,
 }: HeatPick): string {
   const query = new URLSearchParams({ body: bodyId, mode: modeId });
   for (const id of cardIds) query.append('card', id);
@@ -36,6 +37,8 @@ export function pickQuery({
   put('sun', plan.sunC);
   put('bodyC', startBodyC);
   put('cardC', startCardC);
+  // The rates themselves are too many for an address; that there were some must not be lost in silence.
+  put('clip', demandTraceMBps?.length ?? null);
   return `?${query}`;
 }
 
@@ -44,6 +47,8 @@ export interface Asked {
   readonly body: string | null;
   readonly mode: string | null;
   readonly card: string | null;
+  /** True where a clip's rates were in use, which no address carries. */
+  readonly hasClip: boolean;
   /** The take as it was; null where the address names a cell alone. */
   readonly rest: Omit<HeatPick, 'bodyId' | 'modeId'> | null;
 }
@@ -65,6 +70,7 @@ export function queryPick(search: string): Asked {
     body: query.get('body'),
     mode: query.get('mode'),
     card: cardIds[0] ?? null,
+    hasClip: query.has('clip'),
     rest:
       whole && Number.isInteger(takes)
         ? {

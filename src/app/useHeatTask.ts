@@ -17,11 +17,13 @@ const SETTLE = 180;
  * Asks the worker whenever the request changes, by identity; null asks nothing. A newer request supersedes the older, and
  * an answer to an older one is never shown.
  *
+ * @param place - who asks, where several parts of a view ask the same task
  * @returns the state, and a way to ask the same again
  */
 export function useHeatTask<K extends TaskName>(
   task: K,
   request: HeatTasks[K]['request'] | null,
+  place: string = task,
 ): readonly [TaskState<HeatTasks[K]['answer']>, () => void] {
   type State = TaskState<HeatTasks[K]['answer']>;
   const [shown, setShown] = useState<{ readonly of: unknown; readonly state: State }>({
@@ -49,7 +51,7 @@ export function useHeatTask<K extends TaskName>(
     const ask = async (): Promise<void> => {
       const { heatWorker } = await import('./heatWorker.ts');
       if (!current) return;
-      const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }));
+      const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }), place);
       stopWorker = asked.cancel;
       const result = await asked.result;
       if (result.ok) show({ phase: 'done', answer: result.value });
@@ -59,7 +61,7 @@ export function useHeatTask<K extends TaskName>(
     show({ phase: 'running', share: 0, cancel });
     const timer = setTimeout(() => void ask(), SETTLE);
     return leave;
-  }, [task, request, round]);
+  }, [task, request, round, place]);
   const again = useCallback(() => setRound((count) => count + 1), []);
   const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };
   return [shown.of === request && request !== null ? shown.state : waiting, again];

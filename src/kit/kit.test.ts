@@ -185,6 +185,31 @@ describe('the JSON Schema', () => {
     expect(validate({ ...EMPTY_KIT, format: 'other' })).toBe(false);
   });
 
+  it('takes a kept take with the rates of its clip, and no impossible rate', () => {
+    const kept = (demandTraceMBps: readonly number[] | null) => ({
+      ...EMPTY_KIT,
+      settings: {
+        ...EMPTY_KIT.settings,
+        keptTakes: [
+          {
+            ...{ id: 'k', name: 'Kept', bodyId: 'b', modeId: 'm', arrangement: 'single', cardIds: ['c'], ratio: null },
+            plan: { minutes: 10, takes: 1, restMinutes: 0, ambientC: 20, sunC: 0 },
+            ...{ startBodyC: null, startCardC: null, demandTraceMBps },
+          },
+        ],
+      },
+    });
+    for (const [rates, isFine] of [
+      [null, true],
+      [[100, 0, 140.5], true],
+      [[100, -1], false],
+      [[], false],
+    ] as const) {
+      expect(validate(kept(rates)), String(rates)).toBe(isFine);
+      expect(readKit(kept(rates)).ok, String(rates)).toBe(isFine);
+    }
+  });
+
   it('is the one kept in docs', () => {
     const kept = JSON.parse(readFileSync(new URL('../../docs/kit.schema.json', import.meta.url), 'utf8'));
     expect(kept, 'run "npm run schema"').toEqual(kitJsonSchema());

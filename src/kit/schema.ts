@@ -9,6 +9,7 @@ import {
   FIGURE_BASES,
   INCIDENTS,
   MAX_KEPT_TAKES,
+  MAX_TRACE_SECONDS,
   RATE_SOURCES,
   TEST_ENDS,
 } from '../core/model/kit.ts';
@@ -253,6 +254,7 @@ const keptTake = Joi.object({
   plan: plannedTake.required(),
   startBodyC: orNull(temperature),
   startCardC: orNull(temperature),
+  demandTraceMBps: Joi.array().items(Joi.number().min(0).max(1e6)).min(1).max(MAX_TRACE_SECONDS).allow(null),
 }).unknown(true);
 
 export const settingsSchema = Joi.object({

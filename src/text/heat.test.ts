@@ -4,6 +4,7 @@ import type { Advice } from '../core/heatrun/advice.ts';
 import type { FigureSource } from '../core/heatrun/known.ts';
 import { DEFAULT_PLAN } from '../core/heatrun/plan.ts';
 import type { RankedReason } from '../core/heatrun/reasons.ts';
+import { riskTone } from '../core/heatrun/riskTone.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
 import { causeOf } from '../core/writepath/cause.ts';
 import { simulate } from '../core/writepath/simulate.ts';
@@ -16,6 +17,8 @@ import {
   outcomeText,
   setupRefusalText,
   shareText,
+  thinCauseText,
+  thinText,
   timeText,
 } from './heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from './heatAdvice.ts';
@@ -83,6 +86,23 @@ describe('how a run ended, and why', () => {
       'card 22 °C, body 24 °C',
       'the camera holds 16 more seconds',
     ]);
+  });
+});
+
+describe('a run that holds and fails too often', () => {
+  it('is called thin, with its share', () => {
+    expect(thinText(simulate(aRun({ demandMBps: 100, takeSeconds: 600 })))).toBe('Thin: holds to 10:00');
+    expect(thinText(simulate(aRun({ demandMBps: 100, takeSeconds: 1e5 })))).toBe(
+      'Thin: holds until the card is full at 2h46',
+    );
+    expect(thinCauseText(0.214)).toBe('With the figures a little off, 21\u00a0% of the runs fail.');
+  });
+
+  it('is coloured by what is accepted', () => {
+    expect([0, 0.05, 0.051, 0.15, 0.16].map((risk) => riskTone(risk, 0.05))).toEqual([
+      ...['cool', 'cool', 'warm', 'warm', 'hot'],
+    ]);
+    expect(riskTone(0.5, 0.25)).toBe('warm');
   });
 });
 

@@ -69,6 +69,15 @@ export function outcomeText({ outcome, atSeconds }: SimResult): string {
   }
 }
 
+/** How it ended for the head of the view, where more of its runs fail than is accepted: a yes that is no yes. */
+export function thinText({ outcome, atSeconds }: SimResult): string {
+  return `Thin: holds ${outcome === 'filled' ? 'until the card is full at' : 'to'} ${timeText(atSeconds)}`;
+}
+
+/** What stands under it. */
+export const thinCauseText = (failing: number): string =>
+  `With the figures a little off, ${shareText(failing)} of the runs fail.`;
+
 /** What hides a shortfall once the card takes less than comes: the stages in the order in which they fill. */
 function hiddenBy({ timeline }: SimResult, since: number, { bufferMB }: Simulation): string {
   const full = timeline.find(({ event, seconds }) => event === 'cache-full' && seconds >= since);

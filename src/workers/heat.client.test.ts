@@ -80,6 +80,17 @@ describe('the heat worker', () => {
     expect(await newer.result).toMatchObject({ ok: true, value: { runs: 300 } });
   });
 
+  it('does not supersede the same question asked from another place', async () => {
+    const { start } = starter();
+    const client = clientOf(start);
+    const ask = (place: string) => client.ask('risk', asking(300), undefined, place);
+    const [day, side] = [ask('day'), ask('side')];
+    const later = ask('side');
+    expect(await side.result).toEqual({ ok: false, error: { code: 'superseded' } });
+    expect(await day.result).toMatchObject({ ok: true });
+    expect(await later.result).toMatchObject({ ok: true });
+  });
+
   it('questions of another kind go on beside it', async () => {
     const { start } = starter();
     const client = clientOf(start);

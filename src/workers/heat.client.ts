@@ -20,17 +20,22 @@ export interface Started {
 }
 
 interface Pending {
-  readonly task: TaskName;
+  readonly place: string;
   readonly settle: (why: Unanswered) => void;
   lastSign: number;
 }
 
 export interface HeatClient {
-  /** Asks; a request of the same task that is still under way is superseded. */
+  /**
+   * Asks; a request of the same place that is still under way is superseded.
+   *
+   * @param place - who asks, where several ask the same task; else the task itself
+   */
   ask<K extends TaskName>(
     task: K,
     request: HeatTasks[K]['request'],
     onProgress?: OnProgress,
+    place?: string,
   ): Asked<HeatTasks[K]['answer']>;
   readonly close: () => void;
 }
@@ -82,8 +87,8 @@ export function createHeatClient(start: () => Started, silence = SILENCE): HeatC
   };
 
   return {
-    ask(task, request, onProgress) {
-      for (const [other, one] of [...pending]) if (one.task === task) stop(other, 'superseded');
+    ask(task, request, onProgress, place = task) {
+      for (const [other, one] of [...pending]) if (one.place === place) stop(other, 'superseded');
       lastId += 1;
       const id = lastId;
       const result = new Promise<Result<HeatTasks[typeof task]['answer'], Unanswered>>((resolve) => {
@@ -92,7 +97,7 @@ export function createHeatClient(start: () => Started, silence = SILENCE): HeatC
           if (pending.size === 0) unwatch();
           resolve(answer);
         };
-        const entry: Pending = { task, settle: (why) => end(err(why)), lastSign: Date.now() };
+        const entry: Pending = { place, settle: (why) => end(err(why)), lastSign: Date.now() };
         pending.set(id, entry);
         watch ??= setInterval(look, Math.min(LOOK, silence / 4));
         const told = proxy((share: number) => {

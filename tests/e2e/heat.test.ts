@@ -90,8 +90,20 @@ describe('a hot take', () => {
     if (!lanes.ok) throw new Error(lanes.error.code);
     const { lane } = deciding(lanes.value);
     const risk = riskRuns(lane.sim, { runs: 10_000, seed: 1, spread: lane.spreads });
-    const expected = shareText((risk?.dropProbability ?? 0) + (risk?.cutoffProbability ?? 0)).replaceAll('\u00a0', ' ');
+    const expected = shareText(risk.dropProbability + risk.cutoffProbability).replaceAll('\u00a0', ' ');
     await app.seesText(RISK, `${expected} of 10,000 runs fail`);
+  });
+
+  it('is not called good where it holds and yet more runs fail than is accepted', async () => {
+    await app.visit('/heat?body=wherry&mode=8k-3&card=a-02');
+    await app.fill('Take', '30');
+    await app.fill('Air', '22');
+    await app.seesText('h1', 'Thin: holds to 30:00');
+    await app.seesText('main', /With the figures a little off, 2\d % of the runs fail/);
+    await app.seesText('section[aria-labelledby="day-heading"]', 'Thin: holds to 30:00');
+    await app.choose('I accept', '25 %');
+    await app.seesText('h1', 'Holds to the end, 30:00');
+    await app.seesText('section[aria-labelledby="day-heading"]', 'Holds to the end, 30:00');
   });
 
   it('takes a rhythm of rests, and names the moments of it', async () => {
@@ -286,6 +298,24 @@ describe('what is recorded', () => {
     await app.seesText('h1', 'Drops at 15:26');
   });
 
+  it('is kept with its clip; an address says that it cannot carry one', async () => {
+    await openHot();
+    const file = join(files, 'kept.csv');
+    writeFileSync(file, '100\n140\n120\n');
+    await (await app.find('input[type=file][aria-label="File of rates, one a second"]')).sendKeys(file);
+    await app.seesText('h1', 'Holds');
+    await app.clickText('button', 'Keep this take to compare');
+    await app.seesText('section[aria-labelledby="side-heading"]', 'a clip’s rate');
+    await app.driver.navigate().refresh();
+    await app.seesText('h1', 'Drops at 15:26');
+    await app.seesText('main', 'Open its file again');
+    const side = await app.seesText('section[aria-labelledby="side-heading"]', 'Holds to the end, 36:00');
+    expect(side).toContain('120 MB/s');
+    await app.click('section[aria-labelledby="side-heading"] thead button');
+    await app.seesText('main', '3 s of a clip, repeated');
+    await app.seesText('h1', 'Holds');
+  });
+
   it('may go over two cards at once, or from one to the other', async () => {
     await openHot();
     await app.choose('Over its slots', 'Mirrored');
@@ -295,6 +325,10 @@ describe('what is recorded', () => {
     await app.seesText('main', '443 MB/s');
     await app.choose('Over its slots', 'Relay');
     await app.seesText('main', 'Card 2');
+    const figures = 'section[aria-labelledby="assumed-heading"]';
+    const first = await app.seesText(figures, 'Figures of');
+    await app.choose('Figures of', 'A-01');
+    expect(await app.seesText(figures, 'Figures of')).not.toBe(first);
   });
 
   it('finds a card that can meet when the body changes, and says why a chosen one cannot', async () => {

@@ -194,6 +194,10 @@ describe('the paths of a setup', () => {
     const [lane] = lanes(aSetup({ arrangement: 'relay', cards: [big, { ...big, id: 'other' }] }));
     expect(lane?.cards).toHaveLength(2);
     expect(lane?.sim.relay).toHaveLength(1);
+    const slow = { ...big, id: 'slow', writeMBps: null, sustainedMBps: 900 };
+    const [mixed] = lanes(aSetup({ arrangement: 'relay', cards: [big, slow] }));
+    expect(mixed?.cardFigures.map(({ sustainedMBps }) => sustainedMBps?.value)).toEqual([1200, 720]);
+    expect(mixed?.figures.sustainedMBps?.value, 'of the first').toBe(1200);
   });
 
   it('one a card for mirrored, each heated by the other', () => {

@@ -34,6 +34,8 @@ export interface Lane {
   readonly sim: Simulation;
   /** Of the body and the first card. */
   readonly figures: HeatFigures;
+  /** Of each card alone, in the order of `cards`. */
+  readonly cardFigures: readonly HeatFigures[];
   readonly spreads: Spreads;
 }
 
@@ -85,6 +87,11 @@ function partOf(card: Card, cell: Cell, tests: readonly Test[]): Part {
   };
 }
 
+/** A card that is not known to stall has no figures of stalls. */
+function withoutUnknown({ stallEveryGB, stallSeconds, ...rest }: Part['figures']): HeatFigures {
+  return { ...rest, ...(stallEveryGB ? { stallEveryGB } : {}), ...(stallSeconds ? { stallSeconds } : {}) };
+}
+
 type Conditions = Pick<HeatSetup, 'body' | 'plan' | 'startBodyC' | 'startCardC' | 'demandTraceMBps'>;
 
 /** One path: the first card, those that take over from it, and the heat of others that write beside it. */
@@ -119,23 +126,19 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
     relay: relay.map(({ path, heat }) => ({ card: path, heat })),
     maxEvents: FOLLOWED,
   };
-  const { stallEveryGB, stallSeconds, ...rest } = first.figures;
+  const { figures: firstFigures } = first;
   return {
     cards: parts.map(({ card }) => card),
     cell: first.cell,
     sim,
-    figures: {
-      ...ofBody,
-      ...rest,
-      ...(stallEveryGB ? { stallEveryGB } : {}),
-      ...(stallSeconds ? { stallSeconds } : {}),
-    },
+    figures: { ...ofBody, ...withoutUnknown(firstFigures) },
+    cardFigures: parts.map(({ figures }) => withoutUnknown(figures)),
     spreads: {
-      sustained: spreadOf(rest.sustainedMBps),
-      burst: spreadOf(rest.burstMBps),
-      cache: spreadOf(rest.cacheGB),
-      'card-heat-path': spreadOf(rest.cardResistanceKPerW),
-      'card-energy': spreadOf(rest.energyNJPerByte),
+      sustained: spreadOf(firstFigures.sustainedMBps),
+      burst: spreadOf(firstFigures.burstMBps),
+      cache: spreadOf(firstFigures.cacheGB),
+      'card-heat-path': spreadOf(firstFigures.cardResistanceKPerW),
+      'card-energy': spreadOf(firstFigures.energyNJPerByte),
       'body-heat-path': spreadOf(ofBody.bodyResistanceKPerW),
       ambient: AMBIENT_SPREAD,
     },

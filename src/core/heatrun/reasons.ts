@@ -1,5 +1,6 @@
 import type { Body, PlannedTake, Test } from '../model/kit.ts';
 import { CARD_HEAT } from '../standards/heat.ts';
+import { averageDemand } from '../writepath/demand.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
 import type { HeatSetup, Lane } from './lane.ts';
@@ -46,11 +47,6 @@ function severity(sim: Simulation): number {
   );
 }
 
-/** What is written over a take on average, MB/s: heat does not ask for the peak. */
-function averageMBps({ demandMBps, demandTraceMBps: trace }: Simulation): number {
-  return trace && trace.length > 0 ? trace.reduce((sum, one) => sum + one, 0) / trace.length : demandMBps;
-}
-
 type Conditions = Pick<HeatSetup, 'body' | 'tests' | 'plan' | 'startBodyC'>;
 
 type Eased = readonly [HeatReason, Simulation];
@@ -65,7 +61,7 @@ function eased({ sim, figures }: Lane, { plan, startBodyC }: Conditions): readon
   const { heat, card } = sim;
   const best = CARD_HEAT['cfexpress-b'];
   const isKnown = figures.sustainedMBps?.source.code !== 'keeps-up';
-  const MBps = averageMBps(sim);
+  const MBps = averageDemand(sim);
   const list: Eased[] = [
     [
       { code: 'rate', share: isKnown ? MBps / card.sustainedMBps : null, MBps },
@@ -104,7 +100,7 @@ export function heatReasons(lane: Lane, setup: Conditions): readonly RankedReaso
     .sort((a, b) => b.weight - a.weight);
   const tested = setup.tests.some(({ bodyId, cardId }) => bodyId === setup.body.id && cardId === lane.cell.cardId);
   const cache: readonly RankedReason[] =
-    sim.card.cacheGB > 0 && averageMBps(sim) > sim.card.sustainedMBps
+    sim.card.cacheGB > 0 && averageDemand(sim) > sim.card.sustainedMBps
       ? [{ code: 'fast-cache', cacheGB: sim.card.cacheGB, weight: 0 }]
       : [];
   return [...ranked, ...cache, ...(tested ? [] : [{ code: 'untested', weight: 0 } as const])];

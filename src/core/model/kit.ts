@@ -267,7 +267,12 @@ export interface HeatPick {
   /** Where a start is already warm; null: at the air's temperature. */
   readonly startBodyC: number | null;
   readonly startCardC: number | null;
+  /** A clip's own rate, second by second, in place of the mode's. */
+  readonly demandTraceMBps?: readonly number[] | null;
 }
+
+/** Seconds such a trace may hold: six hours. */
+export const MAX_TRACE_SECONDS = 21_600;
 
 /** Most takes kept for comparing: more do not fit side by side. */
 export const MAX_KEPT_TAKES = 3;

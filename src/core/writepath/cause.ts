@@ -1,3 +1,4 @@
+import { peakDemand } from './demand.ts';
 import { simulate } from './simulate.ts';
 import type { CardPath, Cause, SimResult, Simulation } from './simulation.ts';
 
@@ -11,9 +12,6 @@ const withCards = (sim: Simulation, change: (card: CardPath) => Partial<CardPath
   card: { ...sim.card, ...change(sim.card) },
   relay: sim.relay?.map((one) => ({ ...one, card: { ...one.card, ...change(one.card) } })) ?? null,
 });
-
-const peakDemand = ({ demandMBps, demandTraceMBps }: Simulation): number =>
-  demandTraceMBps?.reduce((most, one) => Math.max(most, one), 0) ?? demandMBps;
 
 /** One thing made as good as it could be, everything else as it was. */
 const WITHOUT: Readonly<Record<Cause, Change>> = {

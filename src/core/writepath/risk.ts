@@ -1,6 +1,7 @@
 import { finish, type Steps } from '../steps.ts';
 import { type Band, createBand, type Range, rangeOf } from './band.ts';
 import { type Draws, draw, drawn, evenSpreads, type Spreads, UNCERTAIN, type Uncertain } from './draws.ts';
+import { wholeSeconds } from './duration.ts';
 import { seeded } from './random.ts';
 import { simulate } from './simulate.ts';
 import type { SimRefusal, Simulation } from './simulation.ts';
@@ -80,10 +81,6 @@ function differenceOf(what: Uncertain, runs: readonly Run[]): number {
   const low = runs.length - high;
   return high === 0 || low === 0 ? 0 : Math.abs(highFailed / high - lowFailed / low);
 }
-
-/** Takes and rests of a run together, seconds. */
-export const wholeSeconds = ({ takeSeconds, takes, restSeconds }: Simulation): number =>
-  takeSeconds * (takes ?? 1) + (restSeconds ?? 0) * ((takes ?? 1) - 1);
 
 /** Runs between two steps: a run of very many events takes some ten milliseconds. */
 const RUNS_A_STEP = 16;

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { aRun } from '../../../tests/support/aRun.ts';
 import { causeOf } from './cause.ts';
 import { checkSimulation } from './checkSimulation.ts';
+import { averageDemand, peakDemand } from './demand.ts';
 import { evenSpreads } from './draws.ts';
+import { recordedSeconds, wholeSeconds } from './duration.ts';
 import { checkRisk, riskRuns, riskSteps, shareUncertainty } from './risk.ts';
 import { simulate } from './simulate.ts';
 import type { Moment, Simulation } from './simulation.ts';
@@ -433,6 +435,31 @@ describe('risk runs', () => {
     expect(shares.length).toBeGreaterThan(20);
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));
     expect(shares.every((share) => share >= 0 && share < 1)).toBe(true);
+  });
+});
+
+describe('what a run is asked for', () => {
+  it('is recorded time without its rests', () => {
+    const rhythm = { takeSeconds: 60, takes: 3, restSeconds: 40 };
+    expect(wholeSeconds(rhythm)).toBe(260);
+    expect([0, 30, 60, 99, 100, 130, 260].map((at) => recordedSeconds(rhythm, at))).toEqual([
+      0, 30, 60, 60, 60, 90, 180,
+    ]);
+    expect(recordedSeconds({ takeSeconds: 60 }, 45)).toBe(45);
+  });
+
+  it('is its demand on average and at most, of a clip too', () => {
+    expect([averageDemand(sim()), peakDemand(sim())]).toEqual([886, 886]);
+    const clip = { demandMBps: 886, demandTraceMBps: [100, 0, 500] };
+    expect([averageDemand(clip), peakDemand(clip)]).toEqual([200, 500]);
+    expect(averageDemand({ demandMBps: 886, demandTraceMBps: [] })).toBe(886);
+  });
+
+  it('fails of the bus where only a second of a clip is faster than it', () => {
+    const burst = sim({ demandTraceMBps: [100, 900], bufferMB: 300, card: { busMBps: 500, sustainedMBps: 500 } });
+    const result = simulate(burst);
+    expect(result.outcome).toBe('dropped');
+    expect(causeOf(burst, result)).toBe('bus');
   });
 });
 

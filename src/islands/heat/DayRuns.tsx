@@ -1,23 +1,34 @@
 import { useMemo, useState } from 'react';
-import { deciding, type HeatSetup, hasFailed, lanesOf } from '../../core/heatrun/lane.ts';
-import type { SimResult } from '../../core/writepath/simulation.ts';
-import { outcomeText } from '../../text/heat.ts';
+import { affordableRuns } from '../../app/affordableRuns.ts';
+import { useHeatTask } from '../../app/useHeatTask.ts';
+import type { SharesInput } from '../../core/heatrun/failures.ts';
+import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heatrun/lane.ts';
+import { riskTone } from '../../core/heatrun/riskTone.ts';
+import { outcomeText, shareText, thinText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
-import type { Run } from './useRun.ts';
+import { RISK_SEED, type Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 
 /** Degrees below the air of the plan at which morning and evening begin [A]. */
 const BELOW = [12, 0, 6] as const;
 
-function resultOf(setup: HeatSetup): SimResult | null {
+const RUNS = 2000;
+
+function ranIn(setup: HeatSetup): LaneRun | null {
   const lanes = lanesOf(setup);
-  return lanes.ok ? deciding(lanes.value).result : null;
+  return lanes.ok ? deciding(lanes.value) : null;
+}
+
+interface DayRunsProps {
+  readonly run: Run;
+  /** Share of failing runs that still counts as holding, 0 to 1. */
+  readonly accepted: number;
 }
 
 /** The same take at three airs of one shoot day; sun only at noon. */
-export function DayRuns({ run }: { readonly run: Run }) {
+export function DayRuns({ run, accepted }: DayRunsProps) {
   const { setup } = run;
   const { plan } = setup;
   const [airs, setAirs] = useState<readonly (number | null)[]>([null, null, null]);
@@ -26,38 +37,67 @@ export function DayRuns({ run }: { readonly run: Run }) {
     return { part, at, ambientC, sunC: at === 1 ? plan.sunC : 0, own: airs[at] != null };
   });
   const results = useMemo(
-    () => day.map(({ ambientC, sunC }) => resultOf({ ...setup, plan: { ...plan, ambientC, sunC } })),
+    () => day.map(({ ambientC, sunC }) => ranIn({ ...setup, plan: { ...plan, ambientC, sunC } })),
     [setup, plan, airs],
   );
+  const request = useMemo((): SharesInput => {
+    const events = results.reduce((sum, one) => sum + (one?.result.timeline.length ?? 0), 0);
+    return {
+      paths: results.map((one) => one && { sim: one.lane.sim, spreads: one.lane.spreads }),
+      runs: affordableRuns(RUNS, events, 0.1),
+      seed: RISK_SEED,
+    };
+  }, [results]);
+  const [shares] = useHeatTask('shares', request, 'day');
   const set = (at: number, value: number | null): void =>
     setAirs(airs.map((one, place) => (place === at ? value : one)));
   return (
     <section aria-labelledby="day-heading">
       <h2 id="day-heading">The same take through the day</h2>
       <div className={css.day}>
-        {day.map(({ part, at, ambientC, sunC, own }) => {
-          const ran = results[at] ?? null;
-          const failed = ran !== null && hasFailed(ran);
-          return (
-            <div key={part}>
-              <NumberLine
-                label={part}
-                value={ambientC}
-                unit="°C"
-                min={-60}
-                max={60}
-                note={sunC > 0 ? `sun +${sunC} °C` : 'shade'}
-                reset={own ? () => set(at, null) : undefined}
-                onChange={(value) => set(at, value)}
-              />
-              <p className={failed ? 'tone-hot' : 'tone-cool'}>
-                <b>{ran ? outcomeText(ran) : 'Cannot be run in this air'}</b>
-              </p>
-              {ran?.firstThrottleAtSeconds != null && !failed && <p className="soft">throttles on the way</p>}
-            </div>
-          );
-        })}
+        {day.map(({ part, at, ambientC, sunC, own }) => (
+          <div key={part}>
+            <NumberLine
+              label={part}
+              value={ambientC}
+              unit="°C"
+              min={-60}
+              max={60}
+              note={sunC > 0 ? `sun +${sunC} °C` : 'shade'}
+              reset={own ? () => set(at, null) : undefined}
+              onChange={(value) => set(at, value)}
+            />
+            <Ended
+              ran={results[at] ?? null}
+              failing={shares.phase === 'done' ? (shares.answer[at] ?? null) : null}
+              accepted={accepted}
+            />
+          </div>
+        ))}
       </div>
     </section>
+  );
+}
+
+interface EndedProps {
+  readonly ran: LaneRun | null;
+  /** Null until the worker has told. */
+  readonly failing: number | null;
+  readonly accepted: number;
+}
+
+function Ended({ ran, failing, accepted }: EndedProps) {
+  if (!ran) return <p className="tone-mute">Cannot be run in this air</p>;
+  const { result } = ran;
+  const failed = hasFailed(result);
+  const isThin = !failed && failing !== null && failing > accepted;
+  const tone = failed ? 'hot' : failing === null ? 'mute' : riskTone(failing, accepted);
+  return (
+    <>
+      <p className={`tone-${tone}`}>
+        <b>{isThin ? thinText(result) : outcomeText(result)}</b>
+      </p>
+      {failing !== null && <p className="soft">{shareText(failing)} of the runs fail</p>}
+    </>
   );
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heatActions.ts';
 import { sizeOf } from '../../core/heatrun/bodyFigures.ts';
 import type { Known } from '../../core/heatrun/known.ts';
@@ -30,10 +31,15 @@ function sourceText(known: Known, digits: number): string {
 }
 
 /** Every figure of the run in one place: what it is, where it comes from, and a way back to what is assumed. */
-export function Figures({ body, lane }: { readonly body: Body; readonly lane: Lane }) {
-  const card = lane.cards[0];
+export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: readonly Lane[] }) {
   const stored = useStored();
-  if (!card) return null;
+  const [chosen, setChosen] = useState<string | null>(null);
+  const entries = lanes.flatMap(({ cards, figures, cardFigures }) =>
+    cards.map((card, at) => ({ card, figures: { ...figures, ...cardFigures[at] } })),
+  );
+  const entry = entries.find((one) => one.card.id === chosen) ?? entries[0];
+  if (!entry) return null;
+  const { card, figures } = entry;
   const change = (key: BodyFigure | CardFigure, value: number | null): void =>
     void stored(async () => {
       const figure = value === null ? null : ({ value, basis: 'stated' } as const);
@@ -42,7 +48,7 @@ export function Figures({ body, lane }: { readonly body: Body; readonly lane: La
       undoNotice(value === null ? `${name} is as it was.` : `${name} is ${plain(value, 3)} ${unit} now.`, undo);
     });
   const line = (key: BodyFigure | CardFigure) => {
-    const known = lane.figures[key];
+    const known = figures[key];
     const { name, unit, digits } = FIGURE_WORDS[key];
     const { min, max } = figureLimit(key);
     const stalls = key === 'stallEveryGB' || key === 'stallSeconds';
@@ -64,7 +70,7 @@ export function Figures({ body, lane }: { readonly body: Body; readonly lane: La
     );
   };
   const own = [...BODY_FIGURES, ...CARD_FIGURES].some((key) => {
-    const known = lane.figures[key];
+    const known = figures[key];
     return known !== undefined && isOwn(known);
   });
   const { size, guessed } = sizeOf(body);
@@ -86,7 +92,16 @@ export function Figures({ body, lane }: { readonly body: Body; readonly lane: La
           </button>
         )}
       </div>
-      <h3 className={css.group}>{card.label}</h3>
+      {entries.length === 1 ? (
+        <h3 className={css.group}>{card.label}</h3>
+      ) : (
+        <ChoiceLine
+          label="Figures of"
+          value={card.id}
+          choices={entries.map((one) => ({ value: one.card.id, label: one.card.label }))}
+          onChange={setChosen}
+        />
+      )}
       {CARD_FIGURES.map(line)}
       <h3 className={css.group}>{body.name}</h3>
       <ChoiceLine

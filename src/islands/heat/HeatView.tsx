@@ -20,9 +20,9 @@ export default function HeatView({ demo }: { readonly demo: boolean }) {
 function Heat({ kit }: { readonly kit: Kit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings.take, kit.settings.headroom]);
   const [chosen, setChosen] = useState<HeatPick | null>(null);
-  const [trace, setTrace] = useState<readonly number[] | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);
-  const first = useSame(chosen ? null : firstPick(kit, policy, queryPick(window.location.search)));
+  const [asked] = useState(() => queryPick(window.location.search));
+  const first = useSame(chosen ? null : firstPick(kit, policy, asked));
   const pick = chosen ?? first;
   const { bodies, cards } = kit;
   const picked = useMemo(() => (pick ? pickedIn({ bodies, cards }, pick) : null), [bodies, cards, pick]);
@@ -41,9 +41,8 @@ function Heat({ kit }: { readonly kit: Kit }) {
       policy={policy}
       pick={pick}
       picked={picked}
-      trace={trace}
+      clipLost={chosen === null && asked.hasClip}
       before={before?.text ?? null}
-      onTrace={setTrace}
       onPick={(part) => {
         setBefore(null);
         change(part);

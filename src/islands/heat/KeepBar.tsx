@@ -18,7 +18,7 @@ export function KeepBar({ kit, pick, run }: KeepBarProps) {
   const stored = useStored();
   const { settings } = kit;
   const { plan } = pick;
-  const name = `${run.setup.mode.name}, ${run.lane.cards[0]?.label ?? 'no card'}, ${planText(plan)}`;
+  const name = `${run.setup.mode.name}, ${run.lane.cards[0]?.label ?? 'no card'}, ${planText(plan)}${pick.demandTraceMBps ? ', a clip’s rate' : ''}`;
   const isPlanned = JSON.stringify(plannedTake(settings)) === JSON.stringify(plan);
   return (
     <p className={css.keep}>

@@ -2,6 +2,7 @@ import { useId, useMemo } from 'react';
 import type { TaskState } from '../../app/useHeatTask.ts';
 import type { Advice, Advised } from '../../core/heatrun/advice.ts';
 import { heatReasons, type RankedReason } from '../../core/heatrun/reasons.ts';
+import { riskTone } from '../../core/heatrun/riskTone.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat.ts';
@@ -27,10 +28,6 @@ interface RiskPanelProps {
 
 const ACCEPTED = [0.01, 0.05, 0.1, 0.25] as const;
 const RUNS = [1000, 10_000, 100_000] as const;
-
-/** A risk within what is accepted is cool, up to three times that warm, the rest hot. */
-export const riskTone = (risk: number, accepted: number): 'cool' | 'warm' | 'hot' =>
-  risk <= accepted ? 'cool' : risk <= Math.max(0.15, accepted * 3) ? 'warm' : 'hot';
 
 /** The risk of the take, what raises it and what would lower it: before any temperature, since few were ever measured. */
 export function RiskPanel(props: RiskPanelProps) {

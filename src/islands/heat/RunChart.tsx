@@ -95,9 +95,10 @@ const level = (y: number, color: string, text: string, soft: string) => ({
   strokeDashArray: 5,
   label: {
     text,
-    position: 'right',
-    textAnchor: 'end',
-    offsetX: -4,
+    // At the left most runs are still far from it, and the scrubber begins at the other end.
+    position: 'left',
+    textAnchor: 'start',
+    offsetX: 4,
     offsetY: -3,
     borderWidth: 0,
     style: {

@@ -1,9 +1,20 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import { isCalibrated } from '../../core/heatrun/known.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
-import type { Band } from '../../core/writepath/band.ts';
+import { riskTone } from '../../core/heatrun/riskTone.ts';
+import type { Risk } from '../../core/writepath/risk.ts';
+import type { SimResult } from '../../core/writepath/simulation.ts';
 import { modeTitle } from '../../text/cell.ts';
-import { CALIBRATED, causeText, EVENT_WORDS, NOT_CALIBRATED, outcomeText, timeText } from '../../text/heat.ts';
+import {
+  CALIBRATED,
+  causeText,
+  EVENT_WORDS,
+  NOT_CALIBRATED,
+  outcomeText,
+  thinCauseText,
+  thinText,
+  timeText,
+} from '../../text/heat.ts';
 import { plannedText } from '../../text/heatWords.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { Buckets } from './Buckets.tsx';
@@ -18,14 +29,17 @@ const RunChart = lazy(() => import('./RunChart.tsx'));
 
 interface RunPictureProps {
   readonly run: Run;
-  readonly band: Band | null;
+  readonly risk: Risk | null;
+  /** Share of failing runs that still counts as holding, 0 to 1. */
+  readonly accepted: number;
   readonly before: string | null;
   readonly onBack: () => void;
 }
 
 /** How the run ends and why, its picture, and the buckets at one moment of it. */
-export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
+export function RunPicture({ run, risk, accepted, before, onBack }: RunPictureProps) {
   const { result, cause, lane, lanes, setup } = run;
+  const band = risk?.band ?? null;
   const last = result.atSeconds;
   const [wish, setWish] = useState<number | null>(null);
   const [place, setPlace] = useState<PlotPlace | null>(null);
@@ -33,22 +47,20 @@ export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
   // Until somebody moves it, the scrubber stands where the run ends: there the buckets say why.
   const seconds = Math.min(wish ?? last, last);
   useEffect(() => setWish((now) => (now !== null && now > last ? null : now)), [last]);
-  const failed = hasFailed(result);
-  const calibrated = isCalibrated(lane.figures);
+  const thin = thinShare(result, risk && failingOf(risk), accepted);
+  const calibrated = lane.cardFigures.every((figures) => isCalibrated({ ...lane.figures, ...figures }));
   return (
     <>
       <header className={css.head} aria-live="polite">
-        <h1 className={`${css.title} ${failed ? 'tone-hot' : 'tone-cool'}`}>
-          <OutcomeGlyph outcome={failed ? 'short' : 'pass'} />
-          {outcomeText(result)}
-        </h1>
+        <Head result={result} failing={risk && failingOf(risk)} accepted={accepted} />
         <p className={css.asked}>
           {setup.body.name} {modeTitle(setup.mode)} on {lane.cards.map(({ label }) => label).join(' and ')},{' '}
           {plannedText(setup.plan)}
         </p>
         <p className={css.cause}>
           {causeText(lane.sim, result, cause)}
-          {lanes > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
+          {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
+          {thin !== null && ` ${thinCauseText(thin)}`}
           {result.cutShort && ' The run met more events than are followed and was cut short here.'}
         </p>
         {before && (
@@ -81,6 +93,36 @@ export function RunPicture({ run, band, before, onBack }: RunPictureProps) {
         </p>
       </section>
     </>
+  );
+}
+
+const failingOf = ({ dropProbability, cutoffProbability }: Risk): number => dropProbability + cutoffProbability;
+
+/** The share of failing runs where the run itself holds and yet more fail than is accepted; else null. */
+const thinShare = (result: SimResult, failing: number | null, accepted: number): number | null =>
+  failing !== null && failing > accepted && !hasFailed(result) ? failing : null;
+
+interface HeadProps {
+  readonly result: SimResult;
+  /** Null until the risk is known: until then a run that holds is not called good. */
+  readonly failing: number | null;
+  readonly accepted: number;
+}
+
+function Head({ result, failing, accepted }: HeadProps) {
+  if (hasFailed(result))
+    return (
+      <h1 className={`${css.title} tone-hot`}>
+        <OutcomeGlyph outcome="short" />
+        {outcomeText(result)}
+      </h1>
+    );
+  const isThin = thinShare(result, failing, accepted) !== null;
+  return (
+    <h1 className={`${css.title} ${failing === null ? '' : `tone-${riskTone(failing, accepted)}`}`}>
+      <OutcomeGlyph outcome={failing === null ? 'unknown' : isThin ? 'note' : 'pass'} />
+      {isThin ? thinText(result) : outcomeText(result)}
+    </h1>
   );
 }
 

@@ -7,7 +7,7 @@ import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
-import { MB } from '../../core/units/convert.ts';
+import { averageDemand } from '../../core/writepath/demand.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { outcomeText, shareText, timeText } from '../../text/heat.ts';
 import { degreesText, paceText, planText } from '../../text/heatWords.ts';
@@ -17,7 +17,7 @@ import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './SideBySide.module.css';
 import { TaskNote } from './TaskNote.tsx';
-import { type Run, runOf } from './useRun.ts';
+import { RISK_SEED, type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
   readonly kit: Kit;
@@ -34,9 +34,6 @@ interface Column {
   readonly take: KeptTake | null;
   readonly run: Run | null;
 }
-
-/** The draws of the risk panel, so that the take on screen reads the same in both places. */
-const SEED = 1;
 
 const eventsOf = (columns: readonly Column[]): number =>
   columns.reduce((sum, { run }) => sum + (run?.result.timeline.length ?? 0), 0);
@@ -75,7 +72,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
       { id: 'now', name: 'On screen', take: null, run: now },
       ...kept.map((take): Column => {
         const picked = pickedIn({ bodies, cards }, take);
-        const run = picked ? runOf(setupOf(picked, take, { tests, policy, trace: null })) : null;
+        const run = picked ? runOf(setupOf(picked, take, { tests, policy })) : null;
         return { id: take.id, name: take.name, take, run: run?.ok ? run.value : null };
       }),
     ],
@@ -88,11 +85,11 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
         : {
             paths: columns.map(({ run }) => run && { sim: run.lane.sim, spreads: run.lane.spreads }),
             runs: affordableRuns(runs, eventsOf(columns)),
-            seed: SEED,
+            seed: RISK_SEED,
           },
     [kept, columns, runs],
   );
-  const [shares, again] = useHeatTask('shares', request);
+  const [shares, again] = useHeatTask('shares', request, 'side by side');
   if (kept.length === 0) return null;
   const lastSecond = Math.max(...columns.map(({ run }) => run?.result.atSeconds ?? 1));
   const line = (title: string, of: (run: Run, at: number) => string) => (
@@ -144,7 +141,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
           {line('Fail', (_, at) => failText(shares.phase === 'done' ? shares.answer[at] : null))}
           {line('Take', ({ setup }) => planText(setup.plan))}
           {line('Air', ({ lane }) => degreesText(lane.sim.heat.ambientC))}
-          {line('Writes', ({ lane }) => paceText((lane.cell.need ?? 0) / MB))}
+          {line('Writes', ({ lane }) => paceText(averageDemand(lane.sim)))}
           {line('Throttles', ({ result }) =>
             result.firstThrottleAtSeconds === null ? 'never' : `at ${timeText(result.firstThrottleAtSeconds)}`,
           )}

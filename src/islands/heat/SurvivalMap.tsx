@@ -1,5 +1,7 @@
 import { hasFailed } from '../../core/heatrun/lane.ts';
 import type { Card, Test, TestEnd } from '../../core/model/kit.ts';
+import { averageDemand } from '../../core/writepath/demand.ts';
+import { recordedSeconds } from '../../core/writepath/duration.ts';
 import { timeText } from '../../text/heat.ts';
 import { END_WORDS } from '../../text/heatFit.ts';
 import { degreesText, paceText } from '../../text/heatWords.ts';
@@ -26,15 +28,14 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
   const whole = (test: Test): number => test.seconds * (test.takes ?? 1);
   const sorted = tests.toSorted((a, b) => (b.writtenMBps ?? 0) - (a.writtenMBps ?? 0));
   const { sim } = run.lane;
-  // Rests are no recording: a run is as long as what it wrote.
-  const recorded = (1000 * run.result.writtenGB) / Math.max(1e-9, sim.demandMBps);
+  const recorded = recordedSeconds(sim, run.result.atSeconds);
   const longest = Math.max(recorded, ...sorted.map(whole));
   const failed = hasFailed(run.result);
   const bar = (seconds: number) => ({ width: `${Math.max(1, (100 * seconds) / longest)}%` });
   return (
     <ul className={css.map}>
       <li className={css.take} data-run>
-        <span className={css.rate}>{paceText(sim.demandMBps)}</span>
+        <span className={css.rate}>{paceText(averageDemand(sim))}</span>
         <span className={css.bar} data-tone={failed ? 'hot' : 'cool'} style={bar(recorded)} />
         <span className={css.end}>
           this run, {timeText(recorded)} at {degreesText(sim.heat.ambientC)}

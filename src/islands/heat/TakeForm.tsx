@@ -17,18 +17,18 @@ interface TakeFormProps {
   readonly picked: Picked;
   /** What the mode writes, MB/s; null where it has no rate. */
   readonly demandMBps: number | null;
-  readonly trace: readonly number[] | null;
+  /** True where the address speaks of a clip whose rates are gone. */
+  readonly clipLost: boolean;
   readonly onPick: (change: Partial<HeatPick>) => void;
   /** Another body, with a mode and card that can meet. */
   readonly onBody: (id: string) => void;
-  readonly onTrace: (trace: readonly number[] | null) => void;
 }
 
 /** How much above the air a warm start begins, until it is entered [A]. */
 const WARMER_C = 10;
 
 /** What is recorded, on what, for how long and in which air. */
-export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onBody, onTrace }: TakeFormProps) {
+export function TakeForm({ kit, pick, picked, clipLost, demandMBps, onPick, onBody }: TakeFormProps) {
   const { body, mode, cards } = picked;
   const { plan } = pick;
   const forms = new Set(body.slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
@@ -97,8 +97,9 @@ export function TakeForm({ kit, pick, picked, demandMBps, trace, onPick, onBody,
       <TraceField
         label={demandMBps === null ? 'no rate' : paceText(demandMBps)}
         mode={modeTitle(mode)}
-        trace={trace}
-        onTrace={onTrace}
+        trace={pick.demandTraceMBps ?? null}
+        lost={clipLost}
+        onTrace={(demandTraceMBps) => onPick({ demandTraceMBps })}
       />
       <PlanFields plan={plan} onChange={(change) => onPick({ plan: { ...plan, ...change } })} />
       <CheckLine

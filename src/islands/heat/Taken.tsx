@@ -20,10 +20,8 @@ import { RiskPanel } from './RiskPanel.tsx';
 import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
-import { useRun } from './useRun.ts';
+import { RISK_SEED, useRun } from './useRun.ts';
 
-/** The same draws for every run of one take, so that a change shows as itself. */
-const SEED = 1;
 const ADVICE_RUNS = 400;
 const FIRST_RUNS = 10_000;
 interface TakenProps {
@@ -31,10 +29,10 @@ interface TakenProps {
   readonly policy: Policy;
   readonly pick: HeatPick;
   readonly picked: Picked;
-  readonly trace: readonly number[] | null;
+  /** True where the address speaks of a clip whose rates are gone. */
+  readonly clipLost: boolean;
   /** Moves tried since the plan; null where none is. */
   readonly before: string | null;
-  readonly onTrace: (trace: readonly number[] | null) => void;
   readonly onPick: (change: Partial<HeatPick>) => void;
   readonly onBody: (id: string) => void;
   readonly onMove: (change: Partial<HeatPick>, text: string) => void;
@@ -42,22 +40,15 @@ interface TakenProps {
 }
 
 /** One take: what was asked, its run, its risk, and what it is compared with. */
-export function Taken({
-  kit,
-  policy,
-  pick,
-  picked,
-  trace,
-  before,
-  onTrace,
-  onPick,
-  onBody,
-  onMove,
-  onBack,
-}: TakenProps) {
-  const run = useRun(picked, pick, { tests: kit.tests, policy, trace });
+export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onBody, onMove, onBack }: TakenProps) {
+  const run = useRun(picked, pick, { tests: kit.tests, policy });
   const ran = run.ok ? run.value : null;
-  const lane = run.ok ? run.value.lane : run.error.code === 'figure' ? run.error.lane : null;
+  // The path that decides comes first: its card's figures are those to look at.
+  const lanes = ran
+    ? [ran.lane, ...ran.lanes.filter((one) => one !== ran.lane)]
+    : !run.ok && run.error.code === 'figure'
+      ? [run.error.lane]
+      : [];
   const [ownAccepted, setAccepted] = useState<number | null>(null);
   const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
   const accepted = ownAccepted ?? usual.value;
@@ -65,7 +56,10 @@ export function Taken({
   const events = ran?.result.timeline.length ?? 0;
   const riskRequest = useMemo(
     () =>
-      ran && { sim: ran.lane.sim, input: { runs: affordableRuns(runs, events), seed: SEED, spread: ran.lane.spreads } },
+      ran && {
+        sim: ran.lane.sim,
+        input: { runs: affordableRuns(runs, events), seed: RISK_SEED, spread: ran.lane.spreads },
+      },
     [ran, runs, events],
   );
   const [risk, riskAgain] = useHeatTask('risk', riskRequest);
@@ -76,7 +70,7 @@ export function Taken({
         cards: kit.cards,
         accepted,
         runs: affordableRuns(ADVICE_RUNS, events, 0.02),
-        seed: SEED,
+        seed: RISK_SEED,
       },
     [ran, kit.cards, accepted, events],
   );
@@ -93,20 +87,20 @@ export function Taken({
           kit={kit}
           pick={pick}
           picked={picked}
+          clipLost={clipLost}
           demandMBps={ran ? needMBps(ran.lane.cell) : null}
-          trace={trace}
           onPick={onPick}
           onBody={onBody}
-          onTrace={onTrace}
         />
-        {lane && <Figures body={picked.body} lane={lane} />}
+        {lanes.length > 0 && <Figures body={picked.body} lanes={lanes} />}
       </div>
       <div className={css.run}>
         {ran ? (
           <RunPicture
             key={`${pick.bodyId} ${pick.modeId} ${pick.cardIds.join(' ')}`}
             run={ran}
-            band={risk.phase === 'done' ? risk.answer.band : null}
+            risk={risk.phase === 'done' ? risk.answer : null}
+            accepted={accepted}
             before={before}
             onBack={onBack}
           />
@@ -128,7 +122,7 @@ export function Taken({
               runs={runs}
               onOpen={({ id: _, name: __, ...kept }) => onPick({ ...kept })}
             />
-            <DayRuns run={ran} />
+            <DayRuns run={ran} accepted={accepted} />
             <LoggedTakes kit={kit} run={ran} pick={pick} />
           </>
         )}

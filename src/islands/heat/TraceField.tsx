@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { TraceProblem } from '../../app/demandTrace.ts';
-import { plain } from '../../text/quantity.ts';
+import { averageDemand } from '../../core/writepath/demand.ts';
+import { paceText } from '../../text/heatWords.ts';
 import { Line } from '../../ui/LineField.tsx';
 import css from './HeatView.module.css';
 
@@ -9,6 +10,8 @@ interface TraceFieldProps {
   readonly label: string;
   readonly mode: string;
   readonly trace: readonly number[] | null;
+  /** True where a clip was in use before the page was loaded anew. */
+  readonly lost: boolean;
   readonly onTrace: (trace: readonly number[] | null) => void;
 }
 
@@ -24,7 +27,7 @@ const problemText = (problem: TraceProblem): string => {
 };
 
 /** What the mode writes; or a clip's own rate, second by second, from a file of one number a line. */
-export function TraceField({ label, mode, trace, onTrace }: TraceFieldProps) {
+export function TraceField({ label, mode, trace, lost, onTrace }: TraceFieldProps) {
   const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const open = async (chosen: File | undefined): Promise<void> => {
@@ -35,15 +38,15 @@ export function TraceField({ label, mode, trace, onTrace }: TraceFieldProps) {
     setProblem(result.ok ? null : problemText(result.error));
     if (result.ok) onTrace(result.value);
   };
-  const average = trace ? trace.reduce((sum, one) => sum + one, 0) / trace.length : 0;
+  const note = trace
+    ? `${trace.length} s of a clip, repeated, instead of ${mode}`
+    : lost
+      ? 'An address cannot carry the rates of a clip. Open its file again, or keep the take next time.'
+      : undefined;
   return (
     <>
-      <Line
-        label="Writes"
-        htmlFor="demand-file"
-        note={trace ? `${trace.length} s of a clip, repeated, instead of ${mode}` : undefined}
-      >
-        <span>{trace ? `${plain(average, 0)}\u00a0MB/s` : label}</span>
+      <Line label="Writes" htmlFor="demand-file">
+        <span>{trace ? paceText(averageDemand({ demandMBps: 0, demandTraceMBps: trace })) : label}</span>
         <button
           id="demand-file"
           type="button"
@@ -65,6 +68,7 @@ export function TraceField({ label, mode, trace, onTrace }: TraceFieldProps) {
           event.currentTarget.value = '';
         }}
       />
+      {note && <p className={css.tail}>{note}</p>}
       {problem && (
         <p className={css.problem} role="alert">
           {problem}

@@ -1,5 +1,5 @@
 import type { Band } from '../../core/writepath/band.ts';
-import { wholeSeconds } from '../../core/writepath/risk.ts';
+import { wholeSeconds } from '../../core/writepath/duration.ts';
 import type { EventName, Moment, SimResult } from '../../core/writepath/simulation.ts';
 import type { Run } from './useRun.ts';
 
@@ -73,7 +73,12 @@ function drawnMoments({ result, at }: Run): readonly Moment[] {
 /** Steps of a rate are drawn from the events; a trace has one a second and is thinned. */
 function rateMoments({ result }: Run): readonly Moment[] {
   const every = Math.ceil(result.timeline.length / 600);
-  return result.timeline.filter((_, at) => at % every === 0 || at === result.timeline.length - 1);
+  const drawn = result.timeline.filter((_, at) => at % every === 0 || at === result.timeline.length - 1);
+  // The last moment belongs to what came before it: nothing falls to zero where the take ends as planned.
+  const [end, before] = [drawn.at(-1), result.timeline.at(-2)];
+  return end && before
+    ? [...drawn.slice(0, -1), { ...end, acceptedMBps: before.acceptedMBps, demandMBps: before.demandMBps }]
+    : drawn;
 }
 
 /** Everything the charts draw, in minutes, °C and MB/s. */

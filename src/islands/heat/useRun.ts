@@ -7,12 +7,15 @@ import { causeOf } from '../../core/writepath/cause.ts';
 import type { Cause, Moment, SimResult } from '../../core/writepath/simulation.ts';
 import { createReader } from '../../core/writepath/stateAt.ts';
 
+/** The same draws for every run of one take, wherever it is shown, so that a change shows as itself. */
+export const RISK_SEED = 1;
+
 /** One take, run with the figures as they are. It takes microseconds, so it is done at once; risk is the worker's. */
 export interface Run {
   readonly setup: HeatSetup;
   readonly lane: Lane;
   /** Paths that record at once; the deciding one is shown. */
-  readonly lanes: number;
+  readonly lanes: readonly Lane[];
   readonly result: SimResult;
   readonly cause: Cause | null;
   readonly at: (seconds: number) => Moment;
@@ -25,20 +28,16 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
   return ok({
     setup,
     lane,
-    lanes: lanes.value.length,
+    lanes: lanes.value,
     result,
     cause: causeOf(lane.sim, result),
     at: createReader(lane.sim, result),
   });
 }
 
-export function useRun(
-  picked: Picked | null,
-  pick: HeatPick,
-  { tests, policy, trace }: Given,
-): Result<Run, SetupRefusal> {
+export function useRun(picked: Picked | null, pick: HeatPick, { tests, policy }: Given): Result<Run, SetupRefusal> {
   return useMemo(
-    () => (picked ? runOf(setupOf(picked, pick, { tests, policy, trace })) : err({ code: 'no-card' })),
-    [picked, pick, tests, policy, trace],
+    () => (picked ? runOf(setupOf(picked, pick, { tests, policy })) : err({ code: 'no-card' })),
+    [picked, pick, tests, policy],
   );
 }
