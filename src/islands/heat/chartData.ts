@@ -121,7 +121,7 @@ export function chartData(run: Run, band: Band | null) {
       },
     ],
     throttled: throttledStretches(result),
-    cardLabel: labelAt(card, 0.3),
+    cardLabel: labelAt(card, 0.6),
     bodyLabel: labelAt(body, 0.5),
     lowC: tens(Math.min(...lows), Math.floor),
     highC: tens(Math.max(...highs) + 4, Math.ceil),
