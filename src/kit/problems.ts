@@ -51,7 +51,7 @@ export const pathText = (path: readonly (string | number)[]): string =>
 
 const fieldName = (path: readonly (string | number)[]): string => {
   const last = [...path].reverse().find((part) => typeof part === 'string');
-  return last === undefined ? 'The file' : (FIELDS[last] ?? `“${last}”`);
+  return last === undefined ? 'What was given' : (FIELDS[last] ?? `“${last}”`);
 };
 
 /** A refusal of the schema in plain words: what, and what to do. */
@@ -97,7 +97,7 @@ export function problemMessage({ type, path, context }: Joi.ValidationErrorItem)
     case 'object.base':
       return `${what} must be an object.`;
     default:
-      return `${what} is not as the kit file wants it (${type}).`;
+      return `${what} is not as it should be (${type}).`;
   }
 }
 

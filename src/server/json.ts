@@ -75,7 +75,21 @@ export function validate<T>(value: unknown, schema: Joi.Schema): Result<T, ApiEr
   });
 }
 
-/** The answer to a call that does not exist, or not by this method. */
+/** The answer to a call that exists by another method alone. */
+export const onlyBy =
+  (method: 'GET' | 'POST'): APIRoute =>
+  ({ url, request }) => {
+    const response = refuse({
+      status: 405,
+      code: 'other-method',
+      message: `${url.pathname} answers to ${method} alone, not to ${request.method}. See /api/openapi.json.`,
+      details: [],
+    });
+    response.headers.set('Allow', method);
+    return response;
+  };
+
+/** The answer to a call that does not exist. */
 export const noSuchCall: APIRoute = ({ url, request }) =>
   refuse({
     status: 404,

@@ -59,10 +59,16 @@ describe('the server', () => {
   });
 
   it('answers unknown calls and methods in the same shape', async () => {
-    for (const response of [await get('/api/nothing'), await get('/api/match')]) {
-      expect(response.status).toBe(404);
-      expect(await response.json()).toMatchObject({ error: { code: 'no-such-call', details: [] } });
+    const nothing = await get('/api/nothing');
+    expect(nothing.status).toBe(404);
+    expect(await nothing.json()).toMatchObject({ error: { code: 'no-such-call', details: [] } });
+    for (const call of ['/api/match', '/api/label', '/api/simulate']) {
+      const other = await get(call);
+      expect([other.status, other.headers.get('allow')], call).toEqual([405, 'POST']);
+      expect(await other.json()).toMatchObject({ error: { code: 'other-method', details: [] } });
     }
+    const wrong = await post('/api/health', {});
+    expect([wrong.status, wrong.headers.get('allow')]).toEqual([405, 'GET']);
   });
 });
 

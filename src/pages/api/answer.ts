@@ -5,7 +5,7 @@ import type { AskRefusal } from '../../core/ask/ask.ts';
 import { readAsk } from '../../core/ask/readAsk.ts';
 import { MAX_TEXT } from '../../core/label/tokenize.ts';
 import { DEFAULT_POLICY } from '../../core/match/policy.ts';
-import { json, refuse, validate } from '../../server/json.ts';
+import { json, onlyBy, refuse, validate } from '../../server/json.ts';
 import { answerView } from '../../server/views.ts';
 import { askRefusalText, unreadText } from '../../text/ask.ts';
 
@@ -34,4 +34,4 @@ export const GET: APIRoute = ({ url }) => {
   return answer.ok ? json(answerView(answer.value)) : refuseAsk(answer.error);
 };
 
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const ALL = onlyBy('GET');

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { kitJsonSchema } from '../../kit/jsonSchema.ts';
-import { json } from '../../server/json.ts';
+import { json, onlyBy } from '../../server/json.ts';
 
 export const GET: APIRoute = () => json(kitJsonSchema());
 
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const ALL = onlyBy('GET');

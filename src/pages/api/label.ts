@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import Joi from 'joi';
 import { readLabel } from '../../core/label/readLabel.ts';
 import { MAX_TEXT } from '../../core/label/tokenize.ts';
-import { json, readBody, refuse } from '../../server/json.ts';
+import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { labelView } from '../../server/views.ts';
 
 const body = Joi.object({ text: Joi.string().min(1).max(MAX_TEXT).required() });
@@ -12,4 +12,4 @@ export const POST: APIRoute = async ({ request }) => {
   return read.ok ? json(labelView(readLabel(read.value.text))) : refuse(read.error);
 };
 
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const ALL = onlyBy('POST');

@@ -6,7 +6,7 @@ import type { Take } from '../../core/model/kit.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
 import { kitRefusalText } from '../../kit/refusalText.ts';
-import { json, readBody, refuse } from '../../server/json.ts';
+import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { boardView } from '../../server/views.ts';
 
 /** Most cells answered at once: the answer to a 1 MB kit stays bounded too. */
@@ -53,4 +53,4 @@ export const POST: APIRoute = async ({ request }) => {
   return json(boardView(board(kit.value, policy), kit.value, policy));
 };
 
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const ALL = onlyBy('POST');

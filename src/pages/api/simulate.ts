@@ -5,7 +5,7 @@ import { checkSimulation } from '../../core/writepath/checkSimulation.ts';
 import { type RiskInput, riskRuns } from '../../core/writepath/risk.ts';
 import { MAX_EVENTS, simulate } from '../../core/writepath/simulate.ts';
 import type { Simulation } from '../../core/writepath/simulation.ts';
-import { json, readBody, refuse } from '../../server/json.ts';
+import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { simRefusalText } from '../../text/simulation.ts';
 
 /** Runs times takes answered in one call: about a second of work. */
@@ -91,4 +91,4 @@ export const POST: APIRoute = async ({ request }) => {
   });
 };
 
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const ALL = onlyBy('POST');
