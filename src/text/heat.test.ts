@@ -23,7 +23,7 @@ import {
 } from './heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from './heatAdvice.ts';
 import { figureSourceText } from './heatFigures.ts';
-import { explainedText, fitRefusalText, fittedText, limitRefusalText } from './heatFit.ts';
+import { explainedText, fitRefusalText, fitText, fittedText, limitRefusalText } from './heatFit.ts';
 import { plannedText, planText } from './heatWords.ts';
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ');
@@ -210,9 +210,22 @@ describe('reasons, moves, sources and refusals', () => {
     const figure = { figure: 'cardResistanceKPerW', before: 9, after } as const;
     expect(fittedText({ ...figure, informed: true })).toBe('Card heat path: 9 → 13.2 K/W, nine in ten 11 to 15.5');
     expect(fittedText({ ...figure, informed: false })).toBe('Card heat path: the takes say nothing new');
-    const take = { testId: 't', end: 'dropped', seconds: 600, fittedSeconds: 630, unexplained: false } as const;
+    const take = {
+      testId: 't',
+      cardId: 'c',
+      end: 'dropped',
+      seconds: 600,
+      fittedSeconds: 630,
+      unexplained: false,
+    } as const;
     expect(explainedText(take)).toBe('dropped frames at 10:00: the fit fails at 10:30');
     expect(explainedText({ ...take, unexplained: true })).toContain('no figure explains it');
+    expect(explainedText(take, 'A-02')).toBe('A-02 dropped frames at 10:00: the fit fails at 10:30');
+    expect([fitText(1, 0), fitText(2, 1), fitText(0, 3)]).toEqual([
+      'Fit the figures to its logged take',
+      'Fit the figures to its 2 logged takes and 1 on other cards',
+      'Fit the body to its 3 logged takes on other cards',
+    ]);
   });
 });
 

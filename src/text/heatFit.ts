@@ -28,10 +28,17 @@ export const END_WORDS: Readonly<Record<TestEnd, string>> = {
 export function fitRefusalText(refusal: FitRefusal): string {
   switch (refusal.code) {
     case 'nothing-logged':
-      return 'No take of this pair has its air noted. Log one with how it ended, its minutes and the air.';
+      return 'No take of this body has its air noted. Log one with how it ended, its minutes and the air.';
     case 'cannot-run':
       return 'A logged take was made on a card or mode that this body can no longer run. Correct it, or take it out.';
   }
+}
+
+/** What a fit would use: takes of the pair tell of both, takes of the body on other cards of the body alone. */
+export function fitText(ofPair: number, onOthers: number): string {
+  const takes = (count: number): string => `${count === 1 ? 'logged take' : `${count} logged takes`}`;
+  if (ofPair === 0) return `Fit the body to its ${takes(onOthers)} on other cards`;
+  return `Fit the figures to its ${takes(ofPair)}${onOthers > 0 ? ` and ${onOthers} on other cards` : ''}`;
 }
 
 /** A fitted figure: before, after, and its middle nine tenths. */
@@ -43,9 +50,13 @@ export function fittedText({ figure, before, after, informed }: FittedValue): st
     : `${name}: the takes say nothing new`;
 }
 
-/** How a logged take reads with the fitted figures. */
-export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake): string {
-  const logged = `${END_WORDS[end]} at ${timeText(seconds)}`;
+/**
+ * How a logged take reads with the fitted figures.
+ *
+ * @param card - its label where it is another than the one that is fitted
+ */
+export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake, card?: string): string {
+  const logged = `${card ? `${card} ` : ''}${END_WORDS[end]} at ${timeText(seconds)}`;
   if (unexplained) return `${logged}: no figure explains it. Another cause, or a slip of the pen?`;
   return fittedSeconds === null
     ? `${logged}: the fit holds past it`

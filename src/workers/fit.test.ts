@@ -47,7 +47,9 @@ function taken(id: string, ambientC: number, truth: Partial<Record<'card' | 'bod
 }
 
 const fit = (tests: readonly Test[], change: Partial<FitInput> = {}) => {
-  const done = finish(fitSteps({ body, card, tests, policy: DEFAULT_POLICY, seed: 5, ...change }, leastSquares));
+  const done = finish(
+    fitSteps({ body, card, cards: [card], tests, policy: DEFAULT_POLICY, seed: 5, ...change }, leastSquares),
+  );
   if (!done.ok) throw new Error(done.error.code);
   return done.value;
 };
@@ -111,13 +113,41 @@ describe('fitting logged takes', () => {
     expect(fit([rested]).takes[0]?.fittedSeconds).toBeNull();
   });
 
+  describe('with takes on another card', () => {
+    const other: Card = { ...card, id: 'other', heat: { figures: { energyNJPerByte: { value: 1, basis: 'stated' } } } };
+    const cards = [card, other];
+    const cutOff = (id: string, ambientC: number): Test => ({
+      ...taken(id, ambientC, { body: 1.5, card: 4 }),
+      cardId: 'other',
+    });
+
+    it('learns of the body from where they shut it down, and of the body alone', () => {
+      const tests = [cutOff('a', 25), cutOff('b', 30)];
+      expect(tests.every(({ end }) => end === 'cut-off')).toBe(true);
+      const done = fit(tests, { cards });
+      expect(done.figures.map((one) => one.figure)).toEqual(['bodyResistanceKPerW', 'bodyHeatCapacityJPerK']);
+      expect(figure(done, 'bodyResistanceKPerW')).toMatchObject({ informed: true });
+      expect(figure(done, 'bodyResistanceKPerW').after.value).toBeGreaterThan(0.9);
+    });
+
+    it('does not take their dropped frames for those of this card', () => {
+      const own = [aTest({ end: 'stopped', seconds: 300, ambientC: 5, writtenMBps: 800 })];
+      const dropped = aTest({ id: 'd', cardId: 'other', end: 'dropped', seconds: 600, ambientC: 20, writtenMBps: 800 });
+      const { figures } = fit([...own, dropped], { cards });
+      expect(figures.filter(({ informed }) => informed)).toEqual([]);
+    });
+  });
+
   it('is the same for the same seed', () => {
     const tests = [taken('t', 33, {})];
     expect(fit(tests)).toEqual(fit(tests));
   });
 
   it('goes in steps, so that it can be cancelled', () => {
-    const steps = fitSteps({ body, card, tests: [taken('t', 33, {})], policy: DEFAULT_POLICY, seed: 1 }, leastSquares);
+    const steps = fitSteps(
+      { body, card, cards: [card], tests: [taken('t', 33, {})], policy: DEFAULT_POLICY, seed: 1 },
+      leastSquares,
+    );
     let count = 0;
     let last = 0;
     for (let next = steps.next(); !next.done; next = steps.next()) {
@@ -129,11 +159,11 @@ describe('fitting logged takes', () => {
     expect(last).toBeLessThan(1);
   });
 
-  it('needs a take of this pair with its air and mode', () => {
+  it('needs a take of this body with its air and mode', () => {
     const ask = (test: Test) =>
-      finish(fitSteps({ body, card, tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares));
+      finish(fitSteps({ body, card, cards: [card], tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares));
     expect(ask(aTest({ ambientC: null }))).toEqual({ ok: false, error: { code: 'nothing-logged' } });
-    expect(ask(aTest({ cardId: 'other', ambientC: 20 }))).toMatchObject({ error: { code: 'nothing-logged' } });
+    expect(ask(aTest({ cardId: 'gone', ambientC: 20 }))).toMatchObject({ error: { code: 'nothing-logged' } });
     expect(ask(aTest({ id: 'x', modeId: 'gone', ambientC: 20 }))).toEqual({
       ok: false,
       error: { code: 'cannot-run', testId: 'x' },

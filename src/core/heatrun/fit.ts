@@ -18,6 +18,9 @@ export const FITTED = [
 ] as const satisfies readonly (BodyFigure | CardFigure)[];
 export type FittedFigure = (typeof FITTED)[number];
 
+/** Those that takes on any card tell of. */
+const OF_BODY: ReadonlySet<FittedFigure> = new Set(['bodyResistanceKPerW', 'bodyHeatCapacityJPerK']);
+
 /** Least squares, passed in: residuals of a parameter vector, a start, and back the vector that makes them smallest. */
 export type LeastSquares = (
   residuals: (at: readonly number[]) => readonly number[],
@@ -27,14 +30,16 @@ export type LeastSquares = (
 export interface FitInput {
   readonly body: Body;
   readonly card: Card;
-  /** The whole log; takes of this pair with air and mode noted are used. */
+  /** Every card owned: takes of the body on another card tell of the body. */
+  readonly cards: readonly Card[];
+  /** The whole log; takes of this body with air and mode noted are used. */
   readonly tests: readonly Test[];
   readonly policy: HeatSetup['policy'];
   readonly seed: number;
 }
 
 export type FitRefusal =
-  /** No take of this pair has its mode and air noted. */
+  /** No take of this body has its mode and air noted. */
   { readonly code: 'nothing-logged' } | { readonly code: 'cannot-run'; readonly testId: string };
 
 export interface FittedValue {
@@ -48,6 +53,7 @@ export interface FittedValue {
 /** How a take reads with the fitted figures. */
 export interface ExplainedTake {
   readonly testId: string;
+  readonly cardId: string;
   readonly end: Test['end'];
   readonly seconds: number;
   /** When the fitted run fails; null where it does not within five times the take. */
@@ -75,6 +81,10 @@ interface Take {
   readonly test: Test;
   readonly sim: Simulation;
   readonly lane: Lane;
+  /** False on another card, whose own figures are not fitted: only what the body did counts. */
+  readonly own: boolean;
+  /** True where the take only says that nothing failed sooner. */
+  readonly censored: boolean;
   /** From the first frame of the first take to the end of the last. */
   readonly total: number;
 }
@@ -82,14 +92,15 @@ interface Take {
 /** The run a logged take asks for, open-ended, so that a fit may fail later than the take did. */
 function takeOf(test: Test, input: FitInput): Take | null {
   const mode = input.body.modes.find(({ id }) => id === test.modeId);
-  if (!mode || test.ambientC == null) return null;
+  const card = input.cards.find(({ id }) => id === test.cardId);
+  if (!mode || !card || test.ambientC == null) return null;
   const takes = test.takes ?? 1;
   const rest = test.restSeconds ?? 0;
   const lanes = lanesOf({
-    body: { ...input.body, slots: input.body.slots },
+    body: input.body,
     mode,
     arrangement: 'single',
-    cards: [input.card],
+    cards: [card],
     // The log itself must not be what proves the pace that is being fitted.
     tests: [],
     policy: input.policy,
@@ -101,24 +112,26 @@ function takeOf(test: Test, input: FitInput): Take | null {
   const lane = lanes.ok ? lanes.value[0] : undefined;
   if (!lane) return null;
   const total = takes * test.seconds + (takes - 1) * rest;
-  const full = test.end === 'full' || test.end === 'stopped';
+  const own = card.id === input.card.id;
+  const onlyBody = !own || test.end === 'cut-off';
+  const censored = own ? test.end === 'full' || test.end === 'stopped' : test.end !== 'cut-off';
   const sim: Simulation = {
     ...lane.sim,
     takes,
-    lastTakeSeconds: full ? test.seconds : test.seconds * HORIZON,
+    lastTakeSeconds: censored ? test.seconds : test.seconds * HORIZON,
     // Only what ended the take may end the run; a card that is full ends neither.
     card: { ...lane.sim.card, usableGB: 1e6 },
-    bufferMB: test.end === 'cut-off' ? 1e7 : lane.sim.bufferMB,
-    heat: { ...lane.sim.heat, bodyLimitC: test.end === 'dropped' ? 150 : lane.sim.heat.bodyLimitC },
+    bufferMB: onlyBody ? 1e7 : lane.sim.bufferMB,
+    heat: { ...lane.sim.heat, bodyLimitC: own && test.end === 'dropped' ? 150 : lane.sim.heat.bodyLimitC },
   };
-  return { test, sim, lane, total };
+  return { test, sim, lane, own, censored, total };
 }
 
 /** A run with its fitted figures multiplied; the vector holds logarithms, so that none turns negative. */
-function scaled(sim: Simulation, at: readonly number[]): Simulation {
-  const [cardPath = 0, bodyPath = 0, bodyMass = 0, pace = 0, cache = 0] = at.map((one) =>
-    Math.exp(Math.min(3, Math.max(-3, one))),
-  );
+function scaled({ sim, own }: Take, at: readonly number[]): Simulation {
+  const factors = at.map((one) => Math.exp(Math.min(3, Math.max(-3, one))));
+  const [, bodyPath = 1, bodyMass = 1] = factors;
+  const [cardPath = 1, , , pace = 1, cache = 1] = own ? factors : [];
   return {
     ...sim,
     card: { ...sim.card, sustainedMBps: sim.card.sustainedMBps * pace, cacheGB: sim.card.cacheGB * cache },
@@ -133,14 +146,15 @@ function scaled(sim: Simulation, at: readonly number[]): Simulation {
 
 /**
  * How far a take is from what a vector predicts, in standard deviations. A full or stopped take is censored: it only
- * speaks against runs that fail sooner.
+ * speaks against runs that fail sooner; so does one on another card that did not shut the body down.
  */
-function residualOf({ test, sim, total }: Take, at: readonly number[]): number {
-  const run = scaled(sim, at);
+function residualOf(take: Take, at: readonly number[]): number {
+  const { test, total, censored } = take;
+  const run = scaled(take, at);
   const result = simulate(run, false);
   const failed = hasFailed(result);
   const off = Math.log(Math.max(1e-3, result.atSeconds) / total) / SCATTER;
-  if (test.end === 'full' || test.end === 'stopped') return failed ? Math.min(0, off) : 0;
+  if (censored) return failed ? Math.min(0, off) : 0;
   if (failed) return off;
   const short =
     test.end === 'cut-off' ? run.heat.bodyLimitC - result.peakBodyC : run.heat.throttleAtC - result.peakCardC;
@@ -188,17 +202,21 @@ function* visited(
 export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fit, FitRefusal>> {
   yield 0;
   const logged = input.tests.filter(
-    ({ bodyId, cardId, ambientC, modeId, seconds }) =>
-      bodyId === input.body.id && cardId === input.card.id && ambientC != null && modeId !== null && seconds > 0,
+    ({ bodyId, ambientC, modeId, seconds }) =>
+      bodyId === input.body.id && ambientC != null && modeId !== null && seconds > 0,
   );
-  if (logged.length === 0) return err({ code: 'nothing-logged' });
   const takes: Take[] = [];
   for (const test of logged) {
     const take = takeOf(test, input);
-    if (!take) return err({ code: 'cannot-run', testId: test.id });
-    takes.push(take);
+    if (take) takes.push(take);
+    // A take of another card that is gone, or no longer fits, is no reason to leave this pair unfitted.
+    else if (test.cardId === input.card.id) return err({ code: 'cannot-run', testId: test.id });
   }
-  const { figures, sim } = (takes[0] as Take).lane;
+  const [first] = takes;
+  if (!first) return err({ code: 'nothing-logged' });
+  const ofPair = takes.find(({ own }) => own);
+  const { figures } = (ofPair ?? first).lane;
+  const fitted = FITTED.filter((key) => (OF_BODY.has(key) || ofPair) && (figures[key]?.value ?? 0) > 0);
   const spreads = FITTED.map((key) => {
     const known = figures[key];
     return known ? Math.max(0.02, spreadOf(known)) : 0.25;
@@ -214,7 +232,7 @@ export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fi
   const cost = (at: readonly number[]): number => residuals(at).reduce((sum, one) => sum + one * one, 0);
   const { seen, best } = yield* within(0.1, 1, visited(cost, solved, spreads, input.seed));
   return ok({
-    figures: FITTED.filter((key) => key !== 'cacheGB' || sim.card.cacheGB > 0).map((key) => {
+    figures: fitted.map((key) => {
       const place = FITTED.indexOf(key);
       const before = figures[key]?.value ?? 0;
       const sorted = Float64Array.from(seen, (at) => at[place] as number).sort();
@@ -229,10 +247,11 @@ export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fi
       };
     }),
     takes: takes.map((take) => {
-      const result = simulate(scaled(take.sim, best), false);
+      const result = simulate(scaled(take, best), false);
       const failed = hasFailed(result);
       return {
         testId: take.test.id,
+        cardId: take.test.cardId,
         end: take.test.end,
         seconds: take.test.seconds,
         fittedSeconds: failed ? result.atSeconds - (take.total - take.test.seconds) : null,

@@ -20,14 +20,16 @@ interface FitResultProps {
 
 const FIT_SEED = 1;
 
+const labelOf = ({ cards }: Kit, id: string): string | undefined => cards.find((card) => card.id === id)?.label;
+
 /** What the logged takes say of the figures, before anything is changed by it. */
 export function FitResult({ kit, run, card, onDone }: FitResultProps) {
   const stored = useStored();
   const { policy } = run.setup;
   const body = kit.bodies.find(({ id }) => id === run.setup.body.id);
   const input = useMemo(
-    (): FitInput | null => (body ? { body, card, tests: kit.tests, policy, seed: FIT_SEED } : null),
-    [body, card, kit.tests, policy],
+    (): FitInput | null => (body ? { body, card, cards: kit.cards, tests: kit.tests, policy, seed: FIT_SEED } : null),
+    [body, card, kit.cards, kit.tests, policy],
   );
   const [state, again] = useHeatTask('fit', input);
   if (state.phase !== 'done') return <TaskNote state={state} what="the fit" onAgain={again} />;
@@ -50,7 +52,7 @@ export function FitResult({ kit, run, card, onDone }: FitResultProps) {
         ))}
         {fit.takes.map((take) => (
           <li key={take.testId} className={take.unexplained ? 'tone-hot' : undefined}>
-            {explainedText(take)}
+            {explainedText(take, take.cardId === card.id ? undefined : labelOf(kit, take.cardId))}
           </li>
         ))}
       </ul>

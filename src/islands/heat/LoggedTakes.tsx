@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { HeatPick } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
+import { fitText } from '../../text/heatFit.ts';
 import { FitResult } from './FitResult.tsx';
 import { LogForm } from './LogForm.tsx';
 import css from './LoggedTakes.module.css';
@@ -21,9 +22,8 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
   const [logging, setLogging] = useState(false);
   const [fitting, setFitting] = useState(false);
   if (!card) return null;
-  const usable = tests.filter(
-    ({ cardId, ambientC, modeId }) => cardId === card.id && ambientC != null && modeId !== null,
-  );
+  const usable = tests.filter(({ ambientC, modeId }) => ambientC != null && modeId !== null);
+  const ofPair = usable.filter(({ cardId }) => cardId === card.id).length;
   return (
     <section aria-labelledby="logged-heading" className={css.logged}>
       <h2 id="logged-heading">Logged takes of {body.name}</h2>
@@ -43,7 +43,7 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
         )}
         {usable.length > 0 && !fitting && (
           <button type="button" className="plain-button" onClick={() => setFitting(true)}>
-            Fit the figures to {usable.length === 1 ? 'its logged take' : `its ${usable.length} logged takes`}
+            {fitText(ofPair, usable.length - ofPair)}
           </button>
         )}
       </p>
