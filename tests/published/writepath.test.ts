@@ -1,9 +1,13 @@
+import { quantileSeq } from 'mathjs';
 import { quantile } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { quantileSorted } from '../../src/core/writepath/band.ts';
+import { draw, drawn, evenSpreads } from '../../src/core/writepath/draws.ts';
 import { seeded } from '../../src/core/writepath/random.ts';
+import { riskRuns } from '../../src/core/writepath/risk.ts';
 import { simulate } from '../../src/core/writepath/simulate.ts';
 import type { Simulation } from '../../src/core/writepath/simulation.ts';
+import { aRun } from '../support/aRun.ts';
 import { odeRun } from '../support/odeRun.ts';
 
 /** Parameter sets over the whole range of real gear, from one seed. */
@@ -64,15 +68,44 @@ describe('240 random write paths, against an ODE package', () => {
   });
 });
 
-// Reference: simple-statistics. Its quantile is the plain order statistic, so lists whose length meets it are compared.
-describe('quantiles, against a statistics package', () => {
-  it('agree on the median of odd lists and on the ends', () => {
-    const random = seeded(5);
-    for (let length = 3; length < 200; length += 2) {
-      const list = Array.from({ length }, random).sort((a, b) => a - b);
-      expect(quantileSorted(list, 0.5)).toBeCloseTo(quantile(list, 0.5), 12);
-      expect(quantileSorted(list, 0)).toBe(quantile(list, 0));
-      expect(quantileSorted(list, 1)).toBe(quantile(list, 1));
+// References: simple-statistics, whose quantile is the plain order statistic, so lists whose length meets it are compared;
+// mathjs, which interpolates between neighbours as the bands do.
+describe('quantiles, against statistics packages', () => {
+  const random = seeded(5);
+  const sorted = (length: number): number[] => Array.from({ length }, random).sort((a, b) => a - b);
+
+  it('are those of simple-statistics where no interpolation is asked for', () => {
+    for (let twenties = 1; twenties < 40; twenties += 1) {
+      const list = sorted(20 * twenties + 1);
+      for (const share of [0, 0.05, 0.5, 0.95, 1])
+        expect(quantileSorted(list, share), `${list.length}, ${share}`).toBeCloseTo(quantile(list, share), 12);
     }
+  });
+
+  it('are those of mathjs at any length and share', () => {
+    for (let length = 1; length < 120; length += 1) {
+      const list = sorted(length);
+      for (const share of [0.05, 0.25, 0.5, 0.731, 0.95])
+        expect(quantileSorted(list, share), `${length}, ${share}`).toBeCloseTo(Number(quantileSeq(list, share)), 12);
+    }
+  });
+
+  it('of a run’s own failures are those of mathjs too', () => {
+    const sim = aRun({ demandMBps: 420, takeSeconds: 1800 });
+    const input = { runs: 2000, seed: 9, spread: 0.2 };
+    const random = seeded(input.seed);
+    const failedAt: number[] = [];
+    for (let run = 0; run < input.runs; run += 1) {
+      const { outcome, atSeconds } = simulate(drawn(sim, draw(random, evenSpreads(input.spread))), false);
+      if (outcome === 'dropped' || outcome === 'body-cutoff') failedAt.push(atSeconds);
+    }
+    expect(failedAt.length).toBeGreaterThan(100);
+    const { atSeconds } = riskRuns(sim, input);
+    for (const [key, share] of [
+      ['p5', 0.05],
+      ['p50', 0.5],
+      ['p95', 0.95],
+    ] as const)
+      expect(atSeconds?.[key]).toBeCloseTo(Number(quantileSeq(failedAt, share)), 9);
   });
 });
