@@ -6,7 +6,7 @@ import { draw, drawn, evenSpreads } from '../../src/core/writepath/draws.ts';
 import { seeded } from '../../src/core/writepath/random.ts';
 import { riskRuns } from '../../src/core/writepath/risk.ts';
 import { simulate } from '../../src/core/writepath/simulate.ts';
-import type { Simulation } from '../../src/core/writepath/simulation.ts';
+import type { SimResult, Simulation } from '../../src/core/writepath/simulation.ts';
 import { aRun } from '../support/aRun.ts';
 import { odeRun } from '../support/odeRun.ts';
 
@@ -26,6 +26,8 @@ function sets(count: number): readonly Simulation[] {
       cacheGB: at % 5 === 0 ? 0 : between(5, 250),
       sustainedMBps: between(100, 1500),
       usableGB: between(200, 2000),
+      stallEveryGB: at % 8 === 2 ? between(20, 120) : null,
+      stallSeconds: at % 8 === 2 ? between(0.2, 6) : null,
     },
     heat: {
       ambientC: between(0, 42),
@@ -40,8 +42,37 @@ function sets(count: number): readonly Simulation[] {
       throttleAtC: 75,
       resumeAtC: 68,
       throttleFactor: between(0.2, 0.7),
+      startBodyC: at % 6 === 1 ? between(42, 58) : null,
+      startCardC: at % 6 === 1 ? between(45, 80) : null,
     },
   }));
+}
+
+/** Short takes that follow a clip's own rate, second by second. */
+function clips(count: number): readonly Simulation[] {
+  const random = seeded(2027);
+  return sets(count).map((sim) => ({
+    ...sim,
+    takeSeconds: 20 + 40 * random(),
+    demandTraceMBps: Array.from({ length: 7 }, () => 1500 * random()),
+    bufferMB: sim.bufferMB / 4,
+    card: { ...sim.card, cacheGB: sim.card.cacheGB / 20 },
+    heat: { ...sim.heat, cardHeatCapacityJPerK: 0.2 + random() },
+  }));
+}
+
+/** Compares one run with the reference's; both are told apart by their place. */
+function agree(sim: Simulation, name: string): SimResult {
+  const ours = simulate(sim);
+  const theirs = odeRun(sim);
+  const last = ours.timeline.at(-1);
+  expect(ours.outcome, name).toBe(theirs.outcome);
+  expect(Math.abs(ours.atSeconds - theirs.atSeconds), `${name}, time`).toBeLessThanOrEqual(
+    1e-4 * Math.max(1, theirs.atSeconds),
+  );
+  expect(Math.abs((last?.cardC ?? 0) - theirs.cardC), `${name}, card`).toBeLessThanOrEqual(0.01);
+  expect(Math.abs((last?.bodyC ?? 0) - theirs.bodyC), `${name}, body`).toBeLessThanOrEqual(0.01);
+  return ours;
 }
 
 // Reference: odex, a general ODE solver, integrating the same equations written independently (tests/support/odeRun.ts).
@@ -49,22 +80,22 @@ describe('240 random write paths, against an ODE package', () => {
   it('end the same way, within 1e-4 of the time and 0.01 K', { timeout: 120_000 }, () => {
     const outcomes = new Map<string, number>();
     let throttled = 0;
+    let stalled = 0;
     for (const [at, sim] of sets(240).entries()) {
-      const ours = simulate(sim);
-      const theirs = odeRun(sim);
-      const last = ours.timeline.at(-1);
-      expect(ours.outcome, `set ${at}`).toBe(theirs.outcome);
-      expect(Math.abs(ours.atSeconds - theirs.atSeconds), `set ${at}, time`).toBeLessThanOrEqual(
-        1e-4 * Math.max(1, theirs.atSeconds),
-      );
-      expect(Math.abs((last?.cardC ?? 0) - theirs.cardC), `set ${at}, card`).toBeLessThanOrEqual(0.01);
-      expect(Math.abs((last?.bodyC ?? 0) - theirs.bodyC), `set ${at}, body`).toBeLessThanOrEqual(0.01);
+      const ours = agree(sim, `set ${at}`);
       outcomes.set(ours.outcome, (outcomes.get(ours.outcome) ?? 0) + 1);
       if (ours.firstThrottleAtSeconds !== null) throttled += 1;
+      if (ours.timeline.some(({ event }) => event === 'stall')) stalled += 1;
     }
     // The sets reach every ending, and throttling, or the comparison would say little.
     expect([...outcomes.keys()].sort()).toEqual(['body-cutoff', 'complete', 'dropped', 'filled']);
     expect(throttled).toBeGreaterThan(20);
+    expect(stalled).toBeGreaterThan(10);
+  });
+
+  it('and 60 clips, whose rate changes every second', { timeout: 120_000 }, () => {
+    const outcomes = new Set(clips(60).map((sim, at) => agree(sim, `clip ${at}`).outcome));
+    expect(outcomes.has('dropped') && outcomes.has('complete')).toBe(true);
   });
 });
 

@@ -20,17 +20,21 @@ interface Mode {
   readonly throttled: boolean;
   readonly bufferEmpty: boolean;
   readonly cache: 'empty' | 'between' | 'full';
+  readonly stalled: boolean;
+  /** While recording, MB/s. */
+  readonly demandMBps: number;
 }
 
 const MEGA = 1e6;
 
 function rates(sim: Simulation, mode: Mode) {
-  const { card, demandMBps, heat } = sim;
+  const { card, heat } = sim;
   const scale = mode.throttled ? heat.throttleFactor : 1;
   const fast = Math.min(card.busMBps, card.burstMBps) * scale;
   const flash = card.sustainedMBps * scale;
-  const demand = mode.recording ? demandMBps : 0;
-  const accepts = card.cacheGB > 0 && mode.cache !== 'full' ? fast : Math.min(fast, flash);
+  const demand = mode.recording ? mode.demandMBps : 0;
+  const takes = card.cacheGB > 0 && mode.cache !== 'full' ? fast : Math.min(fast, flash);
+  const accepts = mode.stalled ? 0 : takes;
   const drain = mode.bufferEmpty ? Math.min(demand, accepts) : accepts;
   const out = mode.cache === 'empty' ? Math.min(flash, drain) : flash;
   return { demand, drain, out: card.cacheGB === 0 ? drain : out };
@@ -116,10 +120,22 @@ export function odeRun(sim: Simulation, accuracy: Accuracy = FINE): OdeResult {
   const cache = card.cacheGB * 1000;
   const usable = card.usableGB * 1000;
   let y: Vector = [0, 0, 0, heat.startCardC ?? heat.ambientC, heat.startBodyC ?? heat.ambientC];
-  let mode: Mode = { recording: true, throttled: y[3] >= heat.throttleAtC, bufferEmpty: true, cache: 'empty' };
+  const trace = sim.demandTraceMBps ?? [sim.demandMBps];
+  let mode: Mode = {
+    recording: true,
+    throttled: y[3] >= heat.throttleAtC,
+    bufferEmpty: true,
+    cache: 'empty',
+    stalled: false,
+    demandMBps: trace[0] ?? 0,
+  };
   let take = 1;
   let t = 0;
   let phaseEnds = sim.takeSeconds;
+  let second = 0;
+  let secondEnds = trace.length > 1 ? 1 : Number.POSITIVE_INFINITY;
+  let nextStall = card.stallEveryGB == null ? Number.POSITIVE_INFINITY : card.stallEveryGB * 1000;
+  let stallEnds = Number.POSITIVE_INFINITY;
   const end = (outcome: OdeResult['outcome']): OdeResult => ({ outcome, atSeconds: t, cardC: y[3], bodyC: y[4] });
   for (let round = 0; round < 10_000; round += 1) {
     // Which side of each switch the state is on, settled before integrating on.
@@ -153,8 +169,11 @@ export function odeRun(sim: Simulation, accuracy: Accuracy = FINE): OdeResult {
       if (drain > out) watches.push({ name: 'cache-full', past: ([, q]) => q - cache });
       if (drain < out) watches.push({ name: 'cache-empty', past: ([, q]) => -q });
     }
-    const ran = integrate(sim, mode, y, phaseEnds - t, watches, accuracy);
-    t += ran.dt;
+    if (!mode.stalled && Number.isFinite(nextStall))
+      watches.push({ name: 'stall', past: ([, , written]) => written - nextStall });
+    const until = Math.min(phaseEnds, secondEnds, stallEnds);
+    const ran = integrate(sim, mode, y, until - t, watches, accuracy);
+    t = ran.event === null ? until : t + ran.dt;
     y = ran.y;
     switch (ran.event) {
       case 'filled':
@@ -181,10 +200,28 @@ export function odeRun(sim: Simulation, accuracy: Accuracy = FINE): OdeResult {
         mode = { ...mode, cache: 'empty' };
         y = [y[0], 0, y[2], y[3], y[4]];
         break;
+      case 'stall':
+        mode = { ...mode, stalled: true };
+        stallEnds = t + (card.stallSeconds ?? 0);
+        nextStall += (card.stallEveryGB ?? 0) * 1000;
+        break;
       default:
+        if (until === stallEnds) {
+          mode = { ...mode, stalled: false };
+          stallEnds = Number.POSITIVE_INFINITY;
+          break;
+        }
+        if (until === secondEnds && until !== phaseEnds) {
+          second += 1;
+          secondEnds += 1;
+          mode = { ...mode, demandMBps: trace[second % trace.length] ?? 0 };
+          break;
+        }
         if (mode.recording && take >= (sim.takes ?? 1)) return end('complete');
         if (!mode.recording) take += 1;
-        mode = { ...mode, recording: !mode.recording };
+        second = 0;
+        mode = { ...mode, recording: !mode.recording, demandMBps: trace[0] ?? 0 };
+        secondEnds = mode.recording && trace.length > 1 ? t + 1 : Number.POSITIVE_INFINITY;
         phaseEnds = t + (mode.recording ? sim.takeSeconds : (sim.restSeconds ?? 0));
     }
   }
