@@ -7,6 +7,7 @@ import { riskTone } from '../../core/heatrun/riskTone.ts';
 import { outcomeText, shareText, thinText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
+import { TaskNote } from './TaskNote.tsx';
 import { RISK_SEED, type Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
@@ -48,7 +49,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
       seed: RISK_SEED,
     };
   }, [results]);
-  const [shares] = useHeatTask('shares', request, 'day');
+  const [shares, again] = useHeatTask('shares', request, 'day');
   const set = (at: number, value: number | null): void =>
     setAirs(airs.map((one, place) => (place === at ? value : one)));
   return (
@@ -75,6 +76,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
           </div>
         ))}
       </div>
+      {shares.phase !== 'running' && <TaskNote state={shares} what="how often they fail" onAgain={again} />}
     </section>
   );
 }
