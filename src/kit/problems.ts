@@ -94,6 +94,8 @@ export function problemMessage({ type, path, context }: Joi.ValidationErrorItem)
       return `${what} holds more than ${limit}.`;
     case 'array.unique':
       return `This id stands twice. Give one of the two another id.`;
+    case 'object.unknown':
+      return `${what} is no field of this. Check its spelling and case.`;
     case 'object.base':
       return `${what} must be an object.`;
     default:

@@ -247,6 +247,7 @@ describe('POST /api/simulate', () => {
     ['takeSeconds', { ...run, takeSeconds: 604_800 }],
     ['risk.runs', { ...run, risk: { ...risk, runs: 1_000_000 } }],
     ['demandMBps', { ...run, demandMBps: null }],
+    ['demandMBPS', { ...run, demandMBPS: 100 }],
   ])('refuses %s by name', async (path, body) => {
     const response = await post('/api/simulate', body);
     expect(response.status).toBe(400);
@@ -267,6 +268,24 @@ describe('POST /api/simulate', () => {
         ],
       },
     });
+  });
+
+  it('bounds risk runs of which far more throttle than the take itself', { timeout: 20_000 }, async () => {
+    const heat = {
+      ...run.heat,
+      ...{ cardHeatCapacityJPerK: 0.1, energyNJPerByte: 10.5, ambientC: 30, bodyResistanceKPerW: 0.1, recordingW: 9 },
+      ...{ throttleAtC: 75, resumeAtC: 74.5, bodyLimitC: 140 },
+    };
+    const card = { ...run.card, cacheGB: 0, sustainedMBps: 500, usableGB: 900_000 };
+    const close = { ...run, demandMBps: 400, takeSeconds: 172_000, bufferMB: 1e6, card, heat };
+    const began = Date.now();
+    const response = await post('/api/simulate', { ...close, risk: { ...risk, runs: 20_000 } });
+    expect(response.status).toBe(422);
+    expect(await response.json()).toMatchObject({
+      error: { code: 'too-many-runs', message: expect.stringMatching(/; \d+ were made\. Ask for fewer/) },
+    });
+    // Without a bound it is more than an hour.
+    expect(Date.now() - began).toBeLessThan(15_000);
   });
 
   it('bounds a card that throttles a thousand times a second', { timeout: 20_000 }, async () => {

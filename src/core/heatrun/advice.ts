@@ -2,7 +2,7 @@ import { board } from '../match/board.ts';
 import { ratioLadder, withRatio } from '../match/moves.ts';
 import type { Card, Mode, PlannedTake } from '../model/kit.ts';
 import { type Steps, within } from '../steps.ts';
-import { failingShare, failures } from './failures.ts';
+import { failingShare, failures, type Runs } from './failures.ts';
 import { deciding, type HeatSetup, lanesOf } from './lane.ts';
 import { holdsByRate } from './mark.ts';
 
@@ -28,14 +28,12 @@ interface Applied {
   readonly risk: number;
 }
 
-export interface AdviceInput {
+export interface AdviceInput extends Runs {
   readonly setup: HeatSetup;
   /** Every card the person owns. */
   readonly cards: readonly Card[];
   /** Share of failing runs that still counts as holding, 0 to 1. */
   readonly accepted: number;
-  readonly runs: number;
-  readonly seed: number;
 }
 
 export interface Advised {
@@ -49,7 +47,7 @@ export interface Advised {
 /** Share of failing runs of the path that decides; null where the setup cannot be run. */
 function* riskOf(setup: HeatSetup, input: AdviceInput): Steps<number | null> {
   const lanes = lanesOf(setup);
-  return lanes.ok ? yield* failingShare(deciding(lanes.value).lane, input.runs, input.seed) : null;
+  return lanes.ok ? yield* failingShare(deciding(lanes.value).lane, input) : null;
 }
 
 const withPlan = (setup: HeatSetup, change: Partial<PlannedTake>): HeatSetup => ({
@@ -96,10 +94,11 @@ const WARMEST_C = 55;
 
 /** The longest single take under the accepted risk: the time by which that share of the runs has failed. */
 function* longestTake(input: AdviceInput): Steps<Advice | null> {
-  const { setup, accepted, runs } = input;
+  const { setup, accepted } = input;
   const lanes = lanesOf(withPlan(setup, { takes: 1, restMinutes: 0 }));
   if (!lanes.ok) return null;
-  const failedAt = (yield* failures(deciding(lanes.value).lane, runs, input.seed)).sort((a, b) => a - b);
+  const { failedAt, runs } = yield* failures(deciding(lanes.value).lane, input);
+  failedAt.sort((a, b) => a - b);
   const allowed = Math.floor(accepted * runs);
   const first = failedAt[allowed];
   if (first === undefined) return null;

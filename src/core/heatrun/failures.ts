@@ -10,37 +10,55 @@ export type Drawable = Pick<Lane, 'sim' | 'spreads'>;
 /** Runs between two steps: a run of very many events takes some ten milliseconds. */
 const RUNS_A_STEP = 4;
 
+/** How many runs, and with which draws. */
+export interface Runs {
+  readonly runs: number;
+  readonly seed: number;
+  /** Events after which no further run is begun: a drawn run can have far more than the one planned. */
+  readonly maxEvents?: number;
+}
+
+export interface Failures {
+  /** When the failing ones fail, in the order of the draws; seconds. */
+  readonly failedAt: number[];
+  /** Made; fewer than asked for where their events ran out. */
+  readonly runs: number;
+}
+
 /**
- * When the failing ones of so many runs fail, in the order of the draws. The same seed gives every question the same
- * draws, so that two takes differ by what was changed and not by luck.
+ * Makes so many runs and keeps when they fail. The same seed gives every question the same draws, so that two takes differ
+ * by what was changed and not by luck.
  */
-export function* failures({ sim, spreads }: Drawable, runs: number, seed: number): Steps<number[]> {
-  const random = seeded(seed);
+export function* failures({ sim, spreads }: Drawable, asked: Runs): Steps<Failures> {
+  const random = seeded(asked.seed);
+  const maxEvents = asked.maxEvents ?? Number.POSITIVE_INFINITY;
   const failedAt: number[] = [];
-  for (let run = 0; run < runs; run += 1) {
-    if (run % RUNS_A_STEP === 0) yield run / runs;
+  let events = 0;
+  let runs = 0;
+  for (; runs < asked.runs && events < maxEvents; runs += 1) {
+    if (runs % RUNS_A_STEP === 0) yield Math.max(runs / asked.runs, events / maxEvents);
     const result = simulate(drawn(sim, draw(random, spreads)), false);
+    events += result.events;
     if (hasFailed(result)) failedAt.push(result.atSeconds);
   }
-  return failedAt;
+  return { failedAt, runs };
 }
 
 /** Share of runs that fail, 0 to 1. */
-export function* failingShare(path: Drawable, runs: number, seed: number): Steps<number> {
-  return (yield* failures(path, runs, seed)).length / runs;
+export function* failingShare(path: Drawable, asked: Runs): Steps<number> {
+  const { failedAt, runs } = yield* failures(path, asked);
+  return failedAt.length / runs;
 }
 
-export interface SharesInput {
+export interface SharesInput extends Runs {
   /** Null where one of them cannot be run. */
   readonly paths: readonly (Drawable | null)[];
-  readonly runs: number;
-  readonly seed: number;
 }
 
 /** Share of failing runs of several takes, by the same draws, to set them side by side. */
-export function* shareSteps({ paths, runs, seed }: SharesInput): Steps<readonly (number | null)[]> {
+export function* shareSteps({ paths, ...asked }: SharesInput): Steps<readonly (number | null)[]> {
   const shares: (number | null)[] = [];
   for (const [at, path] of paths.entries())
-    shares.push(path && (yield* within(at / paths.length, (at + 1) / paths.length, failingShare(path, runs, seed))));
+    shares.push(path && (yield* within(at / paths.length, (at + 1) / paths.length, failingShare(path, asked))));
   return shares;
 }

@@ -55,6 +55,16 @@ describe('risk runs', () => {
     expect(shareUncertainty(0.5, 1000)).toBeCloseTo(0.0309, 3);
   });
 
+  it('begin no further run where their events are used up, and say how many were made', () => {
+    const input = { runs: 500, seed: 1, spread: 0.2 };
+    const all = riskRuns(close, input);
+    const some = riskRuns(close, { ...input, maxEvents: 100 });
+    expect(all.runs).toBe(500);
+    expect(some.runs).toBeGreaterThan(10);
+    expect(some.runs).toBeLessThan(100);
+    expect(some).toEqual(riskRuns(close, { ...input, runs: some.runs }));
+  });
+
   it('go in steps that never tell less than before', () => {
     const shares: number[] = [];
     const steps = riskSteps(close, { runs: 500, seed: 1, spread: 0.2 });

@@ -18,6 +18,8 @@ export interface RiskInput {
   readonly seed: number;
   /** For every figure alike, or one for each: about 0.25 claimed, 0.12 tested, 0.05 calibrated [A]. */
   readonly spread: number | Spreads;
+  /** Events of all runs together after which no further run is begun; a drawn run can have far more than the one planned. */
+  readonly maxEvents?: number | null;
 }
 
 const RISK_LIMITS = {
@@ -40,6 +42,7 @@ export function checkRisk(input: RiskInput): SimRefusal | null {
 }
 
 export interface Risk {
+  /** Made; fewer than asked for where their events ran out. */
   readonly runs: number;
   readonly dropProbability: number;
   readonly cutoffProbability: number;
@@ -87,7 +90,8 @@ const RUNS_A_STEP = 16;
 
 /** Many runs with every uncertain figure drawn around its value. */
 export function* riskSteps(sim: Simulation, input: RiskInput): Steps<Risk> {
-  const { runs } = input;
+  const { runs: asked } = input;
+  const maxEvents = input.maxEvents ?? Number.POSITIVE_INFINITY;
   const random = seeded(input.seed);
   const spreads = typeof input.spread === 'number' ? evenSpreads(input.spread) : input.spread;
   const band = createBand(wholeSeconds(sim));
@@ -95,10 +99,14 @@ export function* riskSteps(sim: Simulation, input: RiskInput): Steps<Risk> {
   const failedAt: number[] = [];
   let drops = 0;
   let cutoffs = 0;
-  for (let run = 0; run < runs; run += 1) {
-    if (run % RUNS_A_STEP === 0) yield run / runs;
+  let events = 0;
+  let runs = 0;
+  for (; runs < asked && events < maxEvents; runs += 1) {
+    if (runs % RUNS_A_STEP === 0) yield Math.max(runs / asked, events / maxEvents);
     const draws = draw(random, spreads);
-    const { outcome, atSeconds } = simulate(drawn(sim, draws), false, band.watch());
+    const result = simulate(drawn(sim, draws), false, band.watch());
+    const { outcome, atSeconds } = result;
+    events += result.events;
     const failed = outcome === 'dropped' || outcome === 'body-cutoff';
     if (outcome === 'dropped') drops += 1;
     if (outcome === 'body-cutoff') cutoffs += 1;

@@ -230,7 +230,8 @@ export function simulate(sim: Simulation, record = true, watch?: Watch): SimResu
   let firstThrottle: number | null = state.throttled ? 0 : null;
   let outcome: SimOutcome | null = state.bodyC >= sim.heat.bodyLimitC ? 'body-cutoff' : null;
   const most = Math.min(MAX_EVENTS, sim.maxEvents ?? MAX_EVENTS);
-  for (let events = 0; outcome === null && events < most; events += 1) {
+  let events = 0;
+  for (; outcome === null && events < most; events += 1) {
     const watts = state.recording ? sim.heat.recordingW : 0;
     const both = curves(now.nodes, now.modes, state.cardC, state.bodyC, cardWatts(now, flow.drain), watts);
     const stretch: Stretch = { flow, card: both.card, body: both.body };
@@ -260,6 +261,7 @@ export function simulate(sim: Simulation, record = true, watch?: Watch): SimResu
     peakBodyC,
     firstThrottleAtSeconds: firstThrottle,
     timeline,
+    events,
     cutShort: outcome === null,
   };
 }

@@ -113,6 +113,8 @@ export interface SimResult {
   readonly peakBodyC: number;
   readonly firstThrottleAtSeconds: number | null;
   readonly timeline: readonly Moment[];
+  /** How many events were followed: what a run costs. */
+  readonly events: number;
   /** True where the run met more events than are followed; the outcome is then what stood at that moment. */
   readonly cutShort: boolean;
 }

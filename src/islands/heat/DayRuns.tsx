@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { affordableRuns } from '../../app/affordableRuns.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heatrun/lane.ts';
@@ -8,7 +7,7 @@ import { outcomeText, shareText, thinText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
 import { TaskNote } from './TaskNote.tsx';
-import { RISK_SEED, type Run } from './useRun.ts';
+import { RISK_EVENTS, RISK_SEED, type Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 
@@ -41,14 +40,15 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
     () => day.map(({ ambientC, sunC }) => ranIn({ ...setup, plan: { ...plan, ambientC, sunC } })),
     [setup, plan, airs],
   );
-  const request = useMemo((): SharesInput => {
-    const events = results.reduce((sum, one) => sum + (one?.result.timeline.length ?? 0), 0);
-    return {
+  const request = useMemo(
+    (): SharesInput => ({
       paths: results.map((one) => one && { sim: one.lane.sim, spreads: one.lane.spreads }),
-      runs: affordableRuns(RUNS, events, 0.1),
+      runs: RUNS,
+      maxEvents: RISK_EVENTS / 10,
       seed: RISK_SEED,
-    };
-  }, [results]);
+    }),
+    [results],
+  );
   const [shares, again] = useHeatTask('shares', request, 'day');
   const set = (at: number, value: number | null): void =>
     setAirs(airs.map((one, place) => (place === at ? value : one)));

@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { affordableRuns } from '../../app/affordableRuns.ts';
 import { forgetTake } from '../../app/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heatPick.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
@@ -17,7 +16,7 @@ import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './SideBySide.module.css';
 import { TaskNote } from './TaskNote.tsx';
-import { RISK_SEED, type Run, runOf } from './useRun.ts';
+import { RISK_EVENTS, RISK_SEED, type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
   readonly kit: Kit;
@@ -34,9 +33,6 @@ interface Column {
   readonly take: KeptTake | null;
   readonly run: Run | null;
 }
-
-const eventsOf = (columns: readonly Column[]): number =>
-  columns.reduce((sum, { run }) => sum + (run?.result.timeline.length ?? 0), 0);
 
 /** Card temperature over the run, on one scale for all columns. */
 function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: number }) {
@@ -84,7 +80,8 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
         ? null
         : {
             paths: columns.map(({ run }) => run && { sim: run.lane.sim, spreads: run.lane.spreads }),
-            runs: affordableRuns(runs, eventsOf(columns)),
+            runs,
+            maxEvents: RISK_EVENTS / 3 / columns.length,
             seed: RISK_SEED,
           },
     [kept, columns, runs],

@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { affordableRuns } from '../../app/affordableRuns.ts';
 import type { Picked } from '../../app/heatPick.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
@@ -20,9 +19,11 @@ import { RiskPanel } from './RiskPanel.tsx';
 import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
-import { RISK_SEED, useRun } from './useRun.ts';
+import { RISK_EVENTS, RISK_SEED, useRun } from './useRun.ts';
 
 const ADVICE_RUNS = 400;
+/** Of each of some forty questions: some hundred milliseconds at worst. */
+const ADVICE_EVENTS = 120_000;
 const FIRST_RUNS = 10_000;
 interface TakenProps {
   readonly kit: Kit;
@@ -53,14 +54,13 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
   const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
   const accepted = ownAccepted ?? usual.value;
   const [runs, setRuns] = useState(FIRST_RUNS);
-  const events = ran?.result.timeline.length ?? 0;
   const riskRequest = useMemo(
     () =>
       ran && {
         sim: ran.lane.sim,
-        input: { runs: affordableRuns(runs, events), seed: RISK_SEED, spread: ran.lane.spreads },
+        input: { runs, maxEvents: RISK_EVENTS, seed: RISK_SEED, spread: ran.lane.spreads },
       },
-    [ran, runs, events],
+    [ran, runs],
   );
   const [risk, riskAgain] = useHeatTask('risk', riskRequest);
   const adviceRequest = useMemo(
@@ -69,10 +69,11 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
         setup: ran.setup,
         cards: kit.cards,
         accepted,
-        runs: affordableRuns(ADVICE_RUNS, events, 0.02),
+        runs: ADVICE_RUNS,
+        maxEvents: ADVICE_EVENTS,
         seed: RISK_SEED,
       },
-    [ran, kit.cards, accepted, events],
+    [ran, kit.cards, accepted],
   );
   const [advised, adviceAgain] = useHeatTask('advise', adviceRequest);
   const move = (advice: Advice): void => {

@@ -3,13 +3,16 @@ import Joi from 'joi';
 import { causeOf } from '../../core/writepath/cause.ts';
 import { checkSimulation } from '../../core/writepath/checkSimulation.ts';
 import { type RiskInput, riskRuns } from '../../core/writepath/risk.ts';
-import { MAX_EVENTS, simulate } from '../../core/writepath/simulate.ts';
+import { simulate } from '../../core/writepath/simulate.ts';
 import type { Simulation } from '../../core/writepath/simulation.ts';
 import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { simRefusalText } from '../../text/simulation.ts';
 
-/** Runs times takes answered in one call: about a second of work. */
-const MAX_WORK = 20_000;
+const MAX_RUNS = 20_000;
+/** Events of all risk runs of a call together: about a second of work. */
+const MAX_RISK_EVENTS = 400_000;
+/** Moments of a timeline: some ten megabytes of answer. */
+const MAX_MOMENTS = 50_000;
 
 const number = Joi.number().required();
 const optional = Joi.number().allow(null);
@@ -46,7 +49,7 @@ const body = Joi.object({
     startBodyC: optional,
   }).required(),
   risk: Joi.object({
-    runs: Joi.number().integer().min(1).max(MAX_WORK).required(),
+    runs: Joi.number().integer().min(1).max(MAX_RUNS).required(),
     seed: Joi.number().integer().min(0).max(4_294_967_295).required(),
     spread: Joi.number().min(0).max(1).required(),
   }).allow(null),
@@ -63,17 +66,17 @@ export const POST: APIRoute = async ({ request }) => {
     const message = simRefusalText(refused);
     return refuse({ status: 400, code: refused.code, message, details: [{ path: refused.field, message }] });
   }
-  const result = simulate(sim);
+  const result = simulate({ ...sim, maxEvents: MAX_MOMENTS });
   if (result.cutShort) {
-    const message = `The run met more than ${MAX_EVENTS} events. Ask for fewer stalls or a shorter take.`;
+    const message = `The run met more than ${result.events} events. Ask for fewer stalls or a shorter take.`;
     return refuse({ status: 422, code: 'too-many-events', message, details: [{ path: 'takeSeconds', message }] });
   }
-  if (asked && asked.runs * result.timeline.length > MAX_WORK * 20) {
-    const message = `${asked.runs} runs of a take with ${result.timeline.length} events is more than is worked out at once. Ask for fewer.`;
+  const risk = asked ? riskRuns(sim, { ...asked, maxEvents: MAX_RISK_EVENTS }) : null;
+  if (asked && risk && risk.runs < asked.runs) {
+    const message = `${asked.runs} runs of this take have more events than are worked out at once; ${risk.runs} were made. Ask for fewer, or for a shorter take.`;
     return refuse({ status: 422, code: 'too-many-runs', message, details: [{ path: 'risk.runs', message }] });
   }
   const { outcome, atSeconds, writtenGB, peakCardC, peakBodyC, firstThrottleAtSeconds, timeline } = result;
-  const risk = asked ? riskRuns(sim, asked) : null;
   return json({
     outcome,
     atSeconds,
