@@ -66,7 +66,8 @@ export const POST: APIRoute = async ({ request }) => {
     const message = simRefusalText(refused);
     return refuse({ status: 400, code: refused.code, message, details: [{ path: refused.field, message }] });
   }
-  const result = simulate({ ...sim, maxEvents: MAX_MOMENTS });
+  const bounded = { ...sim, maxEvents: MAX_MOMENTS };
+  const result = simulate(bounded);
   if (result.cutShort) {
     const message = `The run met more than ${result.events} events. Ask for fewer stalls or a shorter take.`;
     return refuse({ status: 422, code: 'too-many-events', message, details: [{ path: 'takeSeconds', message }] });
@@ -84,7 +85,7 @@ export const POST: APIRoute = async ({ request }) => {
     peakCardC,
     peakBodyC,
     firstThrottleAtSeconds,
-    cause: causeOf(sim, result),
+    cause: causeOf(bounded, result),
     timeline,
     risk: risk && {
       dropProbability: risk.dropProbability,
