@@ -142,6 +142,17 @@ describe('shares and times', () => {
   });
 });
 
+describe('a take that is longer than is run', () => {
+  it('says how many takes are, in words and not by its field', () => {
+    const refusal = { code: 'contradiction', field: 'takes', min: 1, max: 3 } as const;
+    expect(setupRefusalText({ code: 'figure', refusal, lane: null as never })).toBe(
+      'These takes and rests together last longer than 14 days. At most 3 of them are run.',
+    );
+    const air = { code: 'out-of-range', field: 'heat.ambientC', min: -60, max: 150 } as const;
+    expect(setupRefusalText({ code: 'figure', refusal: air, lane: null as never })).toBe('Air: it must be -60 to 150.');
+  });
+});
+
 describe('reasons, moves, sources and refusals', () => {
   it.each([
     [{ code: 'rate', share: 0.74, MBps: 886, weight: 0.2 }, 'Rate is 74 % of the pace the flash keeps up', 'most'],

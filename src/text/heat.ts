@@ -123,6 +123,18 @@ export function momentLines(moment: Moment, sim: Simulation): readonly string[] 
   ];
 }
 
+/** Fields of a run that are no figures of a body or card. */
+const CONDITION_WORDS: Readonly<Record<string, { readonly name: string }>> = {
+  takeSeconds: { name: 'Take, seconds' },
+  restSeconds: { name: 'Rests between, seconds' },
+  takes: { name: 'Takes' },
+  ambientC: { name: 'Air' },
+  startBodyC: { name: 'Body at start' },
+  startCardC: { name: 'Card at start' },
+  usableGB: { name: 'Usable capacity' },
+  busMBps: { name: 'Bus' },
+};
+
 /** Why a setup cannot be run. */
 export function setupRefusalText(refusal: SetupRefusal): string {
   switch (refusal.code) {
@@ -134,7 +146,9 @@ export function setupRefusalText(refusal: SetupRefusal): string {
     }
     case 'figure': {
       const key = refusal.refusal.field.split('.').at(-1) ?? '';
-      const words = FIGURE_WORDS[key as BodyFigure];
+      if (key === 'takes' && refusal.refusal.code === 'contradiction')
+        return `These takes and rests together last longer than 14 days. At most ${refusal.refusal.max} of them are run.`;
+      const words = FIGURE_WORDS[key as BodyFigure] ?? CONDITION_WORDS[key];
       const text = simRefusalText(refusal.refusal);
       return words ? `${words.name}: ${text.replace(refusal.refusal.field, 'it')}` : `${text}`;
     }

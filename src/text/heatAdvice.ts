@@ -10,6 +10,10 @@ import { minutesText, plain } from './quantity.ts';
 
 const NBSP = '\u00a0';
 
+/** A length of a take: tenths where a minute would be too coarse. */
+const lengthText = (minutes: number): string =>
+  minutes < 10 ? `${plain(minutes, 1)}${NBSP}min` : minutesText(Math.round(minutes));
+
 export function reasonText(reason: RankedReason): string {
   switch (reason.code) {
     case 'rate':
@@ -18,7 +22,7 @@ export function reasonText(reason: RankedReason): string {
         ? `Rate is ${plain(reason.share, 2)} times the pace the flash keeps up`
         : `Rate is ${plain(reason.share * 100, 0)} % of the pace the flash keeps up`;
     case 'minutes':
-      return `${minutesText(Math.round(reason.minutes))} ${reason.rests ? 'a take' : 'without a rest'}`;
+      return `${lengthText(reason.minutes)} ${reason.rests ? 'a take' : 'without a rest'}`;
     case 'form':
       return 'A small card sheds its heat slowly';
     case 'body':

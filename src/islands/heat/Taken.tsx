@@ -89,7 +89,7 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
           pick={pick}
           picked={picked}
           clipLost={clipLost}
-          demandMBps={ran ? needMBps(ran.lane.cell) : null}
+          demandMBps={lanes[0] ? needMBps(lanes[0].cell) : null}
           onPick={onPick}
           onBody={onBody}
         />
@@ -146,7 +146,7 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
             onMove={move}
           />
         ) : (
-          <p className="soft">Choose a card and a mode that can meet, and the risk is worked out here.</p>
+          <p className="soft">Once this take can be run, its risk is worked out here.</p>
         )}
       </div>
     </div>

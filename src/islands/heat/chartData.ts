@@ -63,17 +63,36 @@ function roundAbove(value: number): number {
 const tens = (value: number, round: (value: number) => number): number => round(value / 10) * 10;
 const near = (value: number): number => Math.round(value * 1000) / 1000;
 
+/** More moments than this are thinned. */
+const MOST_MOMENTS = 600;
+
+/**
+ * The lowest and the highest moment of each part, in time: whatever swings between two values keeps both, however often it
+ * swings. Every n-th moment would show one of the two as if it had lasted.
+ */
+export function thinned(moments: readonly Moment[], heightOf: (moment: Moment) => number): readonly Moment[] {
+  if (moments.length <= MOST_MOMENTS) return moments;
+  const size = Math.ceil((2 * moments.length) / MOST_MOMENTS);
+  const kept: Moment[] = [];
+  for (let from = 0; from < moments.length; from += size) {
+    const part = moments.slice(from, from + size);
+    const low = part.reduce((best, one) => (heightOf(one) < heightOf(best) ? one : best));
+    const high = part.reduce((best, one) => (heightOf(one) > heightOf(best) ? one : best));
+    kept.push(...(low === high ? [low] : low.seconds < high.seconds ? [low, high] : [high, low]));
+  }
+  const last = moments.at(-1) as Moment;
+  return kept.at(-1) === last ? kept : [...kept, last];
+}
+
 /** Moments to draw: those of the run, and enough between them for its curves. */
 function drawnMoments({ result, at }: Run): readonly Moment[] {
   const even = Array.from({ length: POINTS + 1 }, (_, step) => at((result.atSeconds * step) / POINTS));
-  const events = result.timeline.length > 400 ? [] : result.timeline;
-  return [...even, ...events].sort((a, b) => a.seconds - b.seconds);
+  return [...even, ...thinned(result.timeline, ({ cardC }) => cardC)].sort((a, b) => a.seconds - b.seconds);
 }
 
-/** Steps of a rate are drawn from the events; a trace has one a second and is thinned. */
+/** Steps of a rate are drawn from the events. */
 function rateMoments({ result }: Run): readonly Moment[] {
-  const every = Math.ceil(result.timeline.length / 600);
-  const drawn = result.timeline.filter((_, at) => at % every === 0 || at === result.timeline.length - 1);
+  const drawn = thinned(result.timeline, ({ demandMBps, acceptedMBps }) => demandMBps + acceptedMBps);
   // The last moment belongs to what came before it: nothing falls to zero where the take ends as planned.
   const [end, before] = [drawn.at(-1), result.timeline.at(-2)];
   return end && before
