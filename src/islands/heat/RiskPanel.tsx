@@ -151,19 +151,24 @@ function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
   const { holdsUpToC, moves, risk } = advised;
   return (
     <>
-      {moves.length === 0 && (
-        <p className="soft">{risk <= accepted ? 'It holds as planned.' : 'Nothing here gets it under that risk.'}</p>
+      {moves.length === 0 ? (
+        <p className={css.none}>
+          {risk <= accepted ? 'It holds as planned.' : 'Nothing here gets it under that risk.'}
+        </p>
+      ) : (
+        <ul className={css.list}>
+          {moves.map((advice) => (
+            <li key={advice.code} className={css.row}>
+              <button type="button" className="plain-button" onClick={() => onMove(advice)}>
+                {adviceText(advice, { body: setup.body, cards: owned, plan: setup.plan })}
+              </button>
+              <span className={`${css.moveRisk} tone-${riskTone(advice.risk, accepted)}`}>
+                {shareText(advice.risk)}
+              </span>
+            </li>
+          ))}
+        </ul>
       )}
-      <ul className={css.list}>
-        {moves.map((advice) => (
-          <li key={advice.code} className={css.row}>
-            <button type="button" className="plain-button" onClick={() => onMove(advice)}>
-              {adviceText(advice, { body: setup.body, cards: owned, plan: setup.plan })}
-            </button>
-            <span className={`${css.moveRisk} tone-${riskTone(advice.risk, accepted)}`}>{shareText(advice.risk)}</span>
-          </li>
-        ))}
-      </ul>
       {reasons.some(({ code }) => code === 'untested') && (
         <p className={css.row}>
           <a href="#logged-heading">Run a test to the end first, and log it</a>
