@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode, aSlot } from '../core/testing.ts';
 import { EMPTY_KIT, type Kit } from '../kit/kit.ts';
-import { cardCount, firstPick, pickedIn } from './heatPick.ts';
+import { cardCount, cellPick, firstPick, pickedIn } from './heatPick.ts';
 
 const fast = aMode({ id: 'fast', rate: { kind: 'stated', Mbps: 600, is: 'maximum' } });
 const slow = aMode({ id: 'slow', rate: { kind: 'stated', Mbps: 100, is: 'maximum' } });
@@ -34,6 +34,17 @@ describe('what a heat run begins with', () => {
     const mirrored = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'mirrored' as const })) };
     expect(first({}, mirrored)).toMatchObject({ arrangement: 'mirrored', cardIds: ['strong', 'twin'] });
     expect(first({}, { ...mirrored, cards: mirrored.cards.slice(1, 2) })).toMatchObject({ arrangement: 'single' });
+  });
+
+  it('is a cell of the board with its plan', () => {
+    const plan = { minutes: 12, takes: 2, restMinutes: 3, ambientC: 31, sunC: 4 };
+    const cell = { bodyId: 'b', modeId: 'slow', cardId: 'weak' };
+    expect(cellPick(kit, cell, plan)).toMatchObject({ ...{ arrangement: 'single', cardIds: ['weak'] }, plan });
+    const split = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'split' as const })) };
+    expect(cellPick(split, { ...cell, cardId: 'strong' }, plan)).toMatchObject({
+      arrangement: 'split',
+      cardIds: ['strong', 'twin'],
+    });
   });
 
   it('is nothing without a body or a mode', () => {

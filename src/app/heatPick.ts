@@ -1,9 +1,10 @@
 import { type HeatSetup, recordsAtOnce } from '../core/heatrun/lane.ts';
 import { holdsByRate } from '../core/heatrun/mark.ts';
 import { board } from '../core/match/board.ts';
+import type { Cell } from '../core/match/evaluate.ts';
 import { withRatio } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
-import type { Body, Card, HeatPick, Mode, Test } from '../core/model/kit.ts';
+import type { Body, Card, HeatPick, Mode, PlannedTake, Test } from '../core/model/kit.ts';
 import type { Kit } from '../kit/kit.ts';
 import type { Asked } from './heatQuery.ts';
 import { plannedTake } from './plannedTake.ts';
@@ -78,15 +79,24 @@ export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | 
   if (!best) {
     const body = kit.bodies.find(({ id }) => id === wanted.body) ?? kit.bodies.find(({ modes }) => modes.length > 0);
     const mode = body?.modes.find(({ id }) => id === wanted.mode) ?? body?.modes[0];
-    return body && mode ? fresh(kit, body.id, mode.id, []) : null;
+    return body && mode ? fresh(body.id, mode.id, [], plannedTake(kit.settings)) : null;
   }
   const asked = wanted.rest && best.bodyId === wanted.body && best.modeId === wanted.mode ? wanted.rest : {};
-  const pick = fresh(kit, best.bodyId, best.modeId, [best.cardId]);
-  return { ...pick, ...asOfBody(kit, pick), ...asked };
+  return { ...cellPick(kit, best, plannedTake(kit.settings)), ...asked };
+}
+
+/** A cell of the board as a take: over all slots of a body that writes to them at once. */
+export function cellPick(
+  kit: Pick<Kit, 'bodies' | 'cards'>,
+  { bodyId, modeId, cardId }: Pick<Cell, 'bodyId' | 'modeId' | 'cardId'>,
+  plan: PlannedTake,
+): HeatPick {
+  const pick = fresh(bodyId, modeId, [cardId], plan);
+  return { ...pick, ...asOfBody(kit, pick) };
 }
 
 /** A body that writes to its slots at once is run so, where the kit holds a card for each of them. */
-function asOfBody(kit: Kit, { bodyId, cardIds }: HeatPick): Partial<HeatPick> {
+function asOfBody(kit: Pick<Kit, 'bodies' | 'cards'>, { bodyId, cardIds }: HeatPick): Partial<HeatPick> {
   const body = kit.bodies.find(({ id }) => id === bodyId);
   const first = kit.cards.find(({ id }) => id === cardIds[0]);
   if (!body || !first || !recordsAtOnce(body.arrangement)) return {};
@@ -100,13 +110,13 @@ function asOfBody(kit: Kit, { bodyId, cardIds }: HeatPick): Partial<HeatPick> {
   return all.length === count ? { arrangement: body.arrangement, cardIds: all } : {};
 }
 
-const fresh = (kit: Kit, bodyId: string, modeId: string, cardIds: readonly string[]): HeatPick => ({
+const fresh = (bodyId: string, modeId: string, cardIds: readonly string[], plan: PlannedTake): HeatPick => ({
   bodyId,
   modeId,
   arrangement: 'single',
   cardIds,
   ratio: null,
-  plan: plannedTake(kit.settings),
+  plan,
   startBodyC: null,
   startCardC: null,
 });

@@ -367,6 +367,21 @@ describe('heat on the board', () => {
     await app.seesText('h1', 'Drops at 25:51');
   });
 
+  it('says in Why how often it fails and what would help, and each of that opens its run', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-02');
+    await app.cell('Wherry 8K raw 3:1 50p on A-02');
+    await app.seesText('#why', /\d+ % of 1,000 runs fail\. With one of these, fewer do:/);
+    await app.clickText('a', 'Record 8K raw 5:1 50p');
+    await app.seesText('h1', 'Holds to the end, 36:00');
+    expect(await app.run<string>('return location.search')).toContain('mode=8k-5');
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 5:1 25p on A-02');
+    await app.cell('Wherry 8K raw 5:1 25p on A-02');
+    await app.seesText('#why', 'Heat: cool');
+    expect(await app.text('#why'), 'nothing to help where it is cool').not.toContain('runs fail');
+  });
+
   it('follows the planned take', async () => {
     await app.visit('/');
     await app.clickText('button', 'Heat: 36');

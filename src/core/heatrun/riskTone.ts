@@ -1,3 +1,10 @@
+import type { Take } from '../model/kit.ts';
+import { ASSUMED } from '../standards/assumptions.ts';
+
+/** Share of failing runs that still counts as holding, until a person says otherwise. */
+export const usuallyAccepted = (take: Take): number =>
+  (take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable).value;
+
 /** Above this a risk is hot, whatever is accepted three times over [A]. */
 const HOT = 0.15;
 

@@ -1,15 +1,15 @@
 import { useMemo, useState } from 'react';
+import { afterAdvice } from '../../app/afterAdvice.ts';
 import type { Picked } from '../../app/heatPick.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
 import { needMBps } from '../../core/heatrun/cardFigures.ts';
+import { usuallyAccepted } from '../../core/heatrun/riskTone.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { HeatPick } from '../../core/model/kit.ts';
-import { ASSUMED } from '../../core/standards/assumptions.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { setupRefusalText } from '../../text/heat.ts';
 import { adviceText } from '../../text/heatAdvice.ts';
-import { afterAdvice } from './afterAdvice.ts';
 import { DayRuns } from './DayRuns.tsx';
 import { Figures } from './Figures.tsx';
 import css from './HeatView.module.css';
@@ -51,8 +51,7 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
       ? [run.error.lane]
       : [];
   const [ownAccepted, setAccepted] = useState<number | null>(null);
-  const usual = policy.take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable;
-  const accepted = ownAccepted ?? usual.value;
+  const accepted = ownAccepted ?? usuallyAccepted(policy.take);
   const [runs, setRuns] = useState(FIRST_RUNS);
   const riskRequest = useMemo(
     () =>

@@ -80,7 +80,7 @@ export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
       )}
       {!quick && (
         <Suspense fallback={null}>
-          <WhyHeat subject={subject} kit={kit} plan={plan} trying={trying} />
+          <WhyHeat subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} />
         </Suspense>
       )}
       <section aria-label="Rule by rule">

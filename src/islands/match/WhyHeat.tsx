@@ -4,6 +4,7 @@ import { cellLane } from '../../core/heatrun/lane.ts';
 import { heatMark } from '../../core/heatrun/mark.ts';
 import { cellReasons } from '../../core/heatrun/reasons.ts';
 import type { BoardKit } from '../../core/match/board.ts';
+import type { Policy } from '../../core/match/policy.ts';
 import type { PlannedTake } from '../../core/model/kit.ts';
 import { heatMarkText, NOT_CALIBRATED } from '../../text/heat.ts';
 import { reasonText } from '../../text/heatAdvice.ts';
@@ -11,10 +12,12 @@ import { HEAT_WORDS } from '../../text/heatWords.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import type { WhySubject } from './subject.ts';
 import css from './WhyHeat.module.css';
+import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
 interface WhyHeatProps {
   readonly subject: WhySubject;
   readonly kit: BoardKit;
+  readonly policy: Policy;
   readonly plan: PlannedTake;
   /** A trial is not stored, so the heat run does not know it. */
   readonly trying: boolean;
@@ -24,7 +27,7 @@ const TONES = { cool: 'cool', warm: 'warm', hot: 'hot' } as const;
 const REASONS = 3;
 
 /** Why a cell that holds by rate has its heat mark: the planned take, what raises it, and the way to its run. */
-export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
+export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatProps) {
   const { cell, body, mode, card } = subject;
   const { tests } = kit;
   const found = useMemo(() => {
@@ -54,6 +57,7 @@ export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
         {!calibrated && `${NOT_CALIBRATED} `}
         {!trying && <a href={`/heat?${query}`}>Open its heat run</a>}
       </p>
+      {mark.level !== 'cool' && !trying && <WhyHeatMoves cell={cell} kit={kit} policy={policy} plan={plan} />}
     </section>
   );
 }

@@ -1,6 +1,6 @@
-import type { Advice } from '../../core/heatrun/advice.ts';
-import type { HeatPick, PlannedTake } from '../../core/model/kit.ts';
-import { assertNever } from '../../core/result.ts';
+import type { Advice } from '../core/heatrun/advice.ts';
+import type { HeatPick, PlannedTake } from '../core/model/kit.ts';
+import { assertNever } from '../core/result.ts';
 
 /** What a move changes in a pick. */
 export function afterAdvice(advice: Advice, { plan, cardIds }: HeatPick): Partial<HeatPick> {

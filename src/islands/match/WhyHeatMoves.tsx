@@ -1,0 +1,67 @@
+import { useMemo } from 'react';
+import { afterAdvice } from '../../app/afterAdvice.ts';
+import { cellPick, pickedIn, setupOf } from '../../app/heatPick.ts';
+import { pickQuery } from '../../app/heatQuery.ts';
+import { useHeatTask } from '../../app/useHeatTask.ts';
+import type { AdviceInput } from '../../core/heatrun/advice.ts';
+import { riskTone, usuallyAccepted } from '../../core/heatrun/riskTone.ts';
+import type { BoardKit } from '../../core/match/board.ts';
+import type { Cell } from '../../core/match/evaluate.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { PlannedTake } from '../../core/model/kit.ts';
+import { shareText } from '../../text/heat.ts';
+import { adviceText } from '../../text/heatAdvice.ts';
+import css from './WhyHeat.module.css';
+
+interface WhyHeatMovesProps {
+  readonly cell: Cell;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly plan: PlannedTake;
+}
+
+const SEED = 1;
+const RUNS = 1000;
+const MAX_EVENTS = 200_000;
+/** The best of them; the heat run has all. */
+const SHOWN = 3;
+
+/** How often the planned take fails on a cell whose heat is thin or too much, and what would help: each opens its run. */
+export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
+  const { bodies, cards, tests } = kit;
+  const accepted = usuallyAccepted(policy.take);
+  const pick = useMemo(() => cellPick({ bodies, cards }, cell, plan), [bodies, cards, cell, plan]);
+  const input = useMemo((): AdviceInput | null => {
+    const picked = pickedIn({ bodies, cards }, pick);
+    if (!picked) return null;
+    return {
+      setup: setupOf(picked, pick, { tests, policy }),
+      ...{ cards, accepted, runs: RUNS, maxEvents: MAX_EVENTS, seed: SEED },
+    };
+  }, [bodies, cards, tests, policy, pick, accepted]);
+  const [advised] = useHeatTask('advise', input, 'why');
+  const body = bodies.find(({ id }) => id === cell.bodyId);
+  if (advised.phase === 'running') return <p className={css.more}>Working out what would help…</p>;
+  if (advised.phase !== 'done' || !body) return null;
+  const { risk, moves } = advised.answer;
+  return (
+    <>
+      <p className={css.more}>
+        <b className={`tone-${riskTone(risk, accepted)}`}>{shareText(risk)}</b> of {RUNS.toLocaleString('en')} runs fail
+        {moves.length > 0 ? '. With one of these, fewer do:' : '.'}
+      </p>
+      {moves.length > 0 && (
+        <ul className={css.moves}>
+          {moves.slice(0, SHOWN).map((advice) => (
+            <li key={advice.code}>
+              <a href={`/heat${pickQuery({ ...pick, ...afterAdvice(advice, pick) })}`}>
+                {adviceText(advice, { body, cards, plan })}
+              </a>
+              <b className={`tone-${riskTone(advice.risk, accepted)}`}>{shareText(advice.risk)}</b>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
