@@ -43,7 +43,7 @@ try {
     await driver.sleep(1500 + wait);
     if (script) {
       await driver.executeScript(script);
-      await driver.sleep(600);
+      await driver.sleep(2000);
     }
     writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
     console.log(`docs/screenshots/${name}.png`);
