@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { aRun } from '../../tests/support/aRun.ts';
+import { riskTone } from '../core/heatrun/acceptedRisk.ts';
 import type { Advice } from '../core/heatrun/advice.ts';
 import type { FigureSource } from '../core/heatrun/known.ts';
 import { DEFAULT_PLAN } from '../core/heatrun/plan.ts';
 import type { RankedReason } from '../core/heatrun/reasons.ts';
-import { riskTone } from '../core/heatrun/riskTone.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
 import { causeOf } from '../core/writepath/cause.ts';
 import { simulate } from '../core/writepath/simulate.ts';
@@ -231,7 +231,10 @@ describe('reasons, moves, sources and refusals', () => {
     } as const;
     expect(explainedText(take)).toBe('dropped frames at 10:00: the fit fails at 10:30');
     expect(explainedText({ ...take, unexplained: true })).toContain('no figure explains it');
-    expect(explainedText(take, 'A-02')).toBe('A-02 dropped frames at 10:00: the fit fails at 10:30');
+    expect(explainedText({ ...take, end: 'cut-off' }, 'A-02')).toBe(
+      'A-02 body shut down at 10:00: the fitted body shuts down at 10:30',
+    );
+    expect(explainedText({ ...take, fittedSeconds: null }, 'A-02')).toContain('the fitted body holds past it');
     expect([fitText(1, 0), fitText(2, 1), fitText(0, 3)]).toEqual([
       'Fit the figures to its logged take',
       'Fit the figures to its 2 logged takes and 1 on other cards',

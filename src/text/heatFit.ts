@@ -58,7 +58,9 @@ export function fittedText({ figure, before, after, informed }: FittedValue): st
 export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake, card?: string): string {
   const logged = `${card ? `${card} ` : ''}${END_WORDS[end]} at ${timeText(seconds)}`;
   if (unexplained) return `${logged}: no figure explains it. Another cause, or a slip of the pen?`;
+  // On another card only the body is looked at.
+  const fit = card ? 'the fitted body' : 'the fit';
   return fittedSeconds === null
-    ? `${logged}: the fit holds past it`
-    : `${logged}: the fit fails at ${timeText(fittedSeconds)}`;
+    ? `${logged}: ${fit} holds past it`
+    : `${logged}: ${fit} ${card ? 'shuts down' : 'fails'} at ${timeText(fittedSeconds)}`;
 }

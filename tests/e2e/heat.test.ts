@@ -325,6 +325,18 @@ describe('what is recorded', () => {
     await app.seesText('h1', /holds/i);
   });
 
+  it('opens a kept take whole: one without a clip takes the clip away', async () => {
+    await openHot();
+    await app.clickText('button', 'Keep this take to compare');
+    const file = join(files, 'other.csv');
+    writeFileSync(file, '100\n140\n');
+    await (await app.find('input[type=file][aria-label="File of rates, one a second"]')).sendKeys(file);
+    await app.seesText('main', '2 s of a clip, repeated');
+    await app.click('section[aria-labelledby="side-heading"] thead button');
+    await app.seesText('h1', 'Drops at 15:26');
+    expect(await app.text('main')).not.toContain('of a clip');
+  });
+
   it('may go over two cards at once, or from one to the other', async () => {
     await openHot();
     await app.choose('Over its slots', 'Mirrored');

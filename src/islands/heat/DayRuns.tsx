@@ -1,13 +1,14 @@
 import { useMemo, useState } from 'react';
+import { RISK_EVENTS, RISK_SEED } from '../../app/riskRuns.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
+import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
 import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heatrun/lane.ts';
-import { riskTone } from '../../core/heatrun/riskTone.ts';
 import { outcomeText, shareText, thinText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
 import { TaskNote } from './TaskNote.tsx';
-import { RISK_EVENTS, RISK_SEED, type Run } from './useRun.ts';
+import type { Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 

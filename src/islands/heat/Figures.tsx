@@ -34,9 +34,11 @@ function sourceText(known: Known, digits: number): string {
 export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: readonly Lane[] }) {
   const stored = useStored();
   const [chosen, setChosen] = useState<string | null>(null);
-  const entries = lanes.flatMap(({ cards, figures, cardFigures }) =>
+  const all = lanes.flatMap(({ cards, figures, cardFigures }) =>
     cards.map((card, at) => ({ card, figures: { ...figures, ...cardFigures[at] } })),
   );
+  // The same card may have been chosen for both slots.
+  const entries = all.filter(({ card }, at) => all.findIndex((one) => one.card.id === card.id) === at);
   const entry = entries.find((one) => one.card.id === chosen) ?? entries[0];
   if (!entry) return null;
   const { card, figures } = entry;

@@ -52,6 +52,10 @@ function Heat({ kit }: { readonly kit: Kit }) {
         setBefore(null);
         if (best) setChosen({ ...best, plan: pick.plan });
       }}
+      onOpen={({ id: _, name: __, ...kept }) => {
+        setBefore(null);
+        setChosen(kept);
+      }}
       onMove={(part, text) => {
         setBefore({ pick: before?.pick ?? pick, text: before ? `${before.text} · ${text}` : text });
         change(part);

@@ -22,7 +22,10 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
   const [logging, setLogging] = useState(false);
   const [fitting, setFitting] = useState(false);
   if (!card) return null;
-  const usable = tests.filter(({ ambientC, modeId }) => ambientC != null && modeId !== null);
+  const owned = new Set(kit.cards.map(({ id }) => id));
+  const usable = tests.filter(
+    ({ cardId, ambientC, modeId }) => owned.has(cardId) && ambientC != null && modeId !== null,
+  );
   const ofPair = usable.filter(({ cardId }) => cardId === card.id).length;
   return (
     <section aria-labelledby="logged-heading" className={css.logged}>

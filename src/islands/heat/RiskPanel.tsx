@@ -1,8 +1,8 @@
 import { useId, useMemo } from 'react';
 import type { TaskState } from '../../app/useHeatTask.ts';
+import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
 import type { Advice, Advised } from '../../core/heatrun/advice.ts';
 import { heatReasons, type RankedReason } from '../../core/heatrun/reasons.ts';
-import { riskTone } from '../../core/heatrun/riskTone.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat.ts';

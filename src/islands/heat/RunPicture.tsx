@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
 import { isCalibrated } from '../../core/heatrun/known.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
-import { riskTone } from '../../core/heatrun/riskTone.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
 import type { SimResult } from '../../core/writepath/simulation.ts';
 import { modeTitle } from '../../text/cell.ts';

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { forgetTake } from '../../app/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heatPick.ts';
+import { RISK_EVENTS, RISK_SEED } from '../../app/riskRuns.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
 import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { hasFailed } from '../../core/heatrun/lane.ts';
@@ -16,7 +17,7 @@ import { useSame } from '../../ui/useSame.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './SideBySide.module.css';
 import { TaskNote } from './TaskNote.tsx';
-import { RISK_EVENTS, RISK_SEED, type Run, runOf } from './useRun.ts';
+import { type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
   readonly kit: Kit;

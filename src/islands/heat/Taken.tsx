@@ -1,12 +1,13 @@
 import { useMemo, useState } from 'react';
 import { afterAdvice } from '../../app/afterAdvice.ts';
 import type { Picked } from '../../app/heatPick.ts';
+import { RISK_EVENTS, RISK_SEED } from '../../app/riskRuns.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
+import { usuallyAccepted } from '../../core/heatrun/acceptedRisk.ts';
 import type { Advice, AdviceInput } from '../../core/heatrun/advice.ts';
 import { needMBps } from '../../core/heatrun/cardFigures.ts';
-import { usuallyAccepted } from '../../core/heatrun/riskTone.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import type { HeatPick } from '../../core/model/kit.ts';
+import type { HeatPick, KeptTake } from '../../core/model/kit.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { setupRefusalText } from '../../text/heat.ts';
 import { adviceText } from '../../text/heatAdvice.ts';
@@ -19,7 +20,7 @@ import { RiskPanel } from './RiskPanel.tsx';
 import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
-import { RISK_EVENTS, RISK_SEED, useRun } from './useRun.ts';
+import { useRun } from './useRun.ts';
 
 const ADVICE_RUNS = 400;
 /** Of each of some forty questions: some hundred milliseconds at worst. */
@@ -36,12 +37,26 @@ interface TakenProps {
   readonly before: string | null;
   readonly onPick: (change: Partial<HeatPick>) => void;
   readonly onBody: (id: string) => void;
+  /** A kept take in place of all of this one. */
+  readonly onOpen: (take: KeptTake) => void;
   readonly onMove: (change: Partial<HeatPick>, text: string) => void;
   readonly onBack: () => void;
 }
 
 /** One take: what was asked, its run, its risk, and what it is compared with. */
-export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onBody, onMove, onBack }: TakenProps) {
+export function Taken({
+  kit,
+  policy,
+  pick,
+  picked,
+  clipLost,
+  before,
+  onPick,
+  onBody,
+  onOpen,
+  onMove,
+  onBack,
+}: TakenProps) {
   const run = useRun(picked, pick, { tests: kit.tests, policy });
   const ran = run.ok ? run.value : null;
   // The path that decides comes first: its card's figures are those to look at.
@@ -115,13 +130,7 @@ export function Taken({ kit, policy, pick, picked, clipLost, before, onPick, onB
         {ran && (
           <>
             <KeepBar kit={kit} pick={pick} run={ran} />
-            <SideBySide
-              kit={kit}
-              policy={policy}
-              now={ran}
-              runs={runs}
-              onOpen={({ id: _, name: __, ...kept }) => onPick({ ...kept })}
-            />
+            <SideBySide kit={kit} policy={policy} now={ran} runs={runs} onOpen={onOpen} />
             <DayRuns run={ran} accepted={accepted} />
             <LoggedTakes kit={kit} run={ran} pick={pick} />
           </>

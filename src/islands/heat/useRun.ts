@@ -7,12 +7,6 @@ import { causeOf } from '../../core/writepath/cause.ts';
 import type { Cause, Moment, SimResult } from '../../core/writepath/simulation.ts';
 import { createReader } from '../../core/writepath/stateAt.ts';
 
-/** The same draws for every run of one take, wherever it is shown, so that a change shows as itself. */
-export const RISK_SEED = 1;
-
-/** Events of all risk runs of one question that a person waits for: some five seconds. */
-export const RISK_EVENTS = 3_000_000;
-
 /** One take, run with the figures as they are. It takes microseconds, so it is done at once; risk is the worker's. */
 export interface Run {
   readonly setup: HeatSetup;

@@ -2,9 +2,10 @@ import { useMemo } from 'react';
 import { afterAdvice } from '../../app/afterAdvice.ts';
 import { cellPick, pickedIn, setupOf } from '../../app/heatPick.ts';
 import { pickQuery } from '../../app/heatQuery.ts';
+import { RISK_SEED } from '../../app/riskRuns.ts';
 import { useHeatTask } from '../../app/useHeatTask.ts';
+import { riskTone, usuallyAccepted } from '../../core/heatrun/acceptedRisk.ts';
 import type { AdviceInput } from '../../core/heatrun/advice.ts';
-import { riskTone, usuallyAccepted } from '../../core/heatrun/riskTone.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/evaluate.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -20,7 +21,6 @@ interface WhyHeatMovesProps {
   readonly plan: PlannedTake;
 }
 
-const SEED = 1;
 const RUNS = 1000;
 const MAX_EVENTS = 200_000;
 /** The best of them; the heat run has all. */
@@ -36,13 +36,14 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
     if (!picked) return null;
     return {
       setup: setupOf(picked, pick, { tests, policy }),
-      ...{ cards, accepted, runs: RUNS, maxEvents: MAX_EVENTS, seed: SEED },
+      ...{ cards, accepted, runs: RUNS, maxEvents: MAX_EVENTS, seed: RISK_SEED },
     };
   }, [bodies, cards, tests, policy, pick, accepted]);
   const [advised] = useHeatTask('advise', input, 'why');
   const body = bodies.find(({ id }) => id === cell.bodyId);
   if (advised.phase === 'running') return <p className={css.more}>Working out what would help…</p>;
-  if (advised.phase !== 'done' || !body) return null;
+  if (advised.phase !== 'done' || !body)
+    return <p className={css.more}>What would help could not be worked out here. Its heat run can try again.</p>;
   const { risk, moves } = advised.answer;
   return (
     <>
