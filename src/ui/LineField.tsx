@@ -115,7 +115,8 @@ type Read = { readonly ok: true; readonly value: number | null } | { readonly ok
 function read(text: string, { label, unit, min, max, whole, empty }: NumberLineProps): Read {
   const clean = text.trim().replace(',', '.');
   const of = unit ? `, ${unit}` : '';
-  if (clean === '') return empty ? { ok: true, value: null } : { ok: false, problem: `${label} is missing${of}.` };
+  if (clean === '')
+    return empty ? { ok: true, value: null } : { ok: false, problem: `${label} is missing. Enter a number${of}.` };
   const value = Number(clean);
   const kind = whole ? 'a whole number' : 'a number';
   if (!Number.isFinite(value) || value < min || value > max || (whole && !Number.isInteger(value)))
