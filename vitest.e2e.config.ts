@@ -6,7 +6,7 @@ export default defineConfig({
     include: ['tests/e2e/**/*.test.ts'],
     environment: 'node',
     fileParallelism: false,
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 150_000,
+    hookTimeout: 150_000,
   },
 });

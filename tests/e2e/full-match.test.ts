@@ -5,7 +5,7 @@ import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { aCard } from '../../src/core/testing.ts';
 import { EMPTY_KIT } from '../../src/kit/kit.ts';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-full-'));
 let app: App;
@@ -31,7 +31,7 @@ const reset = async (): Promise<void> => {
 
 const downloaded = async (pattern: RegExp): Promise<string> => {
   const find = () => readdirSync(downloads).find((file) => pattern.test(file));
-  await app.driver.wait(() => find() !== undefined, 10_000, String(pattern));
+  await app.driver.wait(() => find() !== undefined, WAIT, String(pattern));
   return readFileSync(join(downloads, find() ?? ''), 'utf8');
 };
 

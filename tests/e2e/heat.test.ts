@@ -9,7 +9,7 @@ import type { Body, Card, Test } from '../../src/core/model/kit.ts';
 import { riskRuns } from '../../src/core/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { shareText } from '../../src/text/heat.ts';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 const files = mkdtempSync(join(tmpdir(), 'cool-reel-heat-'));
 let app: App;
@@ -178,7 +178,7 @@ describe('risk runs', () => {
     await app.choose('Runs', '100,000');
     await app.seesText(RISK, 'Working out 100,000 runs');
     // Past the wait for a person who still types: the worker is at it.
-    await app.driver.wait(() => app.run('return document.querySelector("progress").value > 0'), 10_000, 'progress');
+    await app.driver.wait(() => app.run('return document.querySelector("progress").value > 0'), WAIT, 'progress');
     await app.run('window.started.at(-1).dispatchEvent(new Event("error"))');
     await app.seesText(RISK, 'The worker stopped answering and was started anew');
     await app.clickText('button', 'Try again');
@@ -277,7 +277,7 @@ describe('takes side by side', () => {
     await app.clickText('button', 'Open');
     await app.seesText('h1', 'Drops at 15:26');
     await app.click('[aria-label^="Forget"]');
-    await app.driver.wait(async () => !(await app.text('main')).includes('Side by side'), 5000, 'forgotten');
+    await app.driver.wait(async () => !(await app.text('main')).includes('Side by side'), WAIT, 'forgotten');
   });
 
   it('show the same take through the day', async () => {
@@ -366,7 +366,7 @@ describe('heat on the board', () => {
   it('marks every cell that holds, gives the reason in Why, and leads to its run', async () => {
     await app.visit('/');
     const start = 'Wherry 8K raw 3:1 50p on A-02';
-    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: too hot'), 10_000, 'a mark');
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: too hot'), WAIT, 'a mark');
     expect(await app.cell(start, 'heat')).toBe('hot');
     const holding = (await app.cells()).filter((cell) => / (Guaranteed|Tight|Proven|Claimed)/.test(cell));
     expect(holding.filter((cell) => !cell.includes('Heat: '))).toEqual([]);
@@ -401,7 +401,7 @@ describe('heat on the board', () => {
     await app.fill('Air', '5', '//*[@role="dialog"]');
     await app.clickText('button', 'Mark the board');
     const start = 'Wherry 8K raw 3:1 50p on A-02';
-    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: cool'), 10_000, 'a cool mark');
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: cool'), WAIT, 'a cool mark');
     await app.visit('/heat');
     await app.fill('Air', '40');
     await app.clickText('button', 'Mark the board for this length and air');
@@ -441,7 +441,7 @@ describe('for everybody', () => {
     await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Start empty');
-    await app.driver.wait(async () => (await app.cells()).length === 0, 10_000, 'an empty board');
+    await app.driver.wait(async () => (await app.cells()).length === 0, WAIT, 'an empty board');
     await app.visit('/heat');
     await app.seesText('main', 'Nothing to run yet');
   });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-e2e-'));
 let app: App;
@@ -33,7 +33,7 @@ const choose = async (name: string, text: string): Promise<void> => {
 const exported = async (): Promise<string> => {
   await kitMenu('Export the kit file');
   const name = () => readdirSync(downloads).find((file) => /^kit-.*\.coolreel\.json$/.test(file));
-  await app.driver.wait(() => name() !== undefined, 10_000, 'the exported file');
+  await app.driver.wait(() => name() !== undefined, WAIT, 'the exported file');
   return readFileSync(join(downloads, name() ?? ''), 'utf8');
 };
 
