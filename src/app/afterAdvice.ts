@@ -14,6 +14,8 @@ export function afterAdvice(advice: Advice, { plan, cardIds }: HeatPick): Partia
       return planned({ sunC: 0 });
     case 'cooler-air':
       return planned({ ambientC: advice.ambientC });
+    case 'moving-air':
+      return planned({ air: advice.air });
     case 'cool-start':
       return { startBodyC: null, startCardC: null };
     case 'ratio':

@@ -10,15 +10,15 @@ import { fieldErrors, withoutBlanks } from './formValues.ts';
 import { nextName } from './kitActions.ts';
 import { cardOfLabel, toggleMark } from './labelCard.ts';
 import { MAX_PASTED_CARDS, readCards } from './pasteCards.ts';
-import { guessColumns, isRefusal, MAX_PASTED, modeOfRow, readTable } from './pasteModes.ts';
+import { isRefusal, MAX_PASTED, modeOfRow, readingOf, readTable } from './pasteModes.ts';
 import { storeMessage } from './storeMessage.ts';
 import { WHOLE_WALLET, walletCards } from './wallet.ts';
 
 const modesOf = (text: string) => {
   const table = readTable(text);
   if (isRefusal(table)) throw new Error(table.code);
-  const columns = guessColumns(table);
-  return table.rows.map((row) => modeOfRow(row, columns));
+  const reading = readingOf(table, {});
+  return table.rows.map((row) => modeOfRow(row, reading));
 };
 
 describe('modes from a pasted table', () => {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Board } from '../core/match/board.ts';
-import { toneOf } from '../core/match/verdict.ts';
+import { cellTone } from '../core/match/cell.ts';
 import type { Body, Card, Take } from '../core/model/kit.ts';
 import { streamRate } from '../core/rate/streamRate.ts';
 import { toMBps } from '../core/units/convert.ts';
@@ -20,7 +20,9 @@ const BOARD_HEAD = [
   'card',
   'verdict',
   'tone',
+  'slot',
   'planned minutes',
+  'proven seconds',
   'label minutes',
   'drop seconds',
   'need MB/s',
@@ -43,8 +45,10 @@ export function boardCsv(board: Board, take: Take): string {
           mode.captureFps ?? mode.fps,
           card.label,
           VERDICT_WORDS[cell.verdict],
-          toneOf(cell.verdict, take),
+          cellTone(cell, take),
+          body.slots.find(({ id }) => id === cell.slotId)?.name ?? null,
           cell.planned,
+          cell.provenSeconds,
           cell.label,
           cell.dropSeconds,
           MBps(cell.need),
@@ -67,6 +71,8 @@ const CARD_KEYS = [
   'readMBps',
   'writeMBps',
   'sustainedMBps',
+  'minimumMBps',
+  'minimumSource',
   'cacheGB',
   'state',
   'writtenGB',
@@ -81,11 +87,12 @@ const CARD_KEYS = [
 /** The wallet; columns carry the kit's own names, units in them. */
 export const cardsCsv = (cards: readonly Card[]): string =>
   csvText(
-    [...CARD_KEYS, 'marks', 'incidents', 'retired'],
+    [...CARD_KEYS, 'marks', 'incidents', 'verified on', 'retired'],
     cards.map((card) => [
       ...CARD_KEYS.map((key) => card[key]),
       card.marks.join(' '),
       card.incidents?.length ?? 0,
+      card.verified?.date ?? null,
       card.retired ? 'yes' : 'no',
     ]),
   );

@@ -33,12 +33,16 @@ describe('what a heat run begins with', () => {
   it('writes to both slots of a body that does, where there are cards for them', () => {
     const mirrored = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'mirrored' as const })) };
     expect(first({}, mirrored)).toMatchObject({ arrangement: 'mirrored', cardIds: ['strong', 'twin'] });
-    expect(first({}, { ...mirrored, cards: mirrored.cards.slice(1, 2) })).toMatchObject({ arrangement: 'single' });
+    const [, alone] = mirrored.cards;
+    expect(
+      first({}, { ...mirrored, cards: mirrored.cards.slice(1, 2) }),
+      'another card like it stands in the second slot, as on the board',
+    ).toMatchObject({ arrangement: 'mirrored', cardIds: [alone?.id, alone?.id] });
   });
 
   it('is a cell of the board with its plan', () => {
     const plan = { minutes: 12, takes: 2, restMinutes: 3, ambientC: 31, sunC: 4 };
-    const cell = { bodyId: 'b', modeId: 'slow', cardId: 'weak' };
+    const cell = { bodyId: 'b', modeId: 'slow', cardId: 'weak', seats: null };
     expect(cellPick(kit, cell, plan)).toMatchObject({ ...{ arrangement: 'single', cardIds: ['weak'] }, plan });
     const split = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'split' as const })) };
     expect(cellPick(split, { ...cell, cardId: 'strong' }, plan)).toMatchObject({

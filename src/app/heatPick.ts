@@ -1,9 +1,10 @@
-import { type HeatSetup, recordsAtOnce } from '../core/heatrun/lane.ts';
+import type { HeatSetup } from '../core/heatrun/lane.ts';
 import { holdsByRate } from '../core/heatrun/mark.ts';
 import { board } from '../core/match/board.ts';
-import type { Cell } from '../core/match/evaluate.ts';
+import type { Cell } from '../core/match/cell.ts';
 import { withRatio } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
+import { cardsAtOnce, recordsAtOnce } from '../core/match/seats.ts';
 import type { Body, Card, HeatPick, Mode, PlannedTake, Test } from '../core/model/kit.ts';
 import type { Kit } from '../kit/kit.ts';
 import type { Asked } from './heatQuery.ts';
@@ -48,7 +49,7 @@ export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, 
 
 /** How many cards an arrangement asks for. */
 export const cardCount = (arrangement: HeatPick['arrangement'], body: Body): number =>
-  arrangement === 'single' ? 1 : Math.max(2, body.slots.length);
+  arrangement === 'single' ? 1 : Math.max(2, cardsAtOnce({ ...body, arrangement }));
 
 type Wanted = Partial<Asked>;
 
@@ -63,6 +64,7 @@ export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | 
     readonly bodyId: string;
     readonly modeId: string;
     readonly cardId: string;
+    readonly seats: Cell['seats'];
   } | null = null;
   for (const [column, cells] of columns.entries()) {
     const card = cards[column];
@@ -85,29 +87,35 @@ export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | 
   return { ...cellPick(kit, best, plannedTake(kit.settings)), ...asked };
 }
 
-/** A cell of the board as a take: over all slots of a body that writes to them at once. */
+type PickedCell = Pick<Cell, 'bodyId' | 'modeId' | 'cardId' | 'seats'>;
+
+/**
+ * A cell of the board as a take, so that it is run as it was answered: over all seats of a body that writes to several at
+ * once, and over unlike seats of a relay; otherwise on its one card.
+ */
 export function cellPick(
   kit: Pick<Kit, 'bodies' | 'cards'>,
-  { bodyId, modeId, cardId }: Pick<Cell, 'bodyId' | 'modeId' | 'cardId'>,
+  { bodyId, modeId, cardId, seats }: PickedCell,
   plan: PlannedTake,
 ): HeatPick {
   const pick = fresh(bodyId, modeId, [cardId], plan);
-  return { ...pick, ...asOfBody(kit, pick) };
+  const body = kit.bodies.find(({ id }) => id === bodyId);
+  if (!body || body.slots.length < 2) return pick;
+  const { arrangement } = body;
+  if (!recordsAtOnce(arrangement) && (arrangement !== 'relay' || !seats)) return pick;
+  const wanted: readonly string[] = seats
+    ? seats.flatMap((seat) => (seat.cardId === null ? [] : [seat.cardId]))
+    : Array.from({ length: cardsAtOnce(body) }, () => cardId);
+  return { ...pick, arrangement, cardIds: seats ? wanted : withTwins(kit.cards, cardId, wanted) };
 }
 
-/** A body that writes to its slots at once is run so, where the kit holds a card for each of them. */
-function asOfBody(kit: Pick<Kit, 'bodies' | 'cards'>, { bodyId, cardIds }: HeatPick): Partial<HeatPick> {
-  const body = kit.bodies.find(({ id }) => id === bodyId);
-  const first = kit.cards.find(({ id }) => id === cardIds[0]);
-  if (!body || !first || !recordsAtOnce(body.arrangement)) return {};
-  // Cards of the same print first: a pair is as good as its weaker half.
-  const isTwin = ({ marks }: Card): number => Number(marks.join() === first.marks.join());
-  const spare = kit.cards
-    .filter((card) => card.form === first.form && !card.retired && !cardIds.includes(card.id))
-    .sort((a, b) => isTwin(b) - isTwin(a));
-  const count = cardCount(body.arrangement, body);
-  const all = [...cardIds, ...spare.map(({ id }) => id)].slice(0, count);
-  return all.length === count ? { arrangement: body.arrangement, cardIds: all } : {};
+/** Another card of the same print in each further seat, where the wallet has one; else the same once more, as another like it. */
+function withTwins(cards: readonly Card[], cardId: string, wanted: readonly string[]): readonly string[] {
+  const own = cards.find(({ id }) => id === cardId);
+  if (!own) return wanted;
+  const print = ({ form, capacityGB, marks, bus }: Card): string => [form, capacityGB, bus, ...marks].join();
+  const twins = cards.filter((card) => card.id !== cardId && !card.retired && print(card) === print(own));
+  return wanted.map((id, at) => (at === 0 ? id : (twins[at - 1]?.id ?? id)));
 }
 
 const fresh = (bodyId: string, modeId: string, cardIds: readonly string[], plan: PlannedTake): HeatPick => ({

@@ -1,4 +1,4 @@
-import type { Arrangement, HeatPick } from '../core/model/kit.ts';
+import { AIR_MOVEMENTS, type AirMovement, type Arrangement, type HeatPick } from '../core/model/kit.ts';
 
 const ARRANGEMENTS: readonly Arrangement[] = ['single', 'relay', 'mirrored', 'split'];
 
@@ -35,6 +35,8 @@ export function pickQuery({
   put('rest', plan.restMinutes);
   put('air', plan.ambientC);
   put('sun', plan.sunC);
+  put('wind', plan.air && plan.air !== 'still' ? plan.air : null);
+  put('low', plan.dayLowC ?? null);
   put('bodyC', startBodyC);
   put('cardC', startCardC);
   // The rates themselves are too many for an address; that there were some must not be lost in silence.
@@ -66,6 +68,8 @@ export function queryPick(search: string): Asked {
   const sunC = number('sun', AIR);
   const whole = minutes !== null && takes !== null && restMinutes !== null && ambientC !== null && sunC !== null;
   const over = query.get('over') as Arrangement | null;
+  const wind = query.get('wind') as AirMovement | null;
+  const dayLowC = number('low', AIR);
   return {
     body: query.get('body'),
     mode: query.get('mode'),
@@ -77,7 +81,11 @@ export function queryPick(search: string): Asked {
             cardIds,
             arrangement: over && ARRANGEMENTS.includes(over) ? over : 'single',
             ratio: number('ratio', { min: 1, max: 100 }),
-            plan: { minutes, takes, restMinutes, ambientC, sunC: Math.max(0, sunC) },
+            plan: {
+              ...{ minutes, takes, restMinutes, ambientC, sunC: Math.max(0, sunC) },
+              ...(wind && wind !== 'still' && AIR_MOVEMENTS.includes(wind) ? { air: wind } : {}),
+              ...(dayLowC === null ? {} : { dayLowC }),
+            },
             startBodyC: number('bodyC', START),
             startCardC: number('cardC', START),
           }

@@ -56,6 +56,8 @@ export const duplicateCard = (card: Card, all: readonly Card[]): Promise<Undo> =
   insertAfter(database, 'cards', card.id, {
     ...card,
     id: newId(),
+    // Another card: that the first was verified says nothing of this one.
+    verified: null,
     label: nextName(
       card.label,
       all.map(({ label }) => label),
@@ -132,7 +134,7 @@ export async function duplicateMany(cards: readonly Card[], all: readonly Card[]
     Array.from({ length: times }, () => {
       const label = nextName(card.label, taken);
       taken.push(label);
-      return { ...card, id: newId(), label } as Card;
+      return { ...card, id: newId(), verified: null, label } as Card;
     }),
   );
   return putItems(database, 'cards', copies);

@@ -1,5 +1,5 @@
-import { markSpelling } from '../core/label/printedMarks.ts';
 import type { Label } from '../core/label/readLabel.ts';
+import { isSameWord } from '../core/label/vocabulary.ts';
 import type { Card } from '../core/model/kit.ts';
 import { toGB, toMBps } from '../core/units/convert.ts';
 import { newId } from './kitActions.ts';
@@ -26,7 +26,6 @@ export function cardOfLabel(label: Label): Card | null {
 /** Puts a word on a label, or takes it off where it stands. */
 export function toggleMark(text: string, word: string): string {
   const words = text.split(/\s+/).filter(Boolean);
-  const wanted = markSpelling(word);
-  const rest = words.filter((one) => markSpelling(one) !== wanted);
+  const rest = words.filter((one) => !isSameWord(one, word));
   return (rest.length < words.length ? rest : [...words, word]).join(' ');
 }

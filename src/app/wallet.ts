@@ -1,5 +1,4 @@
-import { printedBus } from '../core/label/printedBus.ts';
-import { floorInForce } from '../core/match/rules/guarantee.ts';
+import { ownPromise } from '../core/match/ownPromise.ts';
 import type { Card, CardState } from '../core/model/kit.ts';
 import type { Form } from '../core/standards/forms.ts';
 
@@ -18,8 +17,7 @@ export type SortKey = (typeof SORT_KEYS)[number];
 export const WHOLE_WALLET: WalletView = { search: '', form: null, state: null, sort: null, descending: false };
 
 /** What a card promises on its own bus, bytes per second; 0 where nothing is known, for ordering only. */
-export const promiseForOrder = (card: Card): number =>
-  floorInForce(card, card.bus ?? printedBus(card.form, card.marks)?.bus ?? null).floor ?? 0;
+export const promiseForOrder = (card: Card): number => ownPromise(card).floor ?? 0;
 
 const ORDER: Readonly<Record<SortKey, (card: Card) => string | number>> = {
   label: ({ label }) => label,

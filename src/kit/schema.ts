@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  AIR_MOVEMENTS,
   BODY_FIGURES,
   BODY_SIZES,
   type BodyFigure,
@@ -40,7 +41,7 @@ const MAX_RATE_MBPS = 1_000_000;
 const MAX_GB = 1_000_000;
 
 export const rateSchema = Joi.object({
-  kind: Joi.string().valid('stated', 'raw', 'frame').required(),
+  kind: Joi.string().valid('stated', 'raw', 'frame', 'counter').required(),
   Mbps: amount(MAX_MBPS).when('kind', { is: 'stated', then: Joi.required() }),
   is: Joi.string().valid('maximum', 'average', 'constant').when('kind', { is: 'stated', then: Joi.required() }),
   at: Joi.string().valid('recorded', 'captured'),
@@ -51,6 +52,11 @@ export const rateSchema = Joi.object({
   bitsPerPixel: amount(64).when('kind', { is: 'raw', then: Joi.required() }),
   ratio: Joi.number().min(1).max(100).when('kind', { is: 'raw', then: Joi.required() }),
   bytesPerFrame: Joi.number().integer().min(1).max(1e9).when('kind', { is: 'frame', then: Joi.required() }),
+  lowMbps: amount(MAX_MBPS).when('kind', { is: 'counter', then: Joi.required() }),
+  highMbps: amount(MAX_MBPS).when('kind', {
+    is: 'counter',
+    then: Joi.number().min(Joi.ref('lowMbps')).required(),
+  }),
 })
   .unknown(true)
   .required();
@@ -149,6 +155,14 @@ const cardHeat = Joi.object({ figures: figures(CARD_FIGURES) })
   .unknown(true)
   .allow(null);
 
+/** Media that a body’s maker approves; for named modes, up to a rate, or both. */
+const approvalSchema = Joi.object({
+  cardIds: Joi.array().items(Joi.string().min(1).max(64)).max(200).required(),
+  modeIds: Joi.array().items(Joi.string().min(1).max(64)).max(500).allow(null).required(),
+  upToMbps: orNull(amount(MAX_MBPS)).when('modeIds', { is: null, then: Joi.number().required().invalid(null) }),
+  source: text(200),
+}).unknown(true);
+
 export const bodySchema = Joi.object({
   id,
   name,
@@ -156,6 +170,7 @@ export const bodySchema = Joi.object({
   arrangement: Joi.string()
     .valid(...ARRANGEMENTS)
     .required(),
+  splitOver: Joi.number().integer().min(1).max(16).allow(null),
   bufferMB: orNull(Joi.number().min(0).max(10_000_000)),
   ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
   slots: Joi.array().items(slotSchema).unique('id').max(16).required(),
@@ -172,6 +187,7 @@ export const bodySchema = Joi.object({
       }).unknown(true),
     )
     .max(200),
+  approved: Joi.array().items(approvalSchema).max(200),
   heat: bodyHeat,
 }).unknown(true);
 
@@ -188,6 +204,12 @@ export const cardSchema = Joi.object({
   readMBps: orNull(amount(MAX_RATE_MBPS)),
   writeMBps: orNull(amount(MAX_RATE_MBPS)),
   sustainedMBps: orNull(amount(MAX_RATE_MBPS)),
+  minimumMBps: amount(MAX_RATE_MBPS).allow(null),
+  minimumSource: text(200),
+  verified: Joi.object({ date: isoDate.required(), how: Joi.string().pattern(/\S/).max(200).required() })
+    .unknown(true)
+    .allow(null),
+  adapterTwoRows: Joi.boolean().allow(null),
   cacheGB: orNull(Joi.number().min(0).max(MAX_GB)),
   note,
   price: Joi.number().min(0).max(1e7).allow(null),
@@ -239,6 +261,10 @@ const plannedTake = Joi.object({
   restMinutes: Joi.number().min(0).max(2880).required(),
   ambientC: temperature.required(),
   sunC: Joi.number().min(0).max(60).required(),
+  air: Joi.string()
+    .valid(...AIR_MOVEMENTS)
+    .allow(null),
+  dayLowC: temperature.allow(null),
 }).unknown(true);
 
 const keptTake = Joi.object({

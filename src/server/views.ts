@@ -1,17 +1,17 @@
 import type { Answer } from '../core/ask/answerAsk.ts';
-import { labelProblems } from '../core/label/labelProblems.ts';
+import type { Playback } from '../core/ask/askLine.ts';
+import { isContradiction, labelProblems } from '../core/label/labelProblems.ts';
 import type { Label } from '../core/label/readLabel.ts';
 import type { Board, BoardKit } from '../core/match/board.ts';
-import type { Cell } from '../core/match/evaluate.ts';
+import { type Cell, cellTone } from '../core/match/cell.ts';
 import { knownMinutes } from '../core/match/knownMinutes.ts';
 import { movesFor } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
-import { toneOf } from '../core/match/verdict.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { toGB, toMBps } from '../core/units/convert.ts';
-import { answerText, forTimeText, readingText, slipText } from '../text/ask.ts';
+import { answerText, forTimeText, playbackText, readingText, slipText } from '../text/ask.ts';
 import { findingText } from '../text/finding.ts';
 import { APP_MEANING, labelProblemText, markMeaning } from '../text/label.ts';
 import { moveText } from '../text/move.ts';
@@ -35,6 +35,7 @@ export function answerView(answer: Answer) {
       sizeSoldGB: answer.forTime.sizeSold === null ? null : toGB(answer.forTime.sizeSold),
       cards: answer.forTime.cards,
     },
+    playsSeconds: answer.plays,
     steps: [
       ...sums.map(({ working, result }) => `${working}: ${result}`),
       ...(cell?.findings.map(findingText) ?? []),
@@ -45,9 +46,25 @@ export function answerView(answer: Answer) {
   };
 }
 
+/** A line about playback alone: no need and no card, so those are null. */
+export const playbackView = (playback: Playback) => ({
+  need: null,
+  card: null,
+  verdict: null,
+  minutes: { label: null, planned: null },
+  cardsAtOnce: 0,
+  smallestMarks: [],
+  forTime: null,
+  playsSeconds: playback.plays,
+  steps: [playbackText(playback)],
+});
+
 export function labelView(label: Label) {
   const { form, capacity, bus } = label;
-  const floor = form === null ? null : floorInForce({ form, marks: label.words }, bus).floor;
+  const problems = labelProblems(label);
+  // A label that contradicts itself promises nothing until the card was verified.
+  const doubted = problems.some(isContradiction);
+  const floor = form === null || doubted ? null : floorInForce({ form, marks: label.words }, bus).floor;
   const marks = label.marks.map((key) => ({
     mark: key as string,
     promisesMBps: mark(key).promisesMBps,
@@ -65,7 +82,7 @@ export function labelView(label: Label) {
     bus,
     floorMBps: mBps(floor),
     marks: [...marks, ...apps],
-    problems: labelProblems(label).map((problem) => ({ code: problem.code, message: labelProblemText(problem) })),
+    problems: problems.map((problem) => ({ code: problem.code, message: labelProblemText(problem) })),
   };
 }
 
@@ -85,12 +102,15 @@ const cellView = (cell: Cell, board: Board, kit: BoardKit, policy: Policy, withM
   cardId: cell.cardId,
   slotId: cell.slotId,
   verdict: cell.verdict,
-  tone: toneOf(cell.verdict, policy.take),
+  tone: cellTone(cell, policy.take),
   needMBps: mBps(cell.need),
   floorMBps: mBps(cell.floor),
   busMBps: mBps(cell.ceiling),
   minutes: { label: cell.label, planned: cell.planned, ...knownMinutes(cell, kit) },
   dropSeconds: cell.dropSeconds,
+  provenSeconds: cell.provenSeconds,
+  seats:
+    cell.seats?.map(({ slotId, cardId, answer }) => ({ slotId, cardId, verdict: answer?.verdict ?? null })) ?? null,
   reasons: cell.findings.map((finding) => ({
     rule: finding.rule,
     outcome: finding.outcome,

@@ -1,6 +1,17 @@
 import type { Arranged } from '../core/match/arrange.ts';
+import type { Body, Card } from '../core/model/kit.ts';
 import { assertNever } from '../core/result.ts';
 import { MBpsText, minutesText } from './quantity.ts';
+import { VERDICT_WORDS } from './verdict.ts';
+
+/** Who sits where, with each one's word. */
+export const seatedText = ({ seats, cells }: Arranged, body: Body, cards: readonly Card[]): string =>
+  seats
+    .map(({ card, slot }, at) => {
+      const verdict = cells[at]?.verdict ?? 'uncovered';
+      return `${body.slots[slot]?.name}: ${cards[card]?.label}, ${VERDICT_WORDS[verdict].toLowerCase()}`;
+    })
+    .join(' · ');
 
 /** What an arrangement does with its cards, and what it leaves unused. */
 export function arrangedText(arranged: Arranged): string {

@@ -1,5 +1,6 @@
 import type { Answer } from '../core/ask/answerAsk.ts';
 import type { AskRefusal, Reading } from '../core/ask/ask.ts';
+import type { Playback } from '../core/ask/askLine.ts';
 import type { Label, Unread } from '../core/label/readLabel.ts';
 import { assertNever } from '../core/result.ts';
 import { bus } from '../core/standards/buses.ts';
@@ -8,7 +9,7 @@ import { mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { MB } from '../core/units/convert.ts';
 import { amountText } from './amount.ts';
-import { capacityText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
+import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from './quantity.ts';
 
 /** One misunderstood stretch, in words. */
 export function unreadText({ text, problem }: Unread): string {
@@ -17,6 +18,8 @@ export function unreadText({ text, problem }: Unread): string {
       return `There is no ${text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
     case 'bits-or-bytes':
       return `“${text}”: bits or bytes? ${either(problem.couldBe)}.`;
+    case 'grade-or-bus':
+      return `“${text}”: ${either(problem.couldBe)}? U3 is a speed grade, UHS-III a bus.`;
     case 'no-unit':
       return `“${text}” has no unit. It could be ${either(problem.couldBe)}.`;
     case 'unknown':
@@ -60,6 +63,8 @@ export function askRefusalText(refusal: AskRefusal): string {
       return 'Add the card’s capacity: 256GB.';
     case 'twice':
       return `A second ${refusal.what}, “${refusal.again.text}”: leave one.`;
+    case 'no-playback-speed':
+      return `${takeText(refusal.take)} captured at ${plain(refusal.captured, 3)} fps: add the speed it plays at (25p), or what the camera writes (600 Mb/s).`;
     case 'rate-out-of-range':
       return `The ${refusal.field} comes to more than 1 TB/s or under 1 B/s. Check the numbers and units.`;
     default:
@@ -80,14 +85,43 @@ export function readingText(reading: Reading): string {
       return `“${reading.text}” read as a ${form(reading.form).name} card; write CFexpress A to change it`;
     case 'picture-name-ignored':
       return `“${reading.text}” left aside: the picture does not decide, the rate does`;
+    case 'bus-by-mark':
+      return `“${reading.text}” means ${bus(reading.bus).name}`;
     case 'fps-assumed':
-      return `${reading.fps} frames a second assumed; add 25p to change it`;
+      return `${reading.fps} frames a second assumed`;
+    case 'speeds':
+      return `captured at ${plain(reading.captured, 3)}, recorded at ${plain(reading.recorded, 3)} fps`;
+    case 'rate-at':
+      return `rate ${reading.said ? 'is' : 'taken to be'} that of ${plain(reading.fps, 3)} fps, as ${reading.at}: writes ${MbpsText(reading.taken)}`;
     case 'slot-assumed':
-      return `slot taken to be ${bus(reading.bus).name} too; add “in UHS-I” to change it`;
+      return reading.bus === null
+        ? 'slot taken to be as fast as the card'
+        : `slot taken to be ${bus(reading.bus).name} too`;
     default:
       return assertNever(reading);
   }
 }
+
+/** What one press would take instead of a reading; null where there is nothing else to take. */
+export function otherReadingText(reading: Reading): string | null {
+  if (reading.change === undefined) return null;
+  switch (reading.code) {
+    case 'time':
+      return 'minutes and seconds';
+    case 'fps-assumed':
+      return '25p instead';
+    case 'rate-at':
+      return `as ${reading.at === 'recorded' ? 'captured' : 'recorded'}: ${MbpsText(reading.other)}`;
+    case 'slot-assumed':
+      return 'a slower slot';
+    default:
+      return 'the other reading';
+  }
+}
+
+/** How long a take plays, in one sentence. */
+export const playbackText = ({ take, captured, playback, plays }: Playback): string =>
+  `${takeText(take)} captured at ${plain(captured, 3)} fps plays ${takeText(plays)} at ${plain(playback, 3)} fps.`;
 
 /** The answer in one or two plain sentences. */
 export function answerText(answer: Answer): string {

@@ -1,17 +1,27 @@
-import type { Cell } from '../core/match/evaluate.ts';
+import type { Cell } from '../core/match/cell.ts';
+import { ownPromise } from '../core/match/ownPromise.ts';
 import type { Body, Card, Mode } from '../core/model/kit.ts';
 import { bus } from '../core/standards/buses.ts';
 import { form } from '../core/standards/forms.ts';
 import { fromGB } from '../core/units/convert.ts';
 import { findingText } from './finding.ts';
-import { capacityText, clockText, type Figure, minutesFigure, plain } from './quantity.ts';
+import { capacityText, clockText, type Figure, MBpsText, minutesFigure, minutesText, plain } from './quantity.ts';
 
-/** The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. */
+/**
+ * The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. Where a
+ * shorter take is all that proves it, how many of its minutes are proven.
+ */
 export function cellFigure(cell: Cell): Figure {
   switch (cell.verdict) {
+    case 'proven': {
+      if (cell.planned === null) return { figure: '—', unit: '' };
+      const until = cell.provenSeconds === null ? null : Math.floor(cell.provenSeconds / 60);
+      return until === null || until >= cell.planned
+        ? minutesFigure(cell.planned)
+        : { figure: minutesFigure(until).figure, unit: `of ${minutesText(cell.planned)}` };
+    }
     case 'guaranteed':
     case 'tight':
-    case 'proven':
     case 'claimed':
       return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(cell.planned);
     case 'drops':
@@ -26,18 +36,33 @@ export const modeSpeed = (mode: Mode): string => `${plain(mode.captureFps ?? mod
 
 export const modeTitle = (mode: Mode): string => `${mode.name} ${modeSpeed(mode)}`;
 
-/** The strongest thing printed on a card, or that nothing is. */
+/** The best promise of a card in a word or two, as every heading and list has it. */
 export function cardPromise(card: Card): string {
-  const marks = card.marks.filter((text) => /^(VPG|V|E|U|C)-?\d/i.test(text));
-  const order = ['VPG', 'E', 'V', 'U', 'C'];
-  const best = [...marks].sort((a, b) => order.indexOf(series(a)) - order.indexOf(series(b)))[0];
-  return best ?? 'no mark';
+  const promise = ownPromise(card);
+  switch (promise.by) {
+    case 'mark':
+      return promise.mark;
+    case 'minimum':
+      return `min. ${MBpsText(promise.floor)}`;
+    case 'doubt':
+      return 'label in doubt';
+    case 'nothing':
+      return 'no mark';
+  }
 }
-
-const series = (text: string): string => (/^[A-Z]+/i.exec(text)?.[0] ?? '').toUpperCase();
 
 export const cardSummary = (card: Card): string =>
   `${form(card.form).name} ${capacityText(fromGB(card.capacityGB))}, ${cardPromise(card)}`;
+
+/** Where its seats are unlike: each with its card and word, for the head of Why. Empty where they are alike. */
+export const seatTexts = ({
+  seats,
+}: Cell): readonly { readonly id: string; readonly text: string; readonly answer: Cell | null }[] =>
+  (seats ?? []).map(({ slotId, slotName, cardLabel, answer }) => ({
+    id: slotId,
+    answer,
+    text: answer === null ? `${slotName}: nothing of yours enters` : `${slotName}: ${cardLabel}`,
+  }));
 
 /** Where a cell plays: body, slot, card, bus in force. */
 export function cellPlace(cell: Cell, body: Body, card: Card): string {
@@ -62,10 +87,20 @@ function deciding(cell: Cell) {
     case 'drops':
       return cell.findings.find((finding) => finding.outcome === 'short' && finding.rule !== 'guarantee');
     case 'uncovered':
-      return cell.findings.find(({ rule }) => rule === 'guarantee' || rule === 'rate');
+      return (
+        cell.findings.find(({ rule, outcome }) => rule === 'seats' && outcome === 'short') ??
+        cell.findings.find(({ rule, outcome }) => rule === 'label' && outcome === 'short') ??
+        cell.findings.find((finding) => finding.rule === 'bus' && finding.outcome === 'unknown' && !finding.slotTold) ??
+        cell.findings.find(({ rule }) => rule === 'guarantee' || rule === 'rate')
+      );
     case 'guaranteed':
     case 'tight':
-      return cell.findings.find(({ rule }) => rule === 'headroom');
+      return (
+        cell.findings.find((finding) => finding.rule === 'approved' && finding.outcome === 'pass') ??
+        cell.findings.find((finding) => finding.rule === 'bus' && finding.thin) ??
+        cell.findings.find((finding) => finding.rule === 'body-ceiling' && finding.outcome === 'note') ??
+        cell.findings.find(({ rule }) => rule === 'headroom' || rule === 'approved')
+      );
     case 'proven':
       return cell.findings.find(({ rule }) => rule === 'own-tests');
     case 'claimed':

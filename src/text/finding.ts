@@ -1,11 +1,14 @@
 import type { Finding } from '../core/match/finding.ts';
+import type { Verdict } from '../core/match/verdict.ts';
 import { assertNever } from '../core/result.ts';
+import { ASSUMED } from '../core/standards/assumptions.ts';
 import { bus } from '../core/standards/buses.ts';
 import { family } from '../core/standards/families.ts';
 import { type Form, form } from '../core/standards/forms.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { labelProblemText } from './label.ts';
-import { clockText, either, MBpsText, perMilleText, plain } from './quantity.ts';
+import { clockText, either, MBpsText, MbpsText, perMilleText, plain } from './quantity.ts';
+import { VERDICT_WORDS } from './verdict.ts';
 
 /** One line of the ladder: what was found, its number, and a second sentence where it needs one. */
 export interface Line {
@@ -28,11 +31,7 @@ export function findingLine(finding: Finding): Line {
     case 'family':
       return familyLine(finding);
     case 'label':
-      return {
-        text: 'The label contradicts itself',
-        figure: finding.problems.length === 1 ? '1 doubt' : `${finding.problems.length} doubts`,
-        more: `${finding.problems.map(labelProblemText).join(' ')} A sign of a counterfeit: verify its capacity before use.`,
-      };
+      return labelLine(finding);
     case 'promised-max':
       return {
         text: `Maker promises cards up to ${plain(finding.promisedGB)} GB`,
@@ -42,19 +41,31 @@ export function findingLine(finding: Finding): Line {
     case 'bus':
       return busLine(finding);
     case 'body-ceiling':
-      return finding.outcome === 'short'
+      return finding.outcome === 'note'
         ? {
-            text: 'The body itself is slower than the stream',
+            text: 'Ceiling inside the body, without headroom',
             figure: MBpsText(finding.ceiling),
-            more: `No card helps: the stream needs ${MBpsText(finding.need)}.`,
+            more: `The stream needs ${MBpsText(finding.need)}.`,
           }
-        : { text: 'Ceiling inside the body', figure: MBpsText(finding.ceiling) };
+        : finding.outcome === 'short'
+          ? {
+              text: 'The body itself is slower than the stream',
+              figure: MBpsText(finding.ceiling),
+              more: `No card helps: the stream needs ${MBpsText(finding.need)}.`,
+            }
+          : { text: 'Ceiling inside the body', figure: MBpsText(finding.ceiling) };
     case 'requirement':
       return requirementLine(finding);
     case 'guarantee':
       return guaranteeLine(finding);
     case 'headroom':
       return headroomLine(finding);
+    case 'makers-minimum':
+      return minimumLine(finding);
+    case 'approved':
+      return approvedLine(finding);
+    case 'seats':
+      return seatsLine(finding);
     case 'demands-card':
       return {
         text: `The body also wants a card in ${either(finding.slots)}`,
@@ -98,7 +109,7 @@ function shapeLine(finding: Of<'shape'>): Line {
       ? {
           text: `${own} enters through its adapter`,
           figure: own,
-          more: 'Check that the adapter’s lock switch is open.',
+          more: 'Ordinary ones carry one row of contacts: UHS-I at most. Check that its lock switch is open.',
         }
       : { text: `${own} fits the slot`, figure: own };
   }
@@ -130,14 +141,34 @@ function familyLine({ outcome, card, slot }: Of<'family'>): Line {
 }
 
 function busLine(finding: Of<'bus'>): Line {
-  const { inForce, ceiling, need, known, surplus, card } = finding;
+  const { inForce, ceiling, need, known, surplus, card, slotTold, adapter, thin } = finding;
   if (inForce === null || ceiling === null) {
     return { text: 'Bus not known: only the maker can say', figure: '—' };
   }
   const figure = MBpsText(ceiling);
   const name = bus(inForce).name;
+  if (!slotTold) {
+    return {
+      text: `The slot’s bus is not entered: taken as ${name}`,
+      figure,
+      more:
+        finding.outcome === 'unknown'
+          ? `The stream needs ${MBpsText(need)}. Tell the slot’s bus under Bodies.`
+          : 'What every slot of its form can do. Tell the slot’s bus under Bodies.',
+    };
+  }
   if (finding.outcome === 'short') {
     return { text: `${name} is slower than the stream`, figure, more: `The stream needs ${MBpsText(need)}.` };
+  }
+  if (thin) {
+    return { text: `${name} carries it, without headroom`, figure, more: `The stream needs ${MBpsText(need)}.` };
+  }
+  if (adapter) {
+    return {
+      text: `The adapter holds the bus at ${name}`,
+      figure,
+      more: 'One row of contacts. If yours carries two, say so with the card.',
+    };
   }
   if (surplus && card !== null) {
     return {
@@ -199,6 +230,12 @@ function requirementLine(finding: Of<'requirement'>): Line {
 function guaranteeLine(finding: Of<'guarantee'>): Line {
   const { mark, floor, notInForce, inForce } = finding;
   const where = inForce === null ? '' : ` on ${bus(inForce).name}`;
+  if (finding.doubted) {
+    return {
+      text: 'Nothing on this label counts until the card is verified',
+      figure: 'in doubt',
+    };
+  }
   const lost = notInForce.length > 0 ? `${either(notInForce)} does not count${where}.` : undefined;
   if (mark === null || floor === null) {
     return { text: 'No mark promises a write speed here', figure: 'unknown', more: lost };
@@ -219,23 +256,122 @@ function headroomLine({ outcome, headroom, wanted, need, floor }: Of<'headroom'>
       };
 }
 
-function testsLine({ outcome, passes, dropSeconds, contradicts }: Of<'own-tests'>): Line {
-  const older = contradicts ? 'Older tests say otherwise; the newest counts.' : undefined;
-  if (outcome === 'unknown') return { text: 'No test of your own yet', figure: 'plan one' };
-  return outcome === 'pass'
-    ? { text: 'Your full-card tests passed', figure: `${passes}×`, more: older }
-    : {
-        text: 'Your own test dropped frames',
-        figure: dropSeconds === null ? '' : `at ${clockText(dropSeconds)}`,
-        more: older,
-      };
+/** Tests whose numbers cannot be true, and what full takes proved where it falls short. */
+function besideTests({ setAside, provenUpTo, outcome }: Of<'own-tests'>): string {
+  const aside =
+    setAside === 0 ? '' : ` ${setAside === 1 ? 'One test' : `${setAside} tests`} set aside: these numbers do not fit.`;
+  const short = provenUpTo !== null && outcome !== 'pass' ? ` Full takes proved it up to ${MBpsText(provenUpTo)}.` : '';
+  return `${short}${aside}`.trim();
 }
+
+function testsLine(finding: Of<'own-tests'>): Line {
+  const { outcome, passes, dropSeconds, contradicts, untilSeconds } = finding;
+  const beside = besideTests(finding);
+  const withBeside = (text: string): string | undefined => `${text} ${beside}`.trim() || undefined;
+  if (outcome === 'unknown') {
+    return finding.setAside > 0 || finding.provenUpTo !== null
+      ? { text: 'No test of your own proves this rate here', figure: '', more: withBeside('') }
+      : { text: 'No test of your own yet', figure: 'plan one' };
+  }
+  if (outcome === 'short')
+    return {
+      text: 'Your own test dropped frames',
+      figure: dropSeconds === null ? '' : `at ${clockText(dropSeconds)}`,
+      more: withBeside(contradicts ? 'It stands until a later full take of this very mode.' : ''),
+    };
+  if (untilSeconds !== null)
+    return {
+      text: 'Takes of a faster mode prove it for as long as they lasted',
+      figure: `to ${clockText(untilSeconds)}`,
+      more: withBeside('Beyond that nothing is known: fill a card in this mode.'),
+    };
+  return {
+    text: 'Your full-card tests passed',
+    figure: `${passes}×`,
+    more: withBeside(contradicts ? 'An older test dropped; the later pass of this mode counts.' : ''),
+  };
+}
+
+function labelLine({ problems, outcome, verified }: Of<'label'>): Line {
+  const figure = problems.length === 1 ? '1 doubt' : `${problems.length} doubts`;
+  const what = problems.map(labelProblemText).join(' ');
+  if (outcome === 'short')
+    return {
+      text: 'The label contradicts itself: it promises nothing',
+      figure,
+      more: `${what} A sign of a counterfeit. Fill and read it back, then note it as verified under Cards.`,
+    };
+  if (verified)
+    return {
+      text: 'The label contradicts itself, the card was verified',
+      figure: verified.date,
+      more: `${what} ${verified.how}`.trim(),
+    };
+  return { text: 'Not everything on the label is understood', figure, more: what };
+}
+
+function minimumLine({ outcome, stated, floor, source, need }: Of<'makers-minimum'>): Line {
+  const text = 'Minimum its maker states in writing';
+  const more = source ? `From: ${source}.` : 'Source not noted.';
+  if (floor === null)
+    return {
+      text: `${text} does not count here`,
+      figure: MBpsText(stated),
+      more: `Stated for the card’s own bus. ${more}`,
+    };
+  return outcome === 'pass'
+    ? { text, figure: MBpsText(floor), more }
+    : { text: `${text} is below the need`, figure: `${MBpsText(floor)} < ${MBpsText(need)}`, more };
+}
+
+function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>): Line {
+  const more = source ? `From: ${source}.` : 'Source not noted.';
+  const figure = upTo === null ? '' : `up to ${MbpsText(upTo)}`;
+  switch (outcome) {
+    case 'pass':
+      return { text: 'The body’s maker approves this card for this mode', figure, more };
+    case 'note':
+      return { text: 'The body’s maker approves this card, without headroom', figure, more };
+    case 'short':
+      return { text: `Approved by the body’s maker, but not up to ${MbpsText(picture)}`, figure, more };
+    case 'unknown':
+      return { text: 'Approved by the body’s maker, but not for this', figure, more };
+  }
+}
+
+const SEAT_WORDS: Readonly<Record<Of<'seats'>['arrangement'], string>> = {
+  single: 'Seats',
+  relay: 'Relay over unlike slots: each part for itself, the worst is shown',
+  mirrored: 'Mirrored over unlike slots: the worst counts',
+  split: 'Split over unlike slots: the worst counts',
+};
+
+function seatsLine({ outcome, arrangement, seats, width }: Of<'seats'>): Line {
+  if (outcome === 'block') {
+    const where = seats.map(({ slot }) => slot).join(', ');
+    return {
+      text: `The split runs over ${width} like slots; this card enters ${where || 'none of them'} alone`,
+      figure: '',
+      more: 'If the body splits otherwise, tell over how many slots under Bodies.',
+    };
+  }
+  const each = seats.map(({ slot, takes, card, verdict }) =>
+    card === null || verdict === null || !COVERS.has(verdict)
+      ? card === null || outcome !== 'short'
+        ? `${slot} takes ${formNames(takes)}: nothing there holds this`
+        : `${slot}, ${card}: ${verdict === null ? 'nothing known' : VERDICT_WORDS[verdict].toLowerCase()}`
+      : `${slot}, ${card}: ${VERDICT_WORDS[verdict].toLowerCase()}`,
+  );
+  return { text: SEAT_WORDS[arrangement], figure: '', more: `${each.join('. ')}.` };
+}
+
+const COVERS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
 
 function makersLine({ outcome, stated, derated }: Of<'makers-figure'>): Line {
   if (stated === null || derated === null) {
     return { text: 'Maker’s sustained figure is not known', figure: '—' };
   }
-  const more = `Stated ${MBpsText(stated)}, less 20 %.`;
+  const more = `Stated ${MBpsText(stated)}, less ${plain(ASSUMED.makerDerating.value * 100)} %.`;
   return outcome === 'pass'
     ? { text: 'Maker’s sustained figure reaches the need', figure: MBpsText(derated), more }
     : { text: 'Maker’s sustained figure is short', figure: MBpsText(derated), more };

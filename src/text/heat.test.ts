@@ -245,9 +245,15 @@ describe('reasons, moves, sources and refusals', () => {
 
 describe('cautions', () => {
   it('warn of burns where something gets hot, and always defer to the manual', () => {
-    expect(cautionTexts({ peakCardC: 30, peakBodyC: 30 }).join(' ')).not.toContain('burn');
-    expect(spaced(cautionTexts({ peakCardC: 75, peakBodyC: 40 }).join(' '))).toContain('Hot card: let it cool');
-    expect(cautionTexts({ peakCardC: 75, peakBodyC: 50 }).join(' ')).toContain('Hot card and body');
-    expect(cautionTexts({ peakCardC: 0, peakBodyC: 0 }).join(' ')).toContain('maker’s manual stands above');
+    expect(cautionTexts({ peakCardC: 30, peakBodyC: 30 }, 20).join(' ')).not.toContain('burn');
+    expect(spaced(cautionTexts({ peakCardC: 75, peakBodyC: 40 }, 20).join(' '))).toContain('Hot card: let it cool');
+    expect(cautionTexts({ peakCardC: 75, peakBodyC: 50 }, 20).join(' ')).toContain('Hot card and body');
+    expect(cautionTexts({ peakCardC: 0, peakBodyC: 0 }, 20).join(' ')).toContain('maker’s manual stands above');
+  });
+
+  it('name the cold below freezing, without a number', () => {
+    const cold = { peakCardC: 0, peakBodyC: 0 };
+    expect(cautionTexts(cold, -1).join(' ')).toMatch(/batteries .* gathers water/);
+    expect(cautionTexts(cold, 0).join(' ')).not.toContain('batteries');
   });
 });

@@ -1,6 +1,7 @@
-import type { SetupRefusal } from '../core/heatrun/lane.ts';
+import type { Lane, SetupRefusal } from '../core/heatrun/lane.ts';
 import type { HeatMark } from '../core/heatrun/mark.ts';
-import type { BodyFigure, PlannedTake } from '../core/model/kit.ts';
+import type { PaceKnown } from '../core/heatrun/pace.ts';
+import type { BodyFigure, PlannedTake, Test } from '../core/model/kit.ts';
 import type { Seconds } from '../core/units/brand.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../core/writepath/simulation.ts';
 import { findingText } from './finding.ts';
@@ -78,6 +79,29 @@ export function thinText({ outcome, atSeconds }: SimResult): string {
 export const thinCauseText = (failing: number): string =>
   `With the figures a little off, ${shareText(failing)} of the runs fail.`;
 
+/** How a run ended of whose card nothing is known: only heat was asked, and that is no yes. */
+export const heatAloneText = (result: SimResult): string =>
+  result.outcome === 'dropped' || result.outcome === 'body-cutoff'
+    ? `${outcomeText(result)}, for heat alone`
+    : `Heat alone lets it run to ${timeText(result.atSeconds)}`;
+
+/** How a run ended that was made with a promise: a floor, and not the card's speed. */
+export const promiseAloneText = (result: SimResult): string =>
+  `On its promise alone: ${outcomeText(result).toLowerCase()}`;
+
+/** What is said of a pace that nobody has measured: which one it takes for the take to hold. */
+export function runPaceText(pace: PaceKnown, breakEven: number | null, { cards, sim }: Lane): string {
+  if (pace === 'known') return '';
+  const names = cards.map(({ label }) => label).join(' and ');
+  const holds =
+    breakEven === null
+      ? 'No pace of the flash would make it hold.'
+      : `It holds if the flash keeps up ${paceText(breakEven)}.`;
+  return pace === 'unknown'
+    ? `Nothing is known of how fast ${names} writes. ${holds}`
+    : `${paceText(sim.card.sustainedMBps)} is promised, a floor and not its speed. ${holds}`;
+}
+
 /** What hides a shortfall once the card takes less than comes: the stages in the order in which they fill. */
 function hiddenBy({ timeline }: SimResult, since: number, { bufferMB }: Simulation): string {
   const full = timeline.find(({ event, seconds }) => event === 'cache-full' && seconds >= since);
@@ -140,6 +164,8 @@ export function setupRefusalText(refusal: SetupRefusal): string {
   switch (refusal.code) {
     case 'no-card':
       return 'Choose a card to run this mode on.';
+    case 'no-seat':
+      return `${refusal.cards} cards need as many slots; this body has ${refusal.slots}.`;
     case 'cannot-meet': {
       const why = refusal.cell?.findings.find(({ outcome }) => outcome === 'block' || outcome === 'unknown');
       return `${refusal.card.label} cannot take this mode in this slot. ${why ? findingText(why) : ''}`.trim();
@@ -155,9 +181,21 @@ export function setupRefusalText(refusal: SetupRefusal): string {
   }
 }
 
+/** A take of one's own that lasted longer than the figures say it could: the figures are what is doubted. */
+export function outlastedText({ seconds, ambientC, takes }: Test): string {
+  const air = ambientC == null ? '' : ` at ${degreesText(ambientC)}`;
+  const many = takes != null && takes > 1 ? `${takes} takes of ` : '';
+  return `your own take of ${many}${timeText(seconds)}${air} held longer than the assumed figures say. Fit them to your takes.`;
+}
+
+/** Battery and lens in the cold: no number is known, so none is given. */
+export const COLD_TEXT =
+  'Below freezing batteries give out early, and a cold body brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
+
 /** A heat mark in one sentence for Why. */
-export function heatMarkText({ level, result, worse }: HeatMark, planned: PlannedTake): string {
+export function heatMarkText({ level, result, worse, outlasted }: HeatMark, planned: PlannedTake): string {
   const plan = plannedText(planned);
+  if (outlasted) return `${plan}: ${outlastedText(outlasted)}`;
   switch (level) {
     case 'hot':
       return `${plan}: ${result.outcome === 'body-cutoff' ? 'the body shuts down' : 'heat drops the take'} at about ${timeText(result.atSeconds)}.`;
@@ -173,9 +211,13 @@ export function heatMarkText({ level, result, worse }: HeatMark, planned: Planne
 /** Cautions a run calls for [handbook §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
 export const BURN_C = 48;
 
-export function cautionTexts({ peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>): readonly string[] {
+export function cautionTexts(
+  { peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>,
+  airC: number,
+): readonly string[] {
   const hot = [...(peakCardC >= BURN_C ? ['card'] : []), ...(peakBodyC >= BURN_C ? ['body'] : [])];
   return [
+    ...(airC < 0 ? [COLD_TEXT] : []),
     ...(hot.length > 0
       ? [
           `Hot ${hot.join(' and ')}: let it cool before you take the card out. Bare metal can burn at about ${joined({ figure: '51', unit: '°C' })} in a minute, at ${joined({ figure: '48', unit: '°C' })} in ten (ISO 13732-1, from memory).`,

@@ -86,6 +86,8 @@ export function adviceText(advice: Advice, { body, cards, plan }: AdviceNames): 
       return `Shade the body (−${degreesText(advice.sunC)})`;
     case 'cooler-air':
       return `Wait for ${degreesText(advice.ambientC)}${plan.sunC > 0 ? ', sun as now' : ''}`;
+    case 'moving-air':
+      return advice.air === 'strong' ? 'Put it in strong moving air' : 'Keep air moving around it';
     case 'cool-start':
       return 'Let body and card cool first';
     case 'ratio':

@@ -45,6 +45,7 @@ export function figureSourceText(source: FigureSource): string {
     case 'size':
       return `assumed${source.guessed ? ', taken' : ''} for ${SIZE_WORDS[source.size].startsWith('a') ? 'an' : 'a'} ${SIZE_WORDS[source.size]}`;
     case 'limits':
+      if (source.shorter) return 'from the shorter of the maker’s limits';
       return source.statements > 1 ? 'from the maker’s two limits' : 'from the maker’s limit';
     case 'form':
       return source.borrowedFrom
@@ -58,6 +59,10 @@ export function figureSourceText(source: FigureSource): string {
       return `claims ${plain(source.stated, 0)}, less 20${NBSP}%`;
     case 'mark':
       return `promised by ${source.mark}`;
+    case 'minimum':
+      return 'minimum its maker states';
+    case 'approved':
+      return 'approved for this mode';
     case 'own-test':
       return `filled at ${plain(source.MBps, 0)}, and 15${NBSP}% over`;
     case 'as-sustained':

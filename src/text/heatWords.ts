@@ -1,5 +1,5 @@
 import type { HeatLevel } from '../core/heatrun/level.ts';
-import type { BodySize, PlannedTake } from '../core/model/kit.ts';
+import type { AirMovement, BodySize, PlannedTake } from '../core/model/kit.ts';
 import { plain } from './quantity.ts';
 
 /** What a heat mark says, in words. */
@@ -34,12 +34,27 @@ export function planText({
 }
 
 /** The planned take with its air: `36 min at 30 °C in sun`. */
-export const plannedText = ({ ambientC, sunC, ...take }: PlannedTake): string =>
-  `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}`;
+export const plannedText = ({ ambientC, sunC, air, ...take }: PlannedTake): string =>
+  `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}${air && air !== 'still' ? `, ${AIR_WORDS[air]}` : ''}`;
+
+/** How the air around the body moves. */
+export const AIR_WORDS: Readonly<Record<AirMovement, string>> = {
+  still: 'still air',
+  moving: 'moving air',
+  strong: 'strong wind',
+};
+
+/** The same with where one meets it. */
+export const AIR_MEANINGS: Readonly<Record<AirMovement, string>> = {
+  still: 'still, indoors or in the lee',
+  moving: 'moving, a breeze or a walk',
+  strong: 'strong, in flight or at a car window',
+};
 
 /** What an assumed body is called. */
 export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
   action: 'action body',
   hybrid: 'hybrid body',
   cine: 'cine body',
+  outdoor: 'dashboard or surveillance camera',
 };

@@ -4,7 +4,7 @@ import { assertNever } from '../core/result.ts';
 import { bus } from '../core/standards/buses.ts';
 import { family } from '../core/standards/families.ts';
 import { form, isSd } from '../core/standards/forms.ts';
-import { type Mark, mark } from '../core/standards/marks.ts';
+import { APP_CLASSES, type Mark, mark } from '../core/standards/marks.ts';
 import { capacityText, either, MBpsText, plain } from './quantity.ts';
 
 /** A problem of a label, with its reason. */
@@ -22,9 +22,13 @@ export function labelProblemText(problem: LabelProblem): string {
       return `${capacityText(problem.capacity)} is ${actual}, not ${name}.`;
     }
     case 'mark-needs-bus':
-      return problem.printed === null
-        ? `${problem.mark} needs ${bus(problem.needs).name}, and no such bus is printed.`
-        : `${problem.mark} needs ${bus(problem.needs).name}; printed is ${bus(problem.printed).name}.`;
+      return `${problem.mark} needs ${bus(problem.needs).name}; printed is ${bus(problem.printed).name}.`;
+    case 'two-buses':
+      return `${problem.buses.map((key) => bus(key).name).join(' and ')} are both named: a card has one.`;
+    case 'grade-or-bus':
+      return `“${problem.text}”: ${either(problem.couldBe)}? U3 is a speed grade, UHS-III a bus.`;
+    case 'own-reader-speed':
+      return `${MBpsText(problem.speed)} is above what UHS-I carries (${MBpsText(problem.ceiling)}): common, reached in the maker’s own reader only.`;
     case 'mark-on-wrong-form':
       return `${problem.mark} does not exist on ${form(problem.form).name}.`;
     case 'grade-contradicts':
@@ -56,7 +60,7 @@ export function markMeaning(key: Mark): string {
   return `at least ${promisesMBps} MB/s sequential write ${where}`;
 }
 
-export const APP_MEANING = 'random access for apps; says nothing about video';
+export const APP_MEANING = `random access for apps, and at least ${APP_CLASSES.A1.sustainedMBps} MB/s sustained; not made for video`;
 
 /** What the big number on the front is; null where none is printed. */
 export function peakText({ printed, times }: Label): string | null {

@@ -52,6 +52,12 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
         text: `${plain(move.ratio)}:1 instead of ${plain(move.from)}:1: ${leads(move)}`,
         cost: 'more compression',
       };
+    case 'tell-bus': {
+      const slot = names.body.slots.find(({ id }) => id === move.slotId)?.name ?? 'the slot';
+      return { text: `Tell the bus of ${slot}: ${leads(move)} at its fastest`, cost: 'a look into the manual' };
+    }
+    case 'verify':
+      return { text: `Verify the card, then: ${leads(move)}`, cost: 'one fill, read back' };
     case 'drop-proxy':
       return {
         text: `Without the viewing proxy: ${leads(move)}`,

@@ -31,6 +31,18 @@ export function clockText(seconds: Seconds): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 
+/** The length of a take to the second: `9 min 22 s`, `1 h 9 min 22 s`. */
+export function takeText(seconds: Seconds): string {
+  const whole = Math.round(seconds);
+  const [hours, minutes, rest] = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60];
+  const parts = [
+    hours > 0 ? `${hours}${NBSP}h` : '',
+    minutes > 0 ? `${minutes}${NBSP}min` : '',
+    rest > 0 || whole === 0 ? `${rest}${NBSP}s` : '',
+  ];
+  return parts.filter(Boolean).join(' ');
+}
+
 /** A length of time in words short enough for a line: `2h`, `2h30`, `45 s`. */
 export function durationText(seconds: Seconds): string {
   if (seconds < 60) return `${plain(seconds)}${NBSP}s`;

@@ -1,4 +1,5 @@
-import type { Cell } from '../core/match/evaluate.ts';
+import type { Cell } from '../core/match/cell.ts';
+import { sharesOf } from '../core/match/seats.ts';
 import { usable } from '../core/minutes/minutes.ts';
 import type { Body, Card, RateSource } from '../core/model/kit.ts';
 import type { RateLine, StreamRate } from '../core/rate/streamRate.ts';
@@ -50,6 +51,17 @@ export function rateSum(line: RateLine): Sum {
         working: `× ${plain(line.captured, 3)} captured ÷ ${plain(line.recorded, 3)} recorded${line.upperBound ? ', at most' : ''}`,
         result: mb(line),
       };
+    case 'counter':
+      return {
+        working: `from the body’s counter, ${plain(line.lowMbps, 0)} to ${plain(line.highMbps, 0)} Mb/s, the faster end`,
+        result: mb(line),
+      };
+    case 'beside-capped':
+      return {
+        working: `+ sound and metadata, at most ${plain(line.share * 100)} % of the picture`,
+        result: mb(line),
+        assumed: true,
+      };
     case 'variable':
       return { working: `× ${plain(line.factor, 2)} peak over average`, result: mb(line), assumed: true };
     case 'fixed':
@@ -72,12 +84,12 @@ export function rateSum(line: RateLine): Sum {
 /** The arithmetic of a cell, line by line, from rate to planned minutes. */
 export function cellSums(rate: StreamRate, body: Body, card: Card, cell: Cell): readonly Sum[] {
   const sums = rate.lines.map(rateSum);
-  const split = body.arrangement === 'split' && body.slots.length > 1;
+  const shares = sharesOf(body);
   const { bytes, assumed } = usable(card);
-  const average = split ? (Math.ceil(rate.average / body.slots.length) as BytesPerSecond) : rate.average;
+  const average = Math.ceil(rate.average / shares) as BytesPerSecond;
   sums.push({ working: 'everything written', result: `${MbpsText(rate.peak)} = ${MBpsText(rate.peak)}` });
-  if (split && cell.need !== null) {
-    sums.push({ working: `÷ ${body.slots.length} cards`, result: MBpsText(cell.need) });
+  if (shares > 1 && cell.need !== null) {
+    sums.push({ working: `÷ ${shares} cards`, result: MBpsText(cell.need) });
   }
   sums.push(
     assumed

@@ -1,4 +1,4 @@
-import type { Cell } from '../core/match/evaluate.ts';
+import type { Cell } from '../core/match/cell.ts';
 import type { Body, Card } from '../core/model/kit.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { fromGB, fromMBps } from '../core/units/convert.ts';

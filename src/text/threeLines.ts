@@ -1,6 +1,6 @@
-import type { Cell } from '../core/match/evaluate.ts';
+import type { Cell } from '../core/match/cell.ts';
 import type { Finding } from '../core/match/finding.ts';
-import { type Tone, toneOf } from '../core/match/verdict.ts';
+import { type Tone, toneOf, type Verdict } from '../core/match/verdict.ts';
 import type { Take } from '../core/model/kit.ts';
 import { toMBps } from '../core/units/convert.ts';
 import { either, plain } from './quantity.ts';
@@ -21,7 +21,12 @@ function arithmetic(cell: Cell, take: Take): ThreeLine {
   const { need, floor, ceiling } = cell;
   if (need === null) return { title, word: '—', detail: 'no rate to compare', tone: 'none' };
   const n = plain(toMBps(need));
-  if (ceiling !== null && ceiling < need) {
+  const bus = find(cell, 'bus');
+  if (bus && !bus.slotTold && ceiling !== null && ceiling < need && cell.verdict === 'uncovered')
+    return { title, word: 'Unknown', detail: `slot’s bus not entered, ${n} MB/s needed`, tone: 'hot' };
+  const elsewhere = find(cell, 'seats')?.seats.find(({ verdict }) => verdict === null || !COVERS.has(verdict));
+  if (elsewhere && (floor ?? 0) >= need) return { title, word: 'Short', detail: `in ${elsewhere.slot}`, tone: 'hot' };
+  if (ceiling !== null && ceiling < need && bus?.slotTold) {
     return {
       title,
       word: 'Too slow',
@@ -29,9 +34,22 @@ function arithmetic(cell: Cell, take: Take): ThreeLine {
       tone: 'hot',
     };
   }
+  const approved = find(cell, 'approved');
+  if (approved?.outcome === 'pass')
+    return { title, word: 'Holds', detail: 'approved in writing', tone: toneOf(cell.verdict, take) };
+  if (approved?.outcome === 'note')
+    return { title, word: 'Thin', detail: 'approved, no headroom', tone: toneOf('tight', take) };
+  if (cell.doubted && floor === null) return { title, word: 'Unknown', detail: 'label in doubt', tone: 'hot' };
   if (floor === null) return { title, word: 'Unknown', detail: `no promise for ${n} MB/s`, tone: 'hot' };
   const f = plain(toMBps(floor));
   const headroom = find(cell, 'headroom');
+  if (headroom?.outcome === 'pass' && ceiling !== null && ceiling < headroom.wanted && ceiling >= need)
+    return {
+      title,
+      word: 'Thin',
+      detail: `carries ${plain(toMBps(ceiling))} ≥ ${n} MB/s`,
+      tone: toneOf('tight', take),
+    };
   if (headroom?.outcome === 'pass') {
     return { title, word: 'Holds', detail: `${f} ≥ ${plain(toMBps(headroom.wanted))} MB/s`, tone: 'cool' };
   }
@@ -39,6 +57,8 @@ function arithmetic(cell: Cell, take: Take): ThreeLine {
     ? { title, word: 'Thin', detail: `${f} ≥ ${n} MB/s`, tone: toneOf('tight', take) }
     : { title, word: 'Short', detail: `${f} < ${n} MB/s`, tone: 'hot' };
 }
+
+const COVERS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
 
 type Requirement = Extract<Finding, { rule: 'requirement'; anyOf: readonly string[] }>;
 

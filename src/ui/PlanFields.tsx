@@ -1,7 +1,8 @@
 import { useId } from 'react';
-import type { PlannedTake } from '../core/model/kit.ts';
+import { AIR_MOVEMENTS, type AirMovement, type PlannedTake } from '../core/model/kit.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
-import { CheckLine, NumberLine } from './LineField.tsx';
+import { AIR_MEANINGS } from '../text/heatWords.ts';
+import { CheckLine, ChoiceLine, NumberLine } from './LineField.tsx';
 
 interface PlanFieldsProps {
   readonly plan: PlannedTake;
@@ -48,6 +49,22 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         min={-60}
         max={60}
         onChange={(ambientC) => onChange({ ambientC: ambientC ?? plan.ambientC })}
+      />
+      <ChoiceLine
+        label="Around the body"
+        value={plan.air ?? 'still'}
+        choices={AIR_MOVEMENTS.map((value) => ({ value, label: AIR_MEANINGS[value] }))}
+        onChange={(air) => onChange({ air: air as AirMovement })}
+      />
+      <NumberLine
+        label="Coldest that day"
+        value={plan.dayLowC ?? null}
+        unit="°C"
+        min={-60}
+        max={60}
+        empty={String(Math.round(plan.ambientC - ASSUMED.dayRangeC.value))}
+        note={plan.dayLowC == null ? 'assumed' : 'entered by you'}
+        onChange={(dayLowC) => onChange({ dayLowC })}
       />
       <CheckLine
         id={sunId}

@@ -14,8 +14,8 @@ export const busChoices = (key: Form) =>
 export const ARRANGEMENT_CHOICES = [
   { value: 'single', label: 'Single' },
   { value: 'relay', label: 'Relay: one after the other' },
-  { value: 'mirrored', label: 'Mirrored: both at once' },
-  { value: 'split', label: 'Split: half to each' },
+  { value: 'mirrored', label: 'Mirrored: the same to each' },
+  { value: 'split', label: 'Split: a share to each' },
 ] as const;
 
 export const CODEC_CHOICES = [
@@ -28,6 +28,12 @@ export const RATE_CHOICES = [
   { value: 'stated', label: 'Stated rate' },
   { value: 'raw', label: 'Raw, bits and ratio' },
   { value: 'frame', label: 'Bytes a frame' },
+  { value: 'counter', label: 'The body’s counter' },
+] as const;
+
+export const RATE_AT_CHOICES = [
+  { value: 'recorded', label: 'the recorded speed' },
+  { value: 'captured', label: 'the captured speed' },
 ] as const;
 
 export const RATE_IS_CHOICES = [

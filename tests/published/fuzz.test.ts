@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { guessColumns, isRefusal, modeOfRow, readTable } from '../../src/app/pasteModes.ts';
+import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/app/pasteModes.ts';
 import { answerAsk } from '../../src/core/ask/answerAsk.ts';
 import { readAsk } from '../../src/core/ask/readAsk.ts';
 import { labelProblems } from '../../src/core/label/labelProblems.ts';
@@ -142,9 +142,9 @@ describe('20,000 inputs each', () => {
       fc.property(table, (text) => {
         const read = readTable(text);
         if (isRefusal(read)) return;
-        const columns = guessColumns(read);
+        const reading = readingOf(read, { unit: 'MB/s', decimal: 'comma', at: 'recorded' });
         for (const row of read.rows) {
-          const made = modeOfRow(row, columns);
+          const made = modeOfRow(row, reading);
           if (!made.ok) continue;
           expect(made.mode.name.length).toBeGreaterThan(0);
           expect(made.mode.fps).toBeGreaterThan(0);

@@ -1,17 +1,19 @@
 import type { Label } from '../label/readLabel.ts';
-import { type Cell, evaluate, toColumn, toRow } from '../match/evaluate.ts';
-import { pairFit } from '../match/pairFit.ts';
+import { cellFor } from '../match/board.ts';
+import type { Cell } from '../match/cell.ts';
 import type { Policy } from '../match/policy.ts';
 import { type CapacityFor, capacityFor, cardsFor, usable } from '../minutes/minutes.ts';
 import type { Body, Card, Codec, Slot } from '../model/kit.ts';
 import { type Doubt, doubts } from '../rate/plausibility.ts';
+import { playbackLength } from '../rate/playback.ts';
 import { type StreamRate, streamRate } from '../rate/streamRate.ts';
 import { err, ok, type Result } from '../result.ts';
+import { type Bus, busesOf } from '../standards/buses.ts';
 import { familyOf } from '../standards/families.ts';
-import { isSd } from '../standards/forms.ts';
-import { MARK_KEYS, type Mark, mark, promiseOf, type Series } from '../standards/marks.ts';
+import { type Form, isSd } from '../standards/forms.ts';
+import { countsOn, MARK_KEYS, type Mark, mark, promiseOf, type Series } from '../standards/marks.ts';
 import { covers } from '../units/amount.ts';
-import type { Bytes, BytesPerSecond, PerMille } from '../units/brand.ts';
+import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import { fromMBps, GB, toGB, toMBps } from '../units/convert.ts';
 import type { Ask, AskRefusal } from './ask.ts';
 
@@ -31,6 +33,8 @@ export interface Answer {
   readonly minutes: number | null;
   /** Smallest mark of each series that guarantees the need, slowest first; empty when none does. */
   readonly smallestMarks: readonly Mark[];
+  /** How long a take of the wanted time plays, in slow motion; null otherwise. */
+  readonly plays: Seconds | null;
   /** What the wanted time asks for; null without a time. */
   readonly forTime: ForTime | null;
   /** A need eight times over what the card holds: bits taken for bytes? The rate it would then be. */
@@ -48,10 +52,25 @@ export interface ForTime extends CapacityFor {
 
 const SERIES: readonly Series[] = ['U', 'V', 'E', 'VPG'];
 
-/** The smallest mark of each series that covers a need with headroom. */
-export function smallestMarks(need: BytesPerSecond, headroom: PerMille): readonly Mark[] {
+/** What the marks asked for must exist on, and count on; null where nothing was said of it. */
+export interface MarkPlace {
+  readonly form: Form | null;
+  readonly slotBus: Bus | null;
+}
+
+/** The smallest mark of each series that covers a need with headroom, among those that exist and count there. */
+export function smallestMarks(
+  need: BytesPerSecond,
+  headroom: PerMille,
+  { form, slotBus }: MarkPlace = { form: null, slotBus: null },
+): readonly Mark[] {
+  const canBe = (key: Mark): boolean =>
+    (form === null || mark(key).forms.includes(form)) &&
+    (slotBus === null || mark(key).forms.every((one) => countsOn(key, slotBus, one)));
   return SERIES.flatMap((series) => {
-    const found = MARK_KEYS.find((key) => mark(key).series === series && covers(promiseOf(key), need, headroom));
+    const found = MARK_KEYS.find(
+      (key) => mark(key).series === series && canBe(key) && covers(promiseOf(key), need, headroom),
+    );
     return found ? [found] : [];
   }).sort((a, b) => mark(a).promisesMBps - mark(b).promisesMBps);
 }
@@ -74,9 +93,9 @@ export function cardFromLabel(label: Label, capacity: Bytes): Card {
   };
 }
 
-/** A slot that takes this card: of the bus named, else of the card's own. */
+/** A slot that takes this card: of the bus named, else of the card's own, else one that any card of its form can use. */
 function slotFor(card: Card, ask: Ask, id: string): Slot {
-  const bus = ask.slotBus ?? ask.card?.bus ?? null;
+  const bus = ask.slotBus ?? ask.card?.bus ?? (isSd(card.form) ? 'uhs-i' : (busesOf(card.form).at(-1) ?? null));
   const family = isSd(card.form) ? familyOf((card.capacityGB * GB) as Bytes) : null;
   return { id, name: id, accepts: [{ form: card.form, bus }], family, promisedMaxGB: null };
 }
@@ -136,10 +155,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
   if (!rate.ok) return err({ code: 'rate-out-of-range', field: rate.error.field });
   const card = ask.card?.capacity ? cardFromLabel(ask.card, ask.card.capacity) : null;
   const body = bodyFor(ask, card);
-  const row = toRow(body, ask.mode);
-  const slot = body.slots[0];
-  const column = card ? toColumn(card, []) : null;
-  const cell = card && slot && column ? evaluate(row, slot.id, pairFit(slot, card), column, policy) : null;
+  const cell = card ? cellFor({ body, mode: ask.mode, card, cards: [card], tests: [], policy }) : null;
   const shares = ask.arrangement === 'split' ? 2 : 1;
   const need = cell?.need ?? (Math.ceil(rate.value.peak / shares) as BytesPerSecond);
   const cardsAtOnce = ask.arrangement === 'single' ? 1 : 2;
@@ -153,11 +169,16 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     cell,
     cardsAtOnce,
     minutes,
-    smallestMarks: smallestMarks(need, policy.headroom),
+    smallestMarks: smallestMarks(need, policy.headroom, { form: ask.card?.form ?? null, slotBus: ask.slotBus }),
+    plays: plays(ask),
     forTime: forTime(ask, rate.value, card, cardsAtOnce, shares),
     bitsOrBytes: slip(ask, cell, policy.headroom),
     doubts: doubtsOf(ask, rate.value.picture),
   });
+}
+
+function plays({ time, mode }: Ask): Seconds | null {
+  return time === null || mode.captureFps === null ? null : playbackLength(time, mode.captureFps, mode.fps);
 }
 
 function forTime(ask: Ask, rate: StreamRate, card: Card | null, cardsAtOnce: number, shares: number): ForTime | null {

@@ -4,15 +4,31 @@ import type { Arrangement, Mode } from '../model/kit.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
 
-/** How a loosely written stretch was read, shown so that the person can object. */
-export type Reading =
+/** How a line was read where it could be read otherwise, shown so that the person can object. */
+export type Reading = (
   | (Span & { readonly code: 'rate'; readonly value: BytesPerSecond })
   | (Span & { readonly code: 'capacity'; readonly value: Bytes })
   | (Span & { readonly code: 'time'; readonly value: Seconds })
   | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<Label['form']> })
   | (Span & { readonly code: 'picture-name-ignored' })
+  | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
   | { readonly code: 'fps-assumed'; readonly fps: number }
-  | { readonly code: 'slot-assumed'; readonly bus: Bus };
+  | { readonly code: 'speeds'; readonly captured: number; readonly recorded: number }
+  /** Which of two speeds a stated rate belongs to; `taken` and `other` are what the picture then writes. */
+  | {
+      readonly code: 'rate-at';
+      readonly at: 'recorded' | 'captured';
+      readonly fps: number;
+      readonly said: boolean;
+      readonly taken: BytesPerSecond;
+      readonly other: BytesPerSecond;
+    }
+  /** Bus null: whatever the card speaks. */
+  | { readonly code: 'slot-assumed'; readonly bus: Bus | null }
+) & {
+  /** The whole line with the other reading; missing where there is none to take. */
+  readonly change?: string;
+};
 
 /** A quick check, read: what is written, onto what, how arranged, for how long. */
 export interface Ask {
@@ -38,6 +54,8 @@ export type AskRefusal =
   /** No rate and no raw geometry. `card` is what was read of a card, so that its promise can be told. */
   | { readonly code: 'no-rate'; readonly card: Label | null }
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
+  /** A take and one speed, and no speed at which it plays. */
+  | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
   | { readonly code: 'no-capacity'; readonly card: Label }
   | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture'; readonly again: Span }
   | { readonly code: 'rate-out-of-range'; readonly field: string };

@@ -1,6 +1,7 @@
-import { board } from '../match/board.ts';
+import { cellFor } from '../match/board.ts';
 import { ratioLadder, withRatio } from '../match/moves.ts';
-import type { Card, Mode, PlannedTake } from '../model/kit.ts';
+import { AIR_MOVEMENTS, type AirMovement, type Card, type Mode, type PlannedTake } from '../model/kit.ts';
+import { ASSUMED } from '../standards/assumptions.ts';
 import { type Steps, within } from '../steps.ts';
 import { failingShare, failures, type Runs } from './failures.ts';
 import { deciding, type HeatSetup, lanesOf } from './lane.ts';
@@ -18,6 +19,7 @@ export type Advice =
   | (Applied & { readonly code: 'shade'; readonly sunC: number })
   /** The warmest air, sun included in what is added, at which the plan still holds. */
   | (Applied & { readonly code: 'cooler-air'; readonly ambientC: number })
+  | (Applied & { readonly code: 'moving-air'; readonly air: AirMovement })
   | (Applied & { readonly code: 'cool-start' })
   | (Applied & { readonly code: 'ratio'; readonly ratio: number; readonly from: number })
   | (Applied & { readonly code: 'mode'; readonly modeId: string })
@@ -89,6 +91,12 @@ const NEAR = 0.05;
 
 /** Worth telling though it stays above what is accepted: it takes at least a third of the risk away [A]. */
 const isMuchLower = (risk: number, now: number): boolean => risk < now * 0.67;
+/** A rest as people keep it: by the minute up to ten, then by five. */
+const choosable = (minutes: number): number => (minutes <= 10 ? minutes : Math.ceil(minutes / 5) * 5);
+
+/** The coldest air of the day planned for: no advice asks for less. */
+const coldestOf = ({ ambientC, dayLowC }: PlannedTake): number =>
+  Math.min(ambientC, dayLowC ?? ambientC - ASSUMED.dayRangeC.value);
 const COLDEST_C = -20;
 const WARMEST_C = 55;
 
@@ -115,7 +123,11 @@ function* longestTake(input: AdviceInput): Steps<Advice | null> {
 function* rests(input: AdviceInput, now: number): Steps<Advice | null> {
   const { setup, accepted } = input;
   const total = setup.plan.minutes * setup.plan.takes;
-  const lengthOf = (takes: number): number => Math.round((total / takes) * 10) / 10;
+  // By the minute, short ones by the half, so that a person can keep to them; never less in all than was planned.
+  const lengthOf = (takes: number): number => {
+    const step = total / takes < 10 ? 0.5 : 1;
+    return Math.ceil(total / takes / step - 1e-9) * step;
+  };
   function* riskOfRhythm(takes: number, restMinutes: number): Steps<number> {
     return (yield* riskOf(withPlan(setup, { takes, minutes: lengthOf(takes), restMinutes }), input)) ?? 1;
   }
@@ -139,7 +151,7 @@ function* rests(input: AdviceInput, now: number): Steps<Advice | null> {
       return (yield* riskOfRhythm(takes, rest)) > enough;
     }),
   );
-  const restMinutes = tooShort === null ? 0 : tooShort + 1;
+  const restMinutes = tooShort === null ? 0 : choosable(tooShort + 1);
   const risk = yield* within(0.95, 1, riskOfRhythm(takes, restMinutes));
   return { code: 'rests', takes, minutes: lengthOf(takes), restMinutes, risk };
 }
@@ -212,11 +224,11 @@ function isSameStep(ratio: Advice | null, mode: Advice | null, { body, mode: now
 /** The owned card that holds by rate and fails least; it must be better than the one in use. */
 function* otherCard(input: AdviceInput, now: number): Steps<Advice | null> {
   const { setup, cards } = input;
-  const body = { ...setup.body, modes: [setup.mode] };
+  const body = { ...setup.body, arrangement: setup.arrangement };
   const open = cards.filter(({ id, retired }) => !retired && !setup.cards.some((used) => used.id === id));
   const holding = open.filter((card) => {
-    const cell = board({ bodies: [body], cards: [card], tests: setup.tests }, setup.policy).columns[0]?.[0];
-    return cell !== undefined && holdsByRate(cell);
+    const { mode, tests, policy } = setup;
+    return holdsByRate(cellFor({ body, mode, card, cards, tests, policy }));
   });
   let best: { readonly cardId: string; readonly risk: number } | null = null;
   for (const [at, card] of holding.entries()) {
@@ -225,6 +237,14 @@ function* otherCard(input: AdviceInput, now: number): Steps<Advice | null> {
     if (risk !== null && risk < Math.min(now, best?.risk ?? 1)) best = { cardId: card.id, risk };
   }
   return best && now - best.risk > 0.05 ? { code: 'card', ...best } : null;
+}
+
+/** The least movement of the air that makes it hold, else the one that helps most. */
+function* movingAir(input: AdviceInput, now: number): Steps<Advice | null> {
+  const { setup } = input;
+  const more = AIR_MOVEMENTS.slice(AIR_MOVEMENTS.indexOf(setup.plan.air ?? 'still') + 1);
+  const found = yield* firstGood(more, (air) => withPlan(setup, { air }), input, now);
+  return found && { code: 'moving-air', air: found.what, risk: found.risk };
 }
 
 /** A change of conditions that lowers the risk, whether or not under what is accepted. */
@@ -250,13 +270,14 @@ export function* adviceSteps(input: AdviceInput): Steps<Advised> {
     if (!isSameStep(ratio, mode, setup)) add(ratio);
     add(mode);
     add(yield* within(0.75, 0.9, otherCard(input, now)));
-    if (holdsUpToC !== null && holdsUpToC < setup.plan.ambientC) {
+    if (holdsUpToC !== null && holdsUpToC < setup.plan.ambientC && holdsUpToC >= coldestOf(setup.plan)) {
       const cooler = riskOf(withPlan(setup, { ambientC: holdsUpToC }), input);
       add({ code: 'cooler-air', ambientC: holdsUpToC, risk: (yield* within(0.9, 0.93, cooler)) ?? 1 });
     }
   }
+  if (now > accepted) add(yield* within(0.93, 0.95, movingAir(input, now)));
   if (setup.plan.sunC > 0) {
-    const risk = (yield* within(0.93, 0.97, riskOf(withPlan(setup, { sunC: 0 }), input))) ?? 1;
+    const risk = (yield* within(0.95, 0.97, riskOf(withPlan(setup, { sunC: 0 }), input))) ?? 1;
     moves.push(...lower({ code: 'shade', sunC: setup.plan.sunC, risk }, now));
   }
   if (setup.startBodyC !== null || setup.startCardC !== null) {

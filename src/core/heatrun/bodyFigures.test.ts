@@ -14,7 +14,7 @@ describe('figures of a body', () => {
     ];
     const stated = bodyFigures({ ...cine, heat: { size: 'cine', limits } });
     expect(stated.bodyResistanceKPerW).toMatchObject({ basis: 'stated', source: { code: 'limits', statements: 2 } });
-    expect(stated.bodyHeatCapacityJPerK.basis).toBe('stated');
+    expect(stated.bodyLimitC).toMatchObject({ basis: 'stated', source: { code: 'limits' } });
     const one = bodyFigures({ ...cine, heat: { size: 'cine', limits: limits.slice(0, 1) } });
     expect(one.bodyHeatCapacityJPerK.basis, 'one limit gives the rise alone').toBe('assumed');
     const own = { bodyResistanceKPerW: { value: 0.4, basis: 'stated' } } as const;
@@ -39,7 +39,7 @@ describe('figures of a body', () => {
       });
       const { result } = deciding(lanes(setup));
       expect(result.outcome).toBe('body-cutoff');
-      expect(Math.abs(result.atSeconds / 60 / minutes - 1)).toBeLessThan(0.06);
+      expect(Math.abs(result.atSeconds / 60 / minutes - 1)).toBeLessThan(0.01);
     }
   });
 

@@ -1,7 +1,13 @@
-import type { Body, BodyFigure, BodySize, LimitStatement } from '../model/kit.ts';
+import type { AirMovement, Body, BodyFigure, BodySize, LimitStatement } from '../model/kit.ts';
 import type { Result } from '../result.ts';
-import { BODY_HEAT } from '../standards/heat.ts';
-import { type BodyConstants, bodyConstants, type CalibrationRefusal } from '../writepath/calibration.ts';
+import { BODY_HEAT, type BodyHeatRow } from '../standards/heat.ts';
+import {
+  type BodyConstants,
+  bodyConstants,
+  type CalibrationRefusal,
+  type HeatingCard,
+} from '../writepath/calibration.ts';
+import { boxResistance } from '../writepath/convection.ts';
 import { type Known, known, ownFigure } from './known.ts';
 
 /** Which assumed body this one is like: as chosen, else small where it takes microSD alone, else a hybrid [A]. */
@@ -13,50 +19,81 @@ export function sizeOf(body: Body): { readonly size: BodySize; readonly guessed:
   return { size: small ? 'action' : 'hybrid', guessed: true };
 }
 
-/** Constants of a body from statements of its maker; its size fills in what they leave open. */
-export function limitsOf(body: Body, statements: readonly LimitStatement[]): Result<BodyConstants, CalibrationRefusal> {
-  const row = BODY_HEAT[sizeOf(body).size];
-  const limitC = body.heat?.figures?.bodyLimitC?.value ?? row.limitC;
-  return bodyConstants(statements, limitC, row.heatCapacityJPerK * row.resistanceKPerW);
+/** Resistance of the assumed body of a size in moving or still air, K/W. A fan sheds the same in either. */
+export function sizeResistance(size: BodySize, air: AirMovement): number {
+  const row: BodyHeatRow = BODY_HEAT[size];
+  if (row.outsideMm) return boxResistance(row.outsideMm, air);
+  return row.fanResistanceKPerW ?? Number.POSITIVE_INFINITY;
+}
+
+/** What heats a body beside itself, and the air that cools it. */
+export interface BodyLoad {
+  readonly air: AirMovement;
+  /** Of cards that record beside the one in question. */
+  readonly besideW: number;
+  /** Null: the body is asked about without a card. */
+  readonly card: HeatingCard | null;
+}
+
+const ALONE: BodyLoad = { air: 'still', besideW: 0, card: null };
+
+/** Constants of a body from statements of its maker, in still air; its size fills in what they leave open. */
+export function limitsOf(
+  body: Body,
+  statements: readonly LimitStatement[],
+  { besideW, card }: BodyLoad = ALONE,
+): Result<BodyConstants, CalibrationRefusal> {
+  const { size } = sizeOf(body);
+  const row: BodyHeatRow = BODY_HEAT[size];
+  const own = body.heat?.figures ?? {};
+  return bodyConstants(statements, {
+    recordingW: (own.recordingW?.value ?? row.recordingW) + besideW,
+    assumedTau: row.heatCapacityJPerK * sizeResistance(size, 'still'),
+    limitC: own.bodyLimitC?.value ?? row.limitC,
+    limitEntered: own.bodyLimitC != null,
+    card,
+  });
 }
 
 type BodyFigures = Readonly<Record<BodyFigure, Known>>;
 
 /**
- * Figures of a body: its own first, then what its maker's limits give, then those of its size.
+ * Figures of a body: its own first, then what its maker's limits give with the card it records on, then those of its size
+ * in the air around it. A figure of its own is taken as it is in any air.
  *
  * @see standards/heat.ts for the assumed bodies; writepath/calibration.ts for the limits
  */
-export function bodyFigures(body: Body): BodyFigures {
+export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
   const { size, guessed } = sizeOf(body);
-  const row = BODY_HEAT[size];
+  const row: BodyHeatRow = BODY_HEAT[size];
   const own = body.heat?.figures ?? {};
   const assumed = (value: number): Known => known(value, 'assumed', { code: 'size', size, guessed });
-  const recordingW = ownFigure(own.recordingW) ?? assumed(row.recordingW);
-  const bodyLimitC = ownFigure(own.bodyLimitC) ?? assumed(row.limitC);
   const statements = body.heat?.limits ?? [];
-  const constants = limitsOf(body, statements);
-  const source = { code: 'limits', statements: statements.length } as const;
-  const resistance =
-    constants.ok && recordingW.value > 0
-      ? known(constants.value.riseC / recordingW.value, 'stated', source)
-      : assumed(row.resistanceKPerW);
-  const capacity = constants.ok
-    ? known(
-        constants.value.tauSeconds / resistance.value,
-        constants.value.tau === 'stated' ? 'stated' : 'assumed',
-        source,
-      )
+  const found = limitsOf(body, statements, load);
+  const limits = found.ok ? found.value : null;
+  const source = {
+    code: 'limits',
+    statements: statements.length,
+    shorter: limits?.fixed === 'shorter',
+  } as const;
+  const stated = (value: number): Known => known(value, 'stated', source);
+  // Makers state their limits in still air; wind helps as much as it helps the assumed body.
+  const inAir = sizeResistance(size, load.air) / sizeResistance(size, 'still');
+  const heatCapacity = limits
+    ? known(limits.heatCapacityJPerK, limits.fixed === 'tau' ? 'stated' : 'assumed', source)
     : assumed(row.heatCapacityJPerK);
+  const limitC = limits && (limits.fixed === 'limit' || limits.fixed === 'tau') ? stated(limits.limitC) : null;
   return {
     bufferMB:
       ownFigure(own.bufferMB) ??
       (body.bufferMB === null
         ? known(0, 'assumed', { code: 'none-known' })
         : known(body.bufferMB, 'stated', { code: 'on-body' })),
-    recordingW,
-    bodyLimitC,
-    bodyResistanceKPerW: ownFigure(own.bodyResistanceKPerW) ?? resistance,
-    bodyHeatCapacityJPerK: ownFigure(own.bodyHeatCapacityJPerK) ?? capacity,
+    recordingW: ownFigure(own.recordingW) ?? assumed(row.recordingW),
+    bodyLimitC: ownFigure(own.bodyLimitC) ?? limitC ?? assumed(row.limitC),
+    bodyResistanceKPerW:
+      ownFigure(own.bodyResistanceKPerW) ??
+      (limits ? stated(limits.resistanceKPerW * inAir) : assumed(sizeResistance(size, load.air))),
+    bodyHeatCapacityJPerK: ownFigure(own.bodyHeatCapacityJPerK) ?? heatCapacity,
   };
 }

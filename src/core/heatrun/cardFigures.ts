@@ -1,5 +1,6 @@
-import type { Cell } from '../match/evaluate.ts';
-import type { Card, CardFigure, Test } from '../model/kit.ts';
+import type { Cell } from '../match/cell.ts';
+import type { Finding } from '../match/finding.ts';
+import type { Card, CardFigure } from '../model/kit.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import type { Form } from '../standards/forms.ts';
 import { CARD_HEAT, type CardHeatRow } from '../standards/heat.ts';
@@ -20,30 +21,31 @@ function heatRow(form: Form): { readonly row: CardHeatRow; readonly borrowedFrom
   return { row: CARD_HEAT[nearest], borrowedFrom: nearest };
 }
 
-/** Fastest rate at which own tests of this body filled the card, MB/s; null without such a test. */
-const provenMBps = (tests: readonly Test[], { bodyId, cardId }: Cell): number | null =>
-  tests.reduce<number | null>((best, test) => {
-    if (test.bodyId !== bodyId || test.cardId !== cardId || test.end !== 'full') return best;
-    return test.writtenMBps !== null && test.writtenMBps > (best ?? 0) ? test.writtenMBps : best;
-  }, null);
-
 /** What a card is written in a cell, MB/s; 0 where the mode has no rate. */
 export const needMBps = ({ need }: Cell): number => (need === null ? 0 : toMBps(need));
 
 const KEPT = 1 - ASSUMED.makerDerating.value;
 const OVER = 1 + ASSUMED.testedMargin.value;
 
+const find = <R extends Finding['rule']>({ findings }: Cell, rule: R) =>
+  findings.find((finding): finding is Extract<Finding, { rule: R }> => finding.rule === rule);
+
 /**
- * What the flash keeps up, from the best of what is known: a passed test, the mark in force, the maker's figure less
- * 20 % [A]. A card of which nothing is known is taken to keep up, so that the run asks about heat alone.
+ * What the flash keeps up, from the best of what is known: a full take of its own, a promise in force, the maker's figure
+ * less 20 % [A]. A card of which nothing is known is taken to keep up, so that the run asks about heat alone.
  */
-function sustained(card: Card, cell: Cell, tests: readonly Test[]): Known {
+function sustained(card: Card, cell: Cell): Known {
   const options: Known[] = [];
-  const proven = provenMBps(tests, cell);
-  if (proven !== null) options.push(known(proven * OVER, 'tested', { code: 'own-test', MBps: proven }));
-  const found = cell.findings.find(({ rule }) => rule === 'guarantee');
-  if (found?.rule === 'guarantee' && found.floor !== null && found.mark !== null)
-    options.push(known(toMBps(found.floor), 'guaranteed', { code: 'mark', mark: found.mark }));
+  const proven = find(cell, 'own-tests')?.provenUpTo ?? null;
+  if (proven !== null) options.push(known(toMBps(proven) * OVER, 'tested', { code: 'own-test', MBps: toMBps(proven) }));
+  const guarantee = find(cell, 'guarantee');
+  if (guarantee && guarantee.floor !== null && guarantee.mark !== null)
+    options.push(known(toMBps(guarantee.floor), 'guaranteed', { code: 'mark', mark: guarantee.mark }));
+  const minimum = find(cell, 'makers-minimum')?.floor ?? null;
+  if (minimum !== null) options.push(known(toMBps(minimum), 'guaranteed', { code: 'minimum' }));
+  const approved = find(cell, 'approved');
+  if (approved && (approved.outcome === 'pass' || approved.outcome === 'note'))
+    options.push(known(needMBps(cell), 'guaranteed', { code: 'approved' }));
   if (card.sustainedMBps !== null)
     options.push(known(card.sustainedMBps * KEPT, 'claimed', { code: 'derated', stated: card.sustainedMBps }));
   const [first, ...rest] = options;
@@ -58,11 +60,11 @@ type CardFigures = Readonly<Record<Exclude<CardFigure, 'stallEveryGB' | 'stallSe
 };
 
 /** Figures of a card in one cell: its own first, then its evidence, then those of its form. */
-export function cardFigures(card: Card, cell: Cell, tests: readonly Test[]): CardFigures {
+export function cardFigures(card: Card, cell: Cell): CardFigures {
   const own = card.heat?.figures ?? {};
   const { row, borrowedFrom } = heatRow(card.form);
   const assumed = (value: number): Known => known(value, 'assumed', { code: 'form', form: card.form, borrowedFrom });
-  const pace = ownFigure(own.sustainedMBps) ?? sustained(card, cell, tests);
+  const pace = ownFigure(own.sustainedMBps) ?? sustained(card, cell);
   const burst =
     card.writeMBps !== null && card.writeMBps > pace.value
       ? known(card.writeMBps, 'claimed', { code: 'on-card' })

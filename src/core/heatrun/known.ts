@@ -1,7 +1,7 @@
 import type { BodySize, OwnFigure } from '../model/kit.ts';
 import { SPREAD_OF } from '../standards/assumptions.ts';
 import type { Form } from '../standards/forms.ts';
-import type { Mark } from '../standards/marks.ts';
+import type { Promising } from '../standards/marks.ts';
 
 /** How well a figure is known, worst first. */
 export type Basis = 'assumed' | 'claimed' | 'stated' | 'guaranteed' | 'tested' | 'fitted';
@@ -11,12 +11,15 @@ export type FigureSource =
   | { readonly code: 'own' }
   | { readonly code: 'fitted' }
   | { readonly code: 'size'; readonly size: BodySize; readonly guessed: boolean }
-  | { readonly code: 'limits'; readonly statements: number }
+  /** `shorter`: two statements that no body fits, of which the shorter one rules. */
+  | { readonly code: 'limits'; readonly statements: number; readonly shorter: boolean }
   | { readonly code: 'form'; readonly form: Form; readonly borrowedFrom: Form | null }
   | { readonly code: 'on-card' }
   | { readonly code: 'on-body' }
   | { readonly code: 'derated'; readonly stated: number }
-  | { readonly code: 'mark'; readonly mark: Mark }
+  | { readonly code: 'mark'; readonly mark: Promising }
+  | { readonly code: 'minimum' }
+  | { readonly code: 'approved' }
   | { readonly code: 'own-test'; readonly MBps: number }
   | { readonly code: 'as-sustained' }
   | { readonly code: 'none-known' }

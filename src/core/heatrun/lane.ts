@@ -1,8 +1,9 @@
 import type { ArrangeInput } from '../match/arrange.ts';
-import { board } from '../match/board.ts';
-import type { Cell } from '../match/evaluate.ts';
+import { seatFor } from '../match/board.ts';
+import type { Cell } from '../match/cell.ts';
+import { cardsAtOnce, recordsAtOnce, seatCards } from '../match/seats.ts';
 import { usable } from '../minutes/minutes.ts';
-import type { Body, BodyFigure, Card, CardFigure, PlannedTake, Test } from '../model/kit.ts';
+import type { Body, BodyFigure, Card, CardFigure, PlannedTake } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
 import { AMBIENT_SPREAD } from '../standards/assumptions.ts';
 import { toGB, toMBps } from '../units/convert.ts';
@@ -31,6 +32,8 @@ export interface Lane {
   readonly cards: readonly Card[];
   /** Of the first card. */
   readonly cell: Cell;
+  /** Of each card, in the order of `cards`. */
+  readonly cells: readonly Cell[];
   readonly sim: Simulation;
   /** Of the body and the first card. */
   readonly figures: HeatFigures;
@@ -41,6 +44,8 @@ export interface Lane {
 
 export type SetupRefusal =
   | { readonly code: 'no-card' }
+  /** More cards than the body has slots for at once. */
+  | { readonly code: 'no-seat'; readonly cards: number; readonly slots: number }
   /** The slot does not take the card, or the mode has no rate. */
   | { readonly code: 'cannot-meet'; readonly card: Card; readonly cell: Cell | null }
   /** A figure cannot be; the path is given with it, so that it can be put right. */
@@ -60,8 +65,8 @@ interface Part {
   readonly figures: ReturnType<typeof cardFigures>;
 }
 
-function partOf(card: Card, cell: Cell, tests: readonly Test[]): Part {
-  const figures = cardFigures(card, cell, tests);
+function partOf(card: Card, cell: Cell): Part {
+  const figures = cardFigures(card, cell);
   return {
     card,
     cell,
@@ -94,16 +99,24 @@ function withoutUnknown({ stallEveryGB, stallSeconds, ...rest }: Part['figures']
 
 type Conditions = Pick<HeatSetup, 'body' | 'plan' | 'startBodyC' | 'startCardC' | 'demandTraceMBps'>;
 
+/** What a card turns into heat at the rate of its cell, watts. */
+const wattsOf = ({ heat, cell }: Part): number => heat.idleW + heat.energyNJPerByte * 1e-3 * needMBps(cell);
+
 /** One path: the first card, those that take over from it, and the heat of others that write beside it. */
 function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: readonly Part[]): Lane {
   const { body, plan, startBodyC, startCardC, demandTraceMBps } = asked;
   const [first, ...relay] = parts;
-  const ofBody = bodyFigures(body);
   const demandMBps = needMBps(first.cell);
-  const besideW = beside.reduce(
-    (sum, { heat, cell }) => sum + heat.idleW + heat.energyNJPerByte * 1e-3 * needMBps(cell),
-    0,
-  );
+  const besideW = beside.reduce((sum, part) => sum + wattsOf(part), 0);
+  const ofBody = bodyFigures(body, {
+    air: plan.air ?? 'still',
+    besideW,
+    card: {
+      heatCapacityJPerK: first.heat.cardHeatCapacityJPerK,
+      resistanceKPerW: first.heat.cardResistanceKPerW,
+      watts: wattsOf(first),
+    },
+  });
   const { bufferMB, ...heatOfBody } = ofBody;
   const sim: Simulation = {
     demandMBps,
@@ -130,6 +143,7 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
   return {
     cards: parts.map(({ card }) => card),
     cell: first.cell,
+    cells: parts.map(({ cell }) => cell),
     sim,
     figures: { ...ofBody, ...withoutUnknown(firstFigures) },
     cardFigures: parts.map(({ figures }) => withoutUnknown(figures)),
@@ -145,46 +159,60 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
   };
 }
 
-/** True where cards record at once, and heat each other. */
-export const recordsAtOnce = (arrangement: ArrangeInput['arrangement']): boolean =>
-  arrangement === 'mirrored' || arrangement === 'split';
-
-/** The path of one cell of the board, for its heat mark; a body that writes to all its slots holds equal cards. */
-export function cellLane(body: Body, cell: Cell, card: Card, tests: readonly Test[], plan: PlannedTake): Lane {
-  const part = partOf(card, cell, tests);
-  const beside = recordsAtOnce(body.arrangement) ? body.slots.slice(1).map(() => part) : [];
-  return laneOf({ body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null }, [part], beside);
-}
-
-function cellFor({ body, mode, arrangement, tests, policy }: HeatSetup, card: Card, at: number): Cell | null {
-  const slot = body.slots[at] ?? body.slots[0];
-  // Single lets the best slot be found; several cards sit in their slots as they are told.
-  const slots =
-    arrangement === 'single' || !slot
-      ? body.slots
-      : body.slots.length > 1
-        ? [slot, ...body.slots.filter((one) => one !== slot)]
-        : [slot];
-  const alone: Body = { ...body, arrangement, slots, modes: [mode] };
-  return board({ bodies: [alone], cards: [{ ...card, retired: false }], tests }, policy).columns[0]?.[0] ?? null;
+interface CellLaneInput {
+  readonly body: Body;
+  readonly cell: Cell;
+  readonly card: Card;
+  readonly plan: PlannedTake;
+  /** The wallet, for seats that other cards fill. */
+  readonly cards: readonly Card[];
 }
 
 /**
- * The write paths of a setup: one for single and relay, one a card for mirrored and split, each heated by the others.
+ * The paths of one cell of the board, for its heat mark: one where its seats are alike, one a seat where they are not. A
+ * body that writes to several slots at once is heated by all of them.
+ */
+export function cellLanes({ body, cell, card, plan, cards }: CellLaneInput): readonly Lane[] {
+  const asked = { body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null };
+  const atOnce = recordsAtOnce(body.arrangement);
+  if (!cell.seats) {
+    const part = partOf(card, cell);
+    const beside = atOnce ? Array.from({ length: cardsAtOnce(body) - 1 }, () => part) : [];
+    return [laneOf(asked, [part], beside)];
+  }
+  const parts = cell.seats.flatMap(({ cardId, answer }): Part[] => {
+    const own = cardId === card.id ? card : cards.find(({ id }) => id === cardId);
+    return own && answer && answer.need !== null ? [partOf(own, answer)] : [];
+  });
+  return parts.map((part) => laneOf(asked, [part], atOnce ? parts.filter((one) => one !== part) : []));
+}
+
+/**
+ * The write paths of a setup: one for single and relay, one a card for mirrored and split, each heated by the others. Who
+ * sits where is asked of `match/seats.ts`, as everywhere.
  *
  * @returns refusals name the card or the figure that cannot be
  */
 export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal> {
-  const { arrangement, tests } = setup;
+  const { arrangement, mode, tests, policy } = setup;
+  const body: Body = { ...setup.body, arrangement };
   const cards = arrangement === 'single' ? setup.cards.slice(0, 1) : setup.cards;
-  const parts: Part[] = [];
-  for (const [at, card] of cards.entries()) {
-    const cell = cellFor(setup, card, at);
-    if (!cell || cell.need === null) return err({ code: 'cannot-meet', card, cell });
-    parts.push(partOf(card, cell, tests));
+  if (cards.length === 0) return err({ code: 'no-card' });
+  const cellIn = (at: number, slot: number): Cell =>
+    seatFor({ body, mode, card: cards[at] as Card, tests, policy }, slot);
+  const seats = seatCards(body, cards.length, cellIn);
+  if (!seats) {
+    if (body.slots.length > 0) return err({ code: 'no-seat', cards: cards.length, slots: body.slots.length });
+    return err({ code: 'cannot-meet', card: cards[0] as Card, cell: cellIn(0, 0) });
   }
-  const [first, ...rest] = parts;
-  if (!first) return err({ code: 'no-card' });
+  const parts: Part[] = [];
+  for (const { card: at, slot } of seats) {
+    const card = cards[at] as Card;
+    const cell = cellIn(at, slot);
+    if (cell.need === null) return err({ code: 'cannot-meet', card, cell });
+    parts.push(partOf(card, cell));
+  }
+  const [first, ...rest] = parts as [Part, ...Part[]];
   const lanes = recordsAtOnce(arrangement)
     ? parts.map((part) =>
         laneOf(

@@ -14,7 +14,7 @@ import { DEFAULT_PLAN } from './plan.ts';
 describe('heat marks', () => {
   const markIn = (plan: HeatSetup['plan'], card: Card = big) => {
     const cell = board({ bodies: [cine], cards: [card], tests: [] }, DEFAULT_POLICY).columns[0]?.[0];
-    return cell ? heatMark(cine, cell, card, [], plan) : null;
+    return cell ? heatMark({ body: cine, cell, card, tests: [], plan, cards: [card] }) : null;
   };
 
   it('cool, warm and hot as the air and the take grow', () => {
@@ -33,7 +33,8 @@ describe('heat marks', () => {
     const level = (arrangement: Body['arrangement']) => {
       const body = { ...cine, arrangement };
       const cell = board({ bodies: [body], cards: [big], tests: [] }, DEFAULT_POLICY).columns[0]?.[0];
-      return cell && heatMark(body, cell, big, [], { ...DEFAULT_PLAN, minutes: 40 })?.result.peakBodyC;
+      const plan = { ...DEFAULT_PLAN, minutes: 40 };
+      return cell && heatMark({ body, cell, card: big, tests: [], plan, cards: [big] })?.result.peakBodyC;
     };
     expect(level('mirrored')).toBeGreaterThan(level('relay') ?? 99);
   });

@@ -1,4 +1,4 @@
-import type { Cell } from '../match/evaluate.ts';
+import type { Cell } from '../match/cell.ts';
 import type { Verdict } from '../match/verdict.ts';
 import type { Body, Card, PlannedTake, Test } from '../model/kit.ts';
 import { causeOf } from '../writepath/cause.ts';
@@ -6,8 +6,9 @@ import { checkSimulation } from '../writepath/checkSimulation.ts';
 import { type Draws, drawn, UNCERTAIN, type Uncertain } from '../writepath/draws.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { SimResult, Simulation } from '../writepath/simulation.ts';
-import { cellLane, hasFailed } from './lane.ts';
-import type { HeatLevel } from './level.ts';
+import { cellLanes, hasFailed, type Lane } from './lane.ts';
+import { HEAT_LEVELS, type HeatLevel } from './level.ts';
+import { outlastedBy } from './outlasted.ts';
 
 export interface HeatMark {
   readonly level: HeatLevel;
@@ -15,6 +16,9 @@ export interface HeatMark {
   readonly result: SimResult;
   /** The run with the heat figures one spread worse. */
   readonly worse: SimResult;
+  /** The own take that lasted longer than these figures say it could; null where none speaks against them. */
+  readonly outlasted: Test | null;
+  readonly lane: Lane;
 }
 
 /** Verdicts with a rate that holds: only for these is heat the next question. */
@@ -28,21 +32,16 @@ const HEATING: ReadonlySet<Uncertain> = new Set(['card-heat-path', 'card-energy'
 const failsByHeat = (sim: Simulation, result: SimResult): boolean =>
   hasFailed(result) && causeOf(sim, result) === 'heat';
 
-/** The heat mark of a cell; null where the rate does not hold, or a figure cannot be. */
-export function heatMark(
-  body: Body,
-  cell: Cell,
-  card: Card,
-  tests: readonly Test[],
-  plan: PlannedTake,
-): HeatMark | null {
-  if (!holdsByRate(cell)) return null;
-  const { sim, spreads } = cellLane(body, cell, card, tests, plan);
+const WORST = HEAT_LEVELS.length - 1;
+
+/** Every heat figure one spread worse. */
+const worstDraws = ({ spreads }: Lane): Draws =>
+  Object.fromEntries(UNCERTAIN.map((what) => [what, HEATING.has(what) ? Math.exp(spreads[what]) : 1])) as Draws;
+
+function laneMark(lane: Lane, body: Body, tests: readonly Test[]): HeatMark | null {
+  const { sim } = lane;
   if (checkSimulation(sim)) return null;
-  const worst = Object.fromEntries(
-    UNCERTAIN.map((what) => [what, HEATING.has(what) ? Math.exp(spreads[what]) : 1]),
-  ) as Draws;
-  const hotter = drawn(sim, worst);
+  const hotter = drawn(sim, worstDraws(lane));
   const result = simulate(sim, false);
   const worse = simulate(hotter, false);
   const level = failsByHeat(sim, result)
@@ -50,5 +49,34 @@ export function heatMark(
     : result.firstThrottleAtSeconds !== null || failsByHeat(hotter, worse)
       ? 'warm'
       : 'cool';
-  return { level, result, worse };
+  const [card] = lane.cards;
+  const outlasted = level === 'cool' || !card ? null : outlastedBy(lane, body, card, tests);
+  return { level: outlasted && level === 'hot' ? 'warm' : level, result, worse, outlasted, lane };
+}
+
+export interface MarkInput {
+  readonly body: Body;
+  readonly cell: Cell;
+  readonly card: Card;
+  readonly tests: readonly Test[];
+  readonly plan: PlannedTake;
+  /** The wallet, for seats that other cards fill. */
+  readonly cards: readonly Card[];
+}
+
+/**
+ * The heat mark of a cell, of its hottest seat; null where the rate does not hold, or a figure cannot be. A take that
+ * really lasted outranks figures that say it could not: then the mark is warm and its figures are doubted.
+ */
+export function heatMark({ body, cell, card, tests, plan, cards }: MarkInput): HeatMark | null {
+  if (!holdsByRate(cell)) return null;
+  let hottest: HeatMark | null = null;
+  for (const lane of cellLanes({ body, cell, card, plan, cards })) {
+    const mark = laneMark(lane, body, tests);
+    if (!mark) return null;
+    const rank = HEAT_LEVELS.indexOf(mark.level);
+    if (!hottest || rank > HEAT_LEVELS.indexOf(hottest.level)) hottest = mark;
+    if (rank === WORST) break;
+  }
+  return hottest;
 }

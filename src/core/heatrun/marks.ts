@@ -24,7 +24,7 @@ export function* marksSteps({ kit, plan }: MarksInput): Steps<BoardMarks> {
     for (const [rowAt, cell] of column.entries()) {
       yield (at + rowAt / column.length) / cards.length;
       const body = rows[rowAt]?.body;
-      const mark = body ? heatMark(body, cell, card, tests, plan) : null;
+      const mark = body ? heatMark({ body, cell, card, tests, plan, cards: kit.cards }) : null;
       levels[rowAt] = mark ? HEAT_LEVELS.indexOf(mark.level) + 1 : 0;
     }
     marks.push(levels);

@@ -2,8 +2,9 @@ import { ASSUMED } from '../standards/assumptions.ts';
 import { type Bus, busCeiling } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { countsOn, type Mark, mark } from '../standards/marks.ts';
+import { countsOn, type Mark, mark, OWN_READER_MBPS } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
+import { fromMBps } from '../units/convert.ts';
 import type { Label, Unread } from './readLabel.ts';
 
 /** What is wrong, or worth saying, about a label [handbook §3]. `harmless` ones are not signs of a counterfeit. */
@@ -16,7 +17,10 @@ export type LabelProblem =
       readonly actual: Family | null;
       readonly capacity: Bytes;
     }
-  | { readonly code: 'mark-needs-bus'; readonly mark: Mark; readonly needs: Bus; readonly printed: Bus | null }
+  | { readonly code: 'mark-needs-bus'; readonly mark: Mark; readonly needs: Bus; readonly printed: Bus }
+  | { readonly code: 'two-buses'; readonly buses: readonly Bus[] }
+  /** UHS-3: the grade U3 or the bus UHS-III. */
+  | { readonly code: 'grade-or-bus'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'mark-on-wrong-form'; readonly mark: Mark; readonly form: Form }
   | { readonly code: 'grade-contradicts'; readonly low: Mark; readonly high: Mark }
   | {
@@ -31,13 +35,33 @@ export type LabelProblem =
       readonly timesRate: BytesPerSecond;
       readonly printed: BytesPerSecond;
     }
+  /** Printed above what UHS-I carries, as makers do whose own reader reaches it [P]. */
+  | {
+      readonly code: 'own-reader-speed';
+      readonly speed: BytesPerSecond;
+      readonly ceiling: BytesPerSecond;
+      readonly harmless: true;
+    }
   | { readonly code: 'repeats'; readonly marks: readonly Mark[]; readonly harmless: true };
 
 export const isHarmless = (problem: LabelProblem): boolean => 'harmless' in problem;
 
+const CONTRADICTIONS: ReadonlySet<LabelProblem['code']> = new Set([
+  'family-mismatch',
+  'mark-needs-bus',
+  'two-buses',
+  'grade-contradicts',
+]);
+
+/** Whether a label speaks against itself, so that nothing on it is a promise until the card was verified. */
+export const isContradiction = ({ code }: Pick<LabelProblem, 'code'>): boolean => CONTRADICTIONS.has(code);
+
 function unreadProblem(one: Unread): LabelProblem {
   if (one.problem.code === 'no-such-mark') {
     return { code: 'impossible-mark', text: one.text, couldBe: one.problem.couldBe };
+  }
+  if (one.problem.code === 'grade-or-bus') {
+    return { code: 'grade-or-bus', text: one.text, couldBe: one.problem.couldBe };
   }
   const couldBe = one.problem.code === 'amount' ? [] : one.problem.couldBe;
   return { code: 'not-understood', text: one.text, couldBe };
@@ -53,28 +77,37 @@ function markProblems(label: Label, form: Form): readonly LabelProblem[] {
   return label.marks.flatMap((key): LabelProblem[] => {
     const { forms, countsFrom } = mark(key);
     if (!forms.includes(form)) return [{ code: 'mark-on-wrong-form', mark: key, form }];
+    // A bus that was merely not typed is no contradiction: V90 alone means UHS-II.
+    if (!isSd(form) || countsFrom === null || !label.busPrinted || label.bus === null) return [];
     const needsPrint = key === 'V60' || key === 'V90' || mark(key).series === 'E';
-    if (!isSd(form) || countsFrom === null || !needsPrint) return [];
-    const printed = label.busPrinted ? label.bus : null;
-    return countsOn(key, printed, form) ? [] : [{ code: 'mark-needs-bus', mark: key, needs: countsFrom, printed }];
+    return !needsPrint || countsOn(key, label.bus, form)
+      ? []
+      : [{ code: 'mark-needs-bus', mark: key, needs: countsFrom, printed: label.bus }];
   });
 }
 
 const PROMISES_30: readonly Mark[] = ['V30', 'V60', 'V90'];
 
+/** U1 promises 10 MB/s: beside U3, or a video mark of 30 and more, one of the two is wrong. */
 function gradeProblem({ marks }: Label): readonly LabelProblem[] {
-  const high = marks.find((key) => PROMISES_30.includes(key));
-  return high && marks.includes('U1') && !marks.includes('U3') ? [{ code: 'grade-contradicts', low: 'U1', high }] : [];
+  if (!marks.includes('U1')) return [];
+  const high = marks.find((key) => key === 'U3' || PROMISES_30.includes(key));
+  return high ? [{ code: 'grade-contradicts', low: 'U1', high }] : [];
 }
 
-function speedProblem({ printed, bus: printedBus }: Label, form: Form): readonly LabelProblem[] {
+function busProblem({ buses }: Label): readonly LabelProblem[] {
+  const different = [...new Set(buses)];
+  return different.length > 1 ? [{ code: 'two-buses', buses: different }] : [];
+}
+
+function speedProblem({ printed, bus: own }: Label, form: Form): readonly LabelProblem[] {
   const fastest = printed[0];
-  if (printedBus === null || fastest === undefined) return [];
-  const ceiling = busCeiling(printedBus, form);
-  // A card may speak a maker's own faster UHS-I; the standard's ceiling is what other hosts reach.
-  return ceiling !== null && fastest > ceiling
-    ? [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: printedBus }]
-    : [];
+  if (own === null || fastest === undefined) return [];
+  const ceiling = busCeiling(own, form);
+  if (ceiling === null || fastest <= ceiling) return [];
+  return own === 'uhs-i' && fastest <= fromMBps(OWN_READER_MBPS)
+    ? [{ code: 'own-reader-speed', speed: fastest, ceiling, harmless: true }]
+    : [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: own }];
 }
 
 function timesProblem({ times, printed }: Label): readonly LabelProblem[] {
@@ -105,6 +138,7 @@ export function labelProblems(label: Label): readonly LabelProblem[] {
     ...label.unread.map(unreadProblem),
     ...familyProblem(label),
     ...onForm,
+    ...busProblem(label),
     ...gradeProblem(label),
     ...timesProblem(label),
     ...repeats(label),

@@ -1,25 +1,32 @@
-import { isMark, type Mark } from '../standards/marks.ts';
+import type { AppClass, Mark } from '../standards/marks.ts';
+import { type LabelWord, readWord } from './vocabulary.ts';
 
-const parsed = new WeakMap<readonly string[], { readonly all: readonly string[]; readonly speed: readonly Mark[] }>();
+interface Printed {
+  readonly words: readonly (LabelWord | null)[];
+  readonly speed: readonly Mark[];
+  readonly apps: readonly AppClass[];
+}
 
-/** One spelling for each printed mark: capitals, no blanks or hyphens (`vpg-400` is VPG400, `Class 10` is C10). */
-export const markSpelling = (text: string): string =>
-  text
-    .toUpperCase()
-    .replace(/[\s_-]/g, '')
-    .replace(/^CLASS(?=\d)/, 'C');
+const parsed = new WeakMap<readonly string[], Printed>();
 
-function read(marks: readonly string[]) {
+function read(marks: readonly string[]): Printed {
   const known = parsed.get(marks);
   if (known) return known;
-  const all = marks.map(markSpelling);
-  const result = { all, speed: all.filter(isMark) };
+  const words = marks.map(readWord);
+  const result: Printed = {
+    words,
+    speed: words.flatMap((word) => (word?.kind === 'mark' ? [word.mark] : [])),
+    apps: words.flatMap((word) => (word?.kind === 'app' ? [word.app] : [])),
+  };
   parsed.set(marks, result);
   return result;
 }
 
-/** Everything printed, in one spelling. */
-export const printedMarks = (marks: readonly string[]): readonly string[] => read(marks).all;
+/** What each printed word means, in the order printed; null where it is not understood. */
+export const printedWords = (marks: readonly string[]): readonly (LabelWord | null)[] => read(marks).words;
 
 /** The write-speed marks among what is printed. */
 export const speedMarks = (marks: readonly string[]): readonly Mark[] => read(marks).speed;
+
+/** The application classes among what is printed. */
+export const appMarks = (marks: readonly string[]): readonly AppClass[] => read(marks).apps;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { labelProblems } from './labelProblems.ts';
+import { isContradiction, isHarmless, labelProblems } from './labelProblems.ts';
 import { readLabel } from './readLabel.ts';
 
 const codes = (text: string): readonly string[] => labelProblems(readLabel(text)).map(({ code }) => code);
@@ -59,13 +59,17 @@ describe('labelProblems', () => {
     ['64GB SDHC I U1', 'family-mismatch'],
     ['32GB SDXC I U1', 'family-mismatch'],
     ['256GB SDXC I V90', 'mark-needs-bus'],
-    ['256GB SDXC V60', 'mark-needs-bus'],
+    ['256GB SDXC I II V60', 'two-buses'],
+    ['128GB SDXC UHS-I UHS-II U3', 'two-buses'],
+    ['128GB SDXC I U1 U3', 'grade-contradicts'],
     ['256GB SDXC I E150', 'mark-needs-bus'],
     ['256GB SDXC U2', 'impossible-mark'],
     ['256GB SDXC V2', 'impossible-mark'],
     ['256GB SDXC U30', 'impossible-mark'],
     ['128GB SDXC I U1 V30', 'grade-contradicts'],
-    ['128GB SDXC I U3 170MB/s', 'speed-above-bus'],
+    ['128GB SDXC I U3 170MB/s', 'own-reader-speed'],
+    ['128GB SDXC I U3 201MB/s', 'speed-above-bus'],
+    ['128GB SDXC II V60 320MB/s', 'speed-above-bus'],
     ['128GB SDXC I U3 633x 60MB/s', 'times-disagree'],
     ['128GB SD VPG400', 'mark-on-wrong-form'],
     ['128GB SDXC wobble', 'not-understood'],
@@ -76,6 +80,55 @@ describe('labelProblems', () => {
   it('finds nothing wrong with an honest label', () => {
     expect(codes('128GB SDXC II V60 270MB/s')).toEqual([]);
     expect(codes('128GB SDXC I U3 95MB/s 633x')).toEqual([]);
+  });
+
+  it('takes a bus that was merely not typed for no contradiction', () => {
+    for (const text of ['256GB V90', '256GB SDXC V60', '256GB SDXC E150', '128GB SDXC V30'])
+      expect(codes(text), text).toEqual([]);
+    expect(readLabel('256GB SDXC E150').bus).toBe('sd-express-1');
+  });
+
+  it('calls 105 to 200 MB/s on UHS-I a note, harmless', () => {
+    const [problem] = labelProblems(readLabel('128GB SDXC I U3 200MB/s'));
+    expect(problem && isHarmless(problem)).toBe(true);
+    expect(codes('128GB SDXC I U3 104MB/s')).toEqual([]);
+  });
+
+  it.each([
+    ['256GB microSDXC UHS-3', true],
+    ['256GB SDXC UHS-3 V30', true],
+    ['256GB SDXC UHS 3', false],
+    ['256GB SDXC UHS-III V30', false],
+    ['256GB SDXC III', false],
+  ])('%s: asks whether the 3 is a grade or a bus: %s', (text, asks) => {
+    expect(codes(text).includes('grade-or-bus')).toBe(asks);
+    if (asks) expect(readLabel(text).bus, 'nothing is guessed').not.toBe('uhs-iii');
+  });
+
+  it('counts a card of 2048 GB as one of 2 TB', () => {
+    expect(codes('2048GB SDXC I V30')).toEqual([]);
+    expect(codes('2049GB SDXC I V30')).toContain('family-mismatch');
+    expect(codes('2048GB SDUC I V30')).toContain('family-mismatch');
+  });
+
+  it('tells contradictions, which void every promise, from what is only odd', () => {
+    const isVoid = (text: string) => labelProblems(readLabel(text)).some(isContradiction);
+    for (const text of [
+      '64GB SDHC I U1',
+      '256GB SDXC I V90',
+      '128GB SDXC I U1 V30',
+      '64GB SDXC I II',
+      '64GB SDXC I U1 U3',
+    ])
+      expect(isVoid(text), text).toBe(true);
+    for (const text of [
+      '128GB SDXC I U3 170MB/s',
+      '256GB SDXC U2',
+      '128GB SDXC wobble',
+      '32GB SDHC I C10 U1',
+      '256GB V90',
+    ])
+      expect(isVoid(text), text).toBe(false);
   });
 
   it('says that C10 and U1 only repeat each other, harmlessly', () => {

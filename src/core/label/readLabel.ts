@@ -1,12 +1,14 @@
 import type { Bus } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { KB_PER_TIMES, type Mark, mark } from '../standards/marks.ts';
+import { type AppClass, KB_PER_TIMES, type Mark, mark } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { KB } from '../units/convert.ts';
-import { printedBus } from './printedBus.ts';
+import { printedBus, printedBuses } from './printedBus.ts';
 import type { Span, Token, UnreadProblem } from './token.ts';
 import { tokenize } from './tokenize.ts';
+import { unclearGrade } from './unclearGrade.ts';
+import { keptSpelling } from './vocabulary.ts';
 
 export type Unread = Span & { readonly problem: UnreadProblem };
 
@@ -21,9 +23,11 @@ export interface Label {
   readonly familyPrinted: Family | null;
   readonly bus: Bus | null;
   readonly busPrinted: boolean;
+  /** Every bus printed as such: two that differ contradict each other. */
+  readonly buses: readonly Bus[];
   /** Speed marks in the order printed. */
   readonly marks: readonly Mark[];
-  readonly apps: readonly ('A1' | 'A2')[];
+  readonly apps: readonly AppClass[];
   /** Everything that the kit keeps as a card's `marks`. */
   readonly words: readonly string[];
   /** Speeds printed in MB/s, largest first: peaks. */
@@ -33,25 +37,15 @@ export interface Label {
   readonly unread: readonly Unread[];
 }
 
-const BUS_WORD: Readonly<Partial<Record<Bus, string>>> = {
-  'uhs-i': 'I',
-  'uhs-ii': 'II',
-  'uhs-iii': 'III',
-  'sd-express-1': 'EX',
-};
-
+/** The word as a card keeps it; a mark that does not exist was no word to begin with. */
 function wordOf(token: Token): string | null {
   switch (token.kind) {
     case 'mark':
-      return token.mark;
     case 'app':
-      return token.app;
     case 'family':
-      return token.family.toUpperCase();
     case 'bus':
-      return BUS_WORD[token.bus] ?? null;
     case 'version':
-      return token.text;
+      return keptSpelling(token);
     default:
       return null;
   }
@@ -88,6 +82,7 @@ export function labelOf(tokens: readonly Token[]): Label {
     family: familyPrinted ?? (form !== null && isSd(form) && capacity !== null ? familyOf(capacity) : null),
     bus: bus?.bus ?? null,
     busPrinted: bus?.printed ?? false,
+    buses: form === null ? [] : printedBuses(form, words),
     marks,
     apps: tokens.flatMap((token) => (token.kind === 'app' ? [token.app] : [])),
     words,
@@ -95,7 +90,11 @@ export function labelOf(tokens: readonly Token[]): Label {
       .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
       .sort((a, b) => b - a),
     times: times ? { value: times.value, rate: (times.value * KB_PER_TIMES * KB) as BytesPerSecond } : null,
-    unread: tokens.flatMap((token) => (isUnreadOnLabel(token) ? [unreadOf(token)] : [])),
+    unread: tokens.flatMap((token): Unread[] => {
+      const asked = token.kind === 'bus' ? unclearGrade(token, form, words) : null;
+      if (asked) return [{ ...unreadOf(token), problem: asked }];
+      return isUnreadOnLabel(token) ? [unreadOf(token)] : [];
+    }),
   };
 }
 

@@ -1,23 +1,9 @@
 import { MARK_KEYS, type Mark, mark, type Series } from '../standards/marks.ts';
 import { editDistance } from './editDistance.ts';
+import { SUGGESTED } from './vocabulary.ts';
 
 const WORDS = [
-  'SD',
-  'SDHC',
-  'SDXC',
-  'SDUC',
-  'microSD',
-  'microSDXC',
-  'CFexpress A',
-  'CFexpress B',
-  'CFexpress C',
-  'XQD',
-  'CFast',
-  'CompactFlash',
-  'UHS-I',
-  'UHS-II',
-  'UHS-III',
-  'SD Express',
+  ...SUGGESTED,
   'mirrored',
   'relay',
   'split',
@@ -26,6 +12,9 @@ const WORDS = [
   'raw',
   'on',
   'for',
+  'captured',
+  'recorded',
+  'plays',
   'Mb/s',
   'MB/s',
   'GB',

@@ -2,7 +2,7 @@ import type { Codec } from '../model/kit.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
-import type { Mark } from '../standards/marks.ts';
+import type { AppClass, Mark } from '../standards/marks.ts';
 import type { AmountRefusal } from '../units/amount.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
 
@@ -22,7 +22,13 @@ export type Said =
       readonly loose: boolean;
     }
   | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
-  | { readonly kind: 'time'; readonly value: Seconds; readonly loose: boolean }
+  | {
+      readonly kind: 'time';
+      readonly value: Seconds;
+      readonly loose: boolean;
+      /** Minutes and seconds, where `1:30` was written and read as hours and minutes; null otherwise. */
+      readonly clock: Seconds | null;
+    }
   | { readonly kind: 'picture'; readonly width: number; readonly height: number }
   | { readonly kind: 'picture-name'; readonly couldBe: readonly string[] }
   | { readonly kind: 'bits'; readonly value: number }
@@ -31,13 +37,13 @@ export type Said =
   | { readonly kind: 'times'; readonly value: number }
   | { readonly kind: 'form'; readonly form: Form }
   | { readonly kind: 'family'; readonly family: Family; readonly micro: boolean }
-  | { readonly kind: 'bus'; readonly bus: Bus }
+  | { readonly kind: 'bus'; readonly bus: Bus; readonly arabic: boolean }
   | { readonly kind: 'version'; readonly text: string }
   | { readonly kind: 'mark'; readonly mark: Mark }
-  | { readonly kind: 'app'; readonly app: 'A1' | 'A2' }
+  | { readonly kind: 'app'; readonly app: AppClass }
   | { readonly kind: 'codec'; readonly codec: Codec }
   | { readonly kind: 'arrangement'; readonly arrangement: 'mirrored' | 'relay' | 'split' | 'single' }
-  | { readonly kind: 'word'; readonly word: 'on' | 'for' | 'at' | 'in' | 'filler' }
+  | { readonly kind: 'word'; readonly word: 'on' | 'for' | 'at' | 'in' | 'captured' | 'recorded' | 'plays' | 'filler' }
   | { readonly kind: 'unread'; readonly problem: UnreadProblem };
 
 /** Why a stretch was not understood, with what it could have been. */
@@ -46,6 +52,8 @@ export type UnreadProblem =
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-such-mark'; readonly couldBe: readonly string[] }
+  /** UHS-3: the grade U3 or the bus UHS-III. */
+  | { readonly code: 'grade-or-bus'; readonly couldBe: readonly string[] }
   | {
       readonly code: 'amount';
       readonly field: 'rate' | 'capacity' | 'time' | 'number';

@@ -1,11 +1,7 @@
-import type { Bus } from '../standards/buses.ts';
-import type { Family } from '../standards/families.ts';
-import type { Form } from '../standards/forms.ts';
-import { isMark, type Series } from '../standards/marks.ts';
 import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
-import { markSpelling } from './printedMarks.ts';
 import { nearestMarks, nearestWords } from './suggest.ts';
 import type { Said, Token, UnreadProblem } from './token.ts';
+import { type LabelWord, SPELLINGS } from './vocabulary.ts';
 
 /** Longest text read; longer is cut by the callers with a message, never read in part. */
 export const MAX_TEXT = 500;
@@ -45,7 +41,9 @@ const capacitySaid = ([text]: RegExpExecArray): Said => {
 
 const timeSaid = ([text]: RegExpExecArray): Said => {
   const read = parseDuration(text);
-  return read.ok ? { kind: 'time', ...read.value } : refused('time', read.error);
+  if (!read.ok) return refused('time', read.error);
+  const clock = /^\d{1,3}:[0-5]\d$/.test(text) ? parseDuration(text, 'minutes') : null;
+  return { kind: 'time', ...read.value, clock: clock?.ok ? clock.value.value : null };
 };
 
 /** A number that must lie in a range to mean anything here; outside it the text is refused with that range. */
@@ -56,36 +54,12 @@ const number = (value: number, min: number, max: number, said: Said): Said => {
   return unread({ code: 'amount', field: 'number', refusal });
 };
 
-function markSaid([text]: RegExpExecArray): Said {
-  const key = markSpelling(text);
-  if (isMark(key)) return { kind: 'mark', mark: key };
-  const series = key.replace(/\d+$/, '') as Series;
-  return unread({ code: 'no-such-mark', couldBe: nearestMarks(series, Number(key.replace(/\D/g, ''))) });
+/** What a word of the vocabulary says; a mark that does not exist is told with those near it. */
+function wordSaid(word: LabelWord): Said {
+  return word.kind === 'no-such-mark'
+    ? unread({ code: 'no-such-mark', couldBe: nearestMarks(word.series, word.value) })
+    : word;
 }
-
-const FORM_WORDS: readonly (readonly [string, Form])[] = [
-  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?a`, 'cfexpress-a'],
-  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?b`, 'cfexpress-b'],
-  [String.raw`cf\s?-?express\s*(?:type[\s-]*)?c`, 'cfexpress-c'],
-  [String.raw`cfe[\s-]*a`, 'cfexpress-a'],
-  [String.raw`cfe[\s-]*b`, 'cfexpress-b'],
-  ['xqd', 'xqd'],
-  [String.raw`cfast(?:\s*2(?:\.0)?)?`, 'cfast'],
-  [String.raw`(?:compact\s?flash|cf)(?:\s*udma\s*7)?`, 'cf'],
-  [String.raw`(?:usb\s*)?ssd`, 'usb-ssd'],
-  [String.raw`(?:micro\s?|µ|u)sd(?!\s?(?:hc|xc|uc))`, 'microsd'],
-  [String.raw`sd(?!\s?(?:hc|xc|uc|express|ex))`, 'sd'],
-];
-
-const BUS_WORDS: readonly (readonly [string, Bus])[] = [
-  [String.raw`(?:uhs[\s-]*)?iii`, 'uhs-iii'],
-  [String.raw`(?:uhs[\s-]*)?ii`, 'uhs-ii'],
-  [String.raw`(?:uhs[\s-]*)?i`, 'uhs-i'],
-  [String.raw`uhs[\s-]*3`, 'uhs-iii'],
-  [String.raw`uhs[\s-]*2`, 'uhs-ii'],
-  [String.raw`uhs[\s-]*1`, 'uhs-i'],
-  [String.raw`(?:sd\s*)?(?:express|ex)`, 'sd-express-1'],
-];
 
 const CODEC_WORDS = [
   [String.raw`long[\s-]?gop|ipb`, 'long-gop'],
@@ -118,7 +92,9 @@ const READERS: readonly Reader[] = [
     re(String.raw`(\d+(?:\.\d+)?):1(?![\d:])`),
     (m) => number(Number(m[1]), 1, 100, { kind: 'ratio', value: Number(m[1]) }),
   ],
+  [re(String.raw`\d{1,3}:[0-5]\d:[0-5]\d${END}`), timeSaid],
   [re(String.raw`\d{1,3}:[0-5]\d${END}`), timeSaid],
+  [re(String.raw`\d+(?:\.\d+)?\s*(?:minutes?|mins?|m)\s*\d{1,2}\s*(?:seconds?|secs?|s)${END}`), timeSaid],
   [re(String.raw`\d+(?:\.\d+)?\s*h(?:ours?|rs?)?(?:\s*\d{1,2}\s*(?:minutes?|min|m)?)?${END}`), timeSaid],
   [re(String.raw`\d+(?:\.\d+)?\s*(?:minutes?|mins?)(?:\s*\d{1,2}\s*s(?:ec)?)?${END}`), timeSaid],
   [re(String.raw`\d+(?:\.\d+)?\s*(?:s|sec|seconds?)${END}`), timeSaid],
@@ -132,17 +108,7 @@ const READERS: readonly Reader[] = [
     (m) => number(Number(m[1]), 1, 20_000, { kind: 'fps', value: Number(m[1]) }),
   ],
   [re(String.raw`(\d+)\s*[x×]${END}`), (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) })],
-  [
-    re(String.raw`(micro\s?)?sd\s?(hc|xc|uc)${END}`),
-    (m) => ({ kind: 'family', family: `sd${(m[2] ?? '').toLowerCase()}` as Family, micro: m[1] !== undefined }),
-  ],
-  ...FORM_WORDS.map(([source, form]): Reader => [re(source + END), () => ({ kind: 'form', form })]),
-  ...BUS_WORDS.map(([source, bus]): Reader => [re(source + END), () => ({ kind: 'bus', bus })]),
-  [re(String.raw`[1-9]\.0${END}`), (m) => ({ kind: 'version', text: m[0] })],
-  [re(String.raw`vpg[\s-]?\d+${END}`), markSaid],
-  [re(String.raw`class\s?\d+${END}`), markSaid],
-  [re(String.raw`[cuve]\d+${END}`), markSaid],
-  [re(`a([12])${END}`), (m) => ({ kind: 'app', app: m[1] === '1' ? 'A1' : 'A2' })],
+  ...SPELLINGS.map(({ pattern, read }): Reader => [re(`(?:${pattern})${END}`), (m) => wordSaid(read(m))]),
   ...CODEC_WORDS.map(([source, codec]): Reader => [re(`(?:${source})${END}`), () => ({ kind: 'codec', codec })]),
   [re(`mirror(?:ed)?${END}`), () => ({ kind: 'arrangement', arrangement: 'mirrored' })],
   [re(`relay${END}`), () => ({ kind: 'arrangement', arrangement: 'relay' })],
@@ -152,6 +118,9 @@ const READERS: readonly Reader[] = [
   [re(`for${END}`), () => ({ kind: 'word', word: 'for' })],
   [re(`(?:at${END}|@)`), () => ({ kind: 'word', word: 'at' })],
   [re(`in${END}`), () => ({ kind: 'word', word: 'in' })],
+  [re(`captur(?:ed?|ing)${END}`), () => ({ kind: 'word', word: 'captured' })],
+  [re(`record(?:ed|ing)?${END}`), () => ({ kind: 'word', word: 'recorded' })],
+  [re(`play(?:s|ed|back|ing)?${END}`), () => ({ kind: 'word', word: 'plays' })],
   [re(`(?:a|an|the|card|slot|with|and|to|of|type|write|read|max|up)${END}`), () => ({ kind: 'word', word: 'filler' })],
   [re(`${NUM}${END}`), (m) => bareNumber(m[0])],
 ];

@@ -1,18 +1,11 @@
-import type { Body, Card, Slot, Test } from '../model/kit.ts';
-import {
-  type Cell,
-  type Column,
-  distinctSlots,
-  evaluate,
-  isBetter,
-  type KeyedSlot,
-  noSlotCell,
-  type Row,
-  toColumn,
-  toRow,
-} from './evaluate.ts';
-import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
+import type { Body, Card, Mode, Slot, Test } from '../model/kit.ts';
+import type { Cell, SeatAnswer } from './cell.ts';
+import { bareCell, type Column, evaluate, type Row, toColumn, toRow } from './evaluate.ts';
+import { isBetter } from './isBetter.ts';
+import { overSeats } from './overSeats.ts';
+import { cardKey, type FitMemo, rememberedFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
+import { seatingOf } from './seats.ts';
 
 /** What a board is made of. Arrays keep the order in which they are shown. */
 export interface BoardKit {
@@ -32,48 +25,119 @@ export interface Board {
 export const boardRows = (bodies: readonly Body[]): readonly Row[] =>
   bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
 
-function bestCell(row: Row, fits: readonly (readonly [Slot, PairFit])[], column: Column, policy: Policy): Cell {
-  let best: Cell | null = null;
-  for (const [slot, fit] of fits) {
-    // A slot that does not take the card cannot be better than one already judged.
-    if (best !== null && !fit.fits) continue;
-    const cell = evaluate(row, slot.id, fit, column, policy);
-    if (best === null || isBetter(cell, best)) best = cell;
-  }
-  return best ?? noSlotCell(row, column.card);
+/** A slot with what makes its answers differ from another's, as text, and the place of its first twin. */
+interface KeyedSlot {
+  readonly slot: Slot;
+  readonly key: string;
+  readonly kind: number;
 }
 
-/** What is worked out once a board: the slots worth asking, by body, and the fits met so far. */
+function keyedSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
+  const keys = slots.map(({ accepts, family, promisedMaxGB }) => JSON.stringify([accepts, family, promisedMaxGB]));
+  return slots.map((slot, at) => ({ slot, key: keys[at] as string, kind: keys.indexOf(keys[at] as string) }));
+}
+
+/** What is worked out once a board: the slots of each body, and the fits met so far. */
 interface Groundwork {
   readonly slots: ReadonlyMap<Body, readonly KeyedSlot[]>;
   readonly fits: FitMemo;
 }
 
 const groundwork = (rows: readonly Row[]): Groundwork => ({
-  slots: new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, distinctSlots(body)])),
+  slots: new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, keyedSlots(body)])),
   fits: new Map(),
 });
 
+/** Everything one answer is worked out from. */
+interface Work {
+  readonly ground: Groundwork;
+  readonly policy: Policy;
+  readonly tests: readonly Test[];
+  /** Cards that may sit beside the one asked about. */
+  readonly pool: readonly Card[];
+  readonly columns: Map<Card, Column>;
+  /** The best other card in a slot, as found; every row that asked is here with what it was told. */
+  readonly partners: Map<Row, Map<number, SeatAnswer | null>>;
+}
+
+const workOn = (ground: Groundwork, policy: Policy, tests: readonly Test[], pool: readonly Card[]): Work => ({
+  ground,
+  policy,
+  tests,
+  pool,
+  columns: new Map(),
+  partners: new Map(),
+});
+
+function columnOf(work: Work, card: Card): Column {
+  const known = work.columns.get(card);
+  if (known) return known;
+  const made = toColumn(card, work.tests);
+  work.columns.set(card, made);
+  return made;
+}
+
+/** The best answer that a card of the wallet gives in one slot; null where none fits it. */
+function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | null {
+  const asked = work.partners.get(row) ?? new Map<number, SeatAnswer | null>();
+  work.partners.set(row, asked);
+  const known = asked.get(slotAt);
+  if (known !== undefined) return known;
+  const keyed = work.ground.slots.get(row.body)?.[slotAt];
+  let best: SeatAnswer | null = null;
+  if (keyed) {
+    const { slot, key } = keyed;
+    for (const card of work.pool) {
+      const fit = rememberedFit(work.ground.fits, key, slot, cardKey(card), card);
+      if (!fit.fits) continue;
+      const answer = evaluate(row, slot, fit, columnOf(work, card), work.policy);
+      if (best?.answer && !isBetter(answer, best.answer)) continue;
+      best = { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
+    }
+  }
+  asked.set(slotAt, best);
+  return best;
+}
+
+/** The cell of a body that has no slot. */
+const noSlotCell = (row: Row, card: Card): Cell =>
+  bareCell(row, null, card.id, 'unfit', [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }]);
+
 /** One card against every row; slots are compared with the card once a body, not once a mode. */
-function boardColumn(
-  rows: readonly Row[],
-  { slots, fits }: Groundwork,
-  card: Card,
-  tests: readonly Test[],
-  policy: Policy,
-): readonly Cell[] {
-  const column = toColumn(card, tests);
+function boardColumn(rows: readonly Row[], work: Work, card: Card): readonly Cell[] {
+  const column = columnOf(work, card);
   const print = cardKey(card);
   let body: Body | null = null;
-  let pairs: readonly (readonly [Slot, PairFit])[] = [];
+  let slots: readonly KeyedSlot[] = [];
+  let fits: readonly ReturnType<typeof rememberedFit>[] = [];
+  let seating: ReturnType<typeof seatingOf> | null = null;
+  const labelOf = (id: string): string => (id === card.id ? card.label : id);
   return rows.map((row) => {
     if (row.body !== body) {
       body = row.body;
-      pairs = (slots.get(body) ?? []).map(
-        ({ slot, key }) => [slot, rememberedFit(fits, key, slot, print, card)] as const,
-      );
+      slots = work.ground.slots.get(body) ?? [];
+      fits = slots.map(({ slot, key }) => rememberedFit(work.ground.fits, key, slot, print, card));
+      seating =
+        slots.length === 0
+          ? null
+          : seatingOf(
+              body,
+              fits.map((fit) => fit.fits),
+            );
     }
-    return bestCell(row, pairs, column, policy);
+    if (!seating) return noSlotCell(row, card);
+    const made: Cell[] = [];
+    const own = (at: number): Cell => {
+      const { kind } = slots[at] as KeyedSlot;
+      const known = made[kind];
+      if (known) return known;
+      const { slot } = slots[kind] as KeyedSlot;
+      const cell = evaluate(row, slot, fits[kind] as ReturnType<typeof rememberedFit>, column, work.policy);
+      made[kind] = cell;
+      return cell;
+    };
+    if (seating.own.length === 1 && seating.take === 'best') return own(seating.own[0] as number);
+    return overSeats({ row, cardId: card.id, seating, own, partner: (at) => partnerIn(work, row, at), labelOf });
   });
 }
 
@@ -84,39 +148,77 @@ const inUse = (cards: readonly Card[]): readonly Card[] =>
 /** The whole board from nothing. */
 export const board = (kit: BoardKit, policy: Policy): Board => fresh(kit, policy).board;
 
+export interface CellQuestion {
+  readonly body: Body;
+  readonly mode: Mode;
+  readonly card: Card;
+  /** The wallet: cards that may sit in the seats this one does not enter. */
+  readonly cards: readonly Card[];
+  readonly tests: readonly Test[];
+  readonly policy: Policy;
+}
+
+/** One cell as the board would show it, for a body, mode or card that may be another than the kit's. */
+export function cellFor({ body, mode, card, cards, tests, policy }: CellQuestion): Cell {
+  const row = toRow(body, mode);
+  const work = workOn(groundwork([row]), policy, tests, inUse(cards));
+  return boardColumn([row], work, card)[0] as Cell;
+}
+
+/** One card in one slot of a body, by its place, with its share of the stream. */
+export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 'cards'>, slotAt: number): Cell {
+  const row = toRow(body, mode);
+  const keyed = keyedSlots(body)[slotAt];
+  if (!keyed) return noSlotCell(row, card);
+  const { slot, key } = keyed;
+  return evaluate(row, slot, rememberedFit(new Map(), key, slot, cardKey(card), card), toColumn(card, tests), policy);
+}
+
 /** A board with what it was worked out from, kept for the next change. */
 interface Kept {
   readonly kit: BoardKit;
   readonly policy: Policy;
-  readonly ground: Groundwork;
+  readonly work: Work;
   readonly board: Board;
 }
 
 function fresh(kit: BoardKit, policy: Policy): Kept {
   const rows = boardRows(kit.bodies);
-  const ground = groundwork(rows);
-  return { kit, policy, ground, board: withColumns(rows, ground, kit, policy, new Map()) };
+  return made(kit, policy, rows, groundwork(rows), new Map());
 }
 
 /** The columns of all cards in use; those known already are taken as they are. */
-function withColumns(
-  rows: readonly Row[],
-  ground: Groundwork,
+function made(
   kit: BoardKit,
   policy: Policy,
+  rows: readonly Row[],
+  ground: Groundwork,
   known: ReadonlyMap<Card, readonly Cell[]>,
-): Board {
+): Kept {
   const cards = inUse(kit.cards);
-  const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, ground, card, kit.tests, policy));
-  return { rows, cards, columns };
+  const work = workOn(ground, policy, kit.tests, cards);
+  const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, work, card));
+  return { kit, policy, work, board: { rows, cards, columns } };
 }
 
 const columnsByCard = ({ cards, columns }: Board): ReadonlyMap<Card, readonly Cell[]> =>
   new Map(cards.flatMap((card, at) => (columns[at] ? [[card, columns[at]] as const] : [])));
 
+/** Whether every seat that another card filled would be filled the same by the cards as they are now. */
+function samePartners({ work }: Kept, cards: readonly Card[]): boolean {
+  const now = workOn(work.ground, work.policy, work.tests, inUse(cards));
+  for (const [row, asked] of work.partners)
+    for (const [slotAt, told] of asked) {
+      const next = partnerIn(now, row, slotAt);
+      if (next?.cardId !== told?.cardId || next?.cardLabel !== told?.cardLabel) return false;
+      if (JSON.stringify(next?.answer) !== JSON.stringify(told?.answer)) return false;
+    }
+  return true;
+}
+
 /**
  * A board that recomputes only the columns whose card changed. Bodies, tests or policy that changed (by identity)
- * start it afresh.
+ * start it afresh; so does a card that another card's seats hung on.
  */
 export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
   let last: Kept | null = null;
@@ -126,14 +228,14 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
       before !== null &&
       before.kit.bodies === kit.bodies &&
       before.kit.tests === kit.tests &&
-      before.policy.headroom === policy.headroom;
-    if (!same) {
-      last = fresh(kit, policy);
-      return last.board;
-    }
-    const { ground } = before;
-    const board = withColumns(before.board.rows, ground, kit, policy, columnsByCard(before.board));
-    last = { kit, policy, ground, board };
-    return board;
+      before.policy.headroom === policy.headroom &&
+      samePartners(before, kit.cards);
+    const next = same
+      ? made(kit, policy, before.board.rows, before.work.ground, columnsByCard(before.board))
+      : fresh(kit, policy);
+    // What the columns that were kept had asked for stays asked for.
+    if (same) for (const [row, asked] of before.work.partners) next.work.partners.set(row, asked);
+    last = next;
+    return next.board;
   };
 }

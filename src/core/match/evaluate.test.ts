@@ -3,7 +3,7 @@ import type { Body, Card, Mode, Test } from '../model/kit.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import type { PerMille } from '../units/brand.ts';
 import { board } from './board.ts';
-import type { Cell } from './evaluate.ts';
+import type { Cell } from './cell.ts';
 import type { Finding } from './finding.ts';
 import { DEFAULT_POLICY, type Policy } from './policy.ts';
 
@@ -127,8 +127,8 @@ describe('guarantee and headroom', () => {
 
   it('grants a card that prints UHS-I and V90 no fallback, and doubts its label', () => {
     const cell = cellOf({ mode: stated(100), card: { marks: ['SDXC', 'I', 'U1', 'V90'] } });
-    expect(cell.floor).toBe(10_000_000);
-    expect(cell.verdict).toBe('uncovered');
+    expect(cell.floor, 'a label that contradicts itself promises nothing').toBeNull();
+    expect(cell).toMatchObject({ verdict: 'uncovered', doubted: true });
     expect(find(cell, 'label')?.problems.map(({ code }) => code)).toEqual(['mark-needs-bus', 'grade-contradicts']);
   });
 
@@ -194,7 +194,9 @@ describe('drops', () => {
   it('a ceiling inside the body drops what its slot would carry', () => {
     const cell = cellOf({ body: { ceilingMBps: 35, bufferMB: null } });
     expect(cell).toMatchObject({ verdict: 'drops', ceiling: 35_000_000 });
-    expect(cellOf({ body: { ceilingMBps: 62.5 } }).verdict, 'equal is enough').toBe('guaranteed');
+    expect(cellOf({ body: { ceilingMBps: 62.5 } }).verdict, 'equal is enough, without headroom').toBe('tight');
+    expect(cellOf({ body: { ceilingMBps: 71.875 } }).verdict, '62.5 × 1.15').toBe('guaranteed');
+    expect(cellOf({ body: { ceilingMBps: 71.87 } }).verdict).toBe('tight');
   });
 
   it('an own test that dropped outranks a guarantee and gives its seconds', () => {

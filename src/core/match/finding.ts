@@ -1,17 +1,26 @@
 import type { LabelProblem } from '../label/labelProblems.ts';
-import type { Arrangement, WhenMissing } from '../model/kit.ts';
+import type { BusKnown } from '../label/printedBus.ts';
+import type { Arrangement, Verification, WhenMissing } from '../model/kit.ts';
 import type { RateRefusal } from '../rate/streamRate.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
-import type { Mark } from '../standards/marks.ts';
+import type { Mark, Promising } from '../standards/marks.ts';
 import type { BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
+import type { Verdict } from './verdict.ts';
 
 /** pass: holds · note: holds, worth knowing · short: does not hold · block: cannot be · unknown: nothing known. */
 export type Outcome = 'pass' | 'note' | 'short' | 'block' | 'unknown';
 
-/** How the bus of a card was learnt: printed on it, read from its marks, or taken to be the slot's. */
-export type BusKnown = 'printed' | 'marks' | 'assumed';
+/** One seat of several that are written, in a word. */
+export interface SeatLine {
+  readonly slot: string;
+  /** Forms the slot takes. */
+  readonly takes: readonly Form[];
+  /** Null where no card of the wallet enters it. */
+  readonly card: string | null;
+  readonly verdict: Verdict | null;
+}
 
 /** What one rule found, as a code and its numbers. Sentences are made in src/text and nowhere else. */
 export type Finding =
@@ -26,7 +35,13 @@ export type Finding =
       readonly card: Family | null;
       readonly slot: Family | null;
     }
-  | { readonly rule: 'label'; readonly outcome: 'note'; readonly problems: readonly LabelProblem[] }
+  | {
+      readonly rule: 'label';
+      /** short: it contradicts itself and was not verified, so that it promises nothing. */
+      readonly outcome: 'note' | 'short';
+      readonly problems: readonly LabelProblem[];
+      readonly verified: Verification | null;
+    }
   | { readonly rule: 'promised-max'; readonly outcome: 'note'; readonly promisedGB: number; readonly cardGB: number }
   | {
       readonly rule: 'bus';
@@ -39,10 +54,17 @@ export type Finding =
       readonly need: BytesPerSecond;
       /** True where the card speaks a faster bus than the slot: the surplus only helps offload. */
       readonly surplus: boolean;
+      /** False where the slot's bus is not entered: in force is then the least a slot of its form can do. */
+      readonly slotTold: boolean;
+      /** True where a one-row adapter holds a faster card at UHS-I. */
+      readonly adapter: boolean;
+      /** True where the ceiling holds the need, not its headroom. */
+      readonly thin: boolean;
     }
   | {
       readonly rule: 'body-ceiling';
-      readonly outcome: 'pass' | 'short';
+      /** note: it holds the need, not its headroom. */
+      readonly outcome: 'pass' | 'note' | 'short';
       readonly ceiling: BytesPerSecond;
       readonly need: BytesPerSecond;
     }
@@ -60,8 +82,10 @@ export type Finding =
   | {
       readonly rule: 'guarantee';
       readonly outcome: 'pass' | 'short' | 'unknown';
-      readonly mark: Mark | null;
+      readonly mark: Promising | null;
       readonly floor: BytesPerSecond | null;
+      /** True where the label promises something that does not count before the card is verified. */
+      readonly doubted: boolean;
       /** Printed marks above the one in force that do not count on this bus. */
       readonly notInForce: readonly Mark[];
       readonly inForce: Bus | null;
@@ -75,6 +99,31 @@ export type Finding =
       readonly floor: BytesPerSecond;
       readonly headroom: PerMille;
     }
+  | {
+      readonly rule: 'makers-minimum';
+      readonly outcome: 'pass' | 'short' | 'unknown';
+      readonly stated: BytesPerSecond;
+      /** Null where it does not count: on a slower bus than the card's own, or on a label in doubt. */
+      readonly floor: BytesPerSecond | null;
+      readonly source: string | null;
+      readonly need: BytesPerSecond;
+    }
+  | {
+      readonly rule: 'approved';
+      /** note: within the approved rate, without headroom · unknown: approved for something else. */
+      readonly outcome: 'pass' | 'note' | 'short' | 'unknown';
+      readonly upTo: BytesPerSecond | null;
+      readonly picture: BytesPerSecond;
+      readonly source: string | null;
+    }
+  | {
+      readonly rule: 'seats';
+      readonly outcome: 'pass' | 'short' | 'block';
+      readonly arrangement: Arrangement;
+      readonly seats: readonly SeatLine[];
+      /** Slots a split runs over, where this card enters too few of them; null otherwise. */
+      readonly width: number | null;
+    }
   | { readonly rule: 'demands-card'; readonly outcome: 'note'; readonly slots: readonly string[] }
   | {
       readonly rule: 'arrangement';
@@ -87,9 +136,15 @@ export type Finding =
       readonly rule: 'own-tests';
       readonly outcome: 'pass' | 'short' | 'unknown';
       readonly passes: number;
+      /** How long it is proven for, where only shorter takes of another mode prove it; null: for the whole card. */
+      readonly untilSeconds: Seconds | null;
       readonly dropSeconds: Seconds | null;
-      /** True where the newest test speaks against older ones. */
+      /** True where other tests speak against what counts. */
       readonly contradicts: boolean;
+      /** Tests kept in the log whose numbers cannot be true. */
+      readonly setAside: number;
+      /** The highest rate that full takes proved; null where none did. */
+      readonly provenUpTo: BytesPerSecond | null;
     }
   | {
       readonly rule: 'makers-figure';

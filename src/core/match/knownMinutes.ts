@@ -1,11 +1,17 @@
+import { usable } from '../minutes/minutes.ts';
 import type { Body, Card, Test } from '../model/kit.ts';
-import type { Cell } from './evaluate.ts';
+import type { StreamRate } from '../rate/streamRate.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
+import { fromMbps } from '../units/convert.ts';
+import type { Cell } from './cell.ts';
+import { sharesOf } from './seats.ts';
+import { readTest } from './testReading.ts';
 
 /** The kinds of minutes that are read and not computed; null where none was noted. */
 export interface KnownMinutes {
   /** What the body's counter showed for an empty card of this capacity: t means t to t + 1. */
   readonly counter: number | null;
-  /** The newest full take of this mode from empty on this card, minutes. */
+  /** The newest full take of this mode from empty on this card whose numbers can be true, minutes. */
   readonly measured: number | null;
 }
 
@@ -19,12 +25,21 @@ interface KnownKit {
 export function knownMinutes(cell: Cell, kit: KnownKit): KnownMinutes {
   const { bodyId, modeId, cardId } = cell;
   const card = kit.cards.find(({ id }) => id === cardId);
-  const reading = kit.bodies
-    .find(({ id }) => id === bodyId)
-    ?.counters?.find((one) => one.modeId === modeId && one.capacityGB === card?.capacityGB);
+  const body = kit.bodies.find(({ id }) => id === bodyId);
+  const reading = body?.counters?.find((one) => one.modeId === modeId && one.capacityGB === card?.capacityGB);
   const fill = kit.tests
     .filter((test) => test.bodyId === bodyId && test.modeId === modeId && test.cardId === cardId && test.end === 'full')
+    .filter((test) => body && card && readTest(test, body, card).misfit === null)
     .sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''))
     .at(-1);
-  return { counter: reading?.minutes ?? null, measured: fill ? fill.seconds / 60 : null };
+  return { counter: reading?.minutes ?? null, measured: fill ? (fill.seconds * (fill.takes ?? 1)) / 60 : null };
+}
+
+/** Whole minutes by the slower end of a rate that only the counter tells; null for every other rate. */
+export function slowerEndMinutes({ lines }: StreamRate, body: Body, card: Card): number | null {
+  const line = lines.find(({ code }) => code === 'counter');
+  if (line?.code !== 'counter') return null;
+  const slow = Math.ceil(fromMbps(line.lowMbps) / sharesOf(body)) as BytesPerSecond;
+  // The reading bounds it from above and is never reached: the last whole minute before it counts.
+  return Math.ceil(usable(card).bytes / slow / 60 - 1e-9) - 1;
 }

@@ -22,6 +22,10 @@ export type Move =
       readonly rate: BytesPerSecond;
     })
   | (Outcome & { readonly code: 'ratio'; readonly ratio: number; readonly from: number })
+  /** The slot's bus is not entered; with the fastest of its form it would lead here. */
+  | (Outcome & { readonly code: 'tell-bus'; readonly slotId: string })
+  /** The label is in doubt until the card is verified. */
+  | (Outcome & { readonly code: 'verify' })
   | (Outcome & { readonly code: 'drop-proxy'; readonly savedMbps: number })
   | (Outcome & { readonly code: 'split'; readonly cards: number })
   | (Outcome & { readonly code: 'other-school'; readonly take: Take });

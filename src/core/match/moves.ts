@@ -1,13 +1,19 @@
+import { readWord } from '../label/vocabulary.ts';
 import type { Body, Card, Mode, ModeRate } from '../model/kit.ts';
 import { streamRate } from '../rate/streamRate.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
-import { type Mark, marksOf } from '../standards/marks.ts';
+import { busesOf } from '../standards/buses.ts';
+import { familyOf } from '../standards/families.ts';
+import { type Mark, mark, marksOf } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { type BoardKit, board } from './board.ts';
-import type { Cell } from './evaluate.ts';
+import { fromGB } from '../units/convert.ts';
+import { type BoardKit, cellFor } from './board.ts';
+import { type Cell, cellTone } from './cell.ts';
+import { isBetter } from './isBetter.ts';
 import type { Move, Outcome } from './move.ts';
 import type { Policy } from './policy.ts';
-import { toneOf } from './verdict.ts';
+import { splitWidth } from './seats.ts';
+import { rankOf } from './verdict.ts';
 
 /** The cell whose moves are asked for, in its kit. */
 export interface MoveInput {
@@ -22,21 +28,18 @@ export interface MoveInput {
 type Tried = Partial<{ readonly body: Body; readonly mode: Mode; readonly card: Card }>;
 
 /** The cell as it would be with something changed. */
-function tryOut(input: MoveInput, change: Tried): Cell | null {
-  const mode = change.mode ?? input.mode;
-  const body = { ...(change.body ?? input.body), modes: [mode] };
-  const card = change.card ?? input.card;
-  return board({ bodies: [body], cards: [card], tests: input.kit.tests }, input.policy).columns[0]?.[0] ?? null;
+function tryOut({ kit, policy, ...now }: MoveInput, change: Tried): Cell {
+  const { body, mode, card } = { ...now, ...change };
+  return cellFor({ body, mode, card, cards: kit.cards, tests: kit.tests, policy });
 }
 
-const outcomeOf = ({ verdict, planned }: Cell, { take }: Policy): Outcome => ({
-  verdict,
-  planned,
-  tone: toneOf(verdict, take),
+const outcomeOf = (cell: Cell, { take }: Policy): Outcome => ({
+  verdict: cell.verdict,
+  planned: cell.planned,
+  tone: cellTone(cell, take),
 });
 
-const isCool = (cell: Cell | null, policy: Policy): cell is Cell =>
-  cell !== null && toneOf(cell.verdict, policy.take) === 'cool';
+const isCool = (cell: Cell, policy: Policy): boolean => cellTone(cell, policy.take) === 'cool';
 
 /** Known prices first and ascending, then the smallest promise that does it, then the smallest card. */
 const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): number =>
@@ -88,12 +91,28 @@ function cheaperCard(input: MoveInput): readonly Move[] {
   ];
 }
 
-/** A card like this one with only one mark printed, and the bus that mark needs. */
+/** A card like this one with only one mark printed, and the bus that mark needs; bought new, so with no doubt of its own. */
 export function withOnlyMark(card: Card, key: Mark): Card {
-  const words = card.marks.filter((text) => /^(SD(HC|XC|UC)|II|III)$/i.test(text));
+  const words = card.marks.filter((text) => {
+    const word = readWord(text);
+    return word?.kind === 'family' || (word?.kind === 'bus' && word.bus !== 'uhs-i');
+  });
+  const family = familyOf(fromGB(card.capacityGB));
+  const kept = words.filter((text) => {
+    const word = readWord(text);
+    return word?.kind !== 'family' || word.family === family;
+  });
   const bus = key === 'V60' || key === 'V90' ? ['II'] : [];
-  return { ...card, marks: [...new Set([...words, ...bus, key])], bus: null };
+  return {
+    ...card,
+    marks: [...new Set([...(series(key) === 'E' ? kept.filter(isNoBus) : kept), ...bus, key])],
+    bus: null,
+    minimumMBps: null,
+  };
 }
+
+const series = (key: Mark): string => mark(key).series;
+const isNoBus = (text: string): boolean => readWord(text)?.kind !== 'bus';
 
 /** The smallest mark with which this card would hold. */
 function smallestMark(input: MoveInput): readonly Move[] {
@@ -149,18 +168,46 @@ function dropProxy(input: MoveInput): readonly Move[] {
 }
 
 function split(input: MoveInput): readonly Move[] {
-  const { body } = input;
-  if (body.slots.length < 2 || body.arrangement === 'split') return [];
-  const cell = tryOut(input, { body: { ...body, arrangement: 'split' } });
-  return isCool(cell, input.policy)
-    ? [{ code: 'split', cards: body.slots.length, ...outcomeOf(cell, input.policy) }]
+  const body: Body = { ...input.body, arrangement: 'split' };
+  const cards = splitWidth(body);
+  if (cards < 2 || input.body.arrangement === 'split') return [];
+  const cell = tryOut(input, { body });
+  return isCool(cell, input.policy) ? [{ code: 'split', cards, ...outcomeOf(cell, input.policy) }] : [];
+}
+
+/** A seat whose bus nobody has entered: telling it may be all that is missing. Named with the best it could lead to. */
+function tellBus(input: MoveInput): readonly Move[] {
+  const { cell, body } = input;
+  const unsure = cell.findings.some((finding) => finding.rule === 'bus' && !finding.slotTold);
+  const slot = unsure ? body.slots.find(({ id }) => id === cell.slotId) : undefined;
+  if (!slot) return [];
+  const forms = slot.accepts.filter((one) => one.bus === null).map((one) => one.form);
+  const buses = [...new Set(forms.flatMap(busesOf))];
+  const cells = buses.map((bus) => {
+    const accepts = slot.accepts.map((one) =>
+      one.bus === null && busesOf(one.form).includes(bus) ? { ...one, bus } : one,
+    );
+    const slots = body.slots.map((one) => (one.id === slot.id ? { ...slot, accepts } : one));
+    return tryOut(input, { body: { ...body, slots } });
+  });
+  const best = cells.reduce<Cell>((found, one) => (isBetter(one, found) ? one : found), cell);
+  return rankOf(best.verdict) < rankOf(cell.verdict)
+    ? [{ code: 'tell-bus', slotId: slot.id, ...outcomeOf(best, input.policy) }]
     : [];
+}
+
+/** A label in doubt keeps its promises once the card has been filled and read back. */
+function verify(input: MoveInput): readonly Move[] {
+  if (!input.cell.doubted) return [];
+  const card: Card = { ...input.card, verified: { date: '', how: '' } };
+  const cell = tryOut(input, { card });
+  return [{ code: 'verify', ...outcomeOf(cell, input.policy) }];
 }
 
 function otherSchool({ cell, policy }: MoveInput): readonly Move[] {
   const take = policy.take === 'once' ? 'repeatable' : 'once';
-  const tone = toneOf(cell.verdict, take);
-  if (tone === toneOf(cell.verdict, policy.take)) return [];
+  const tone = cellTone(cell, take);
+  if (tone === cellTone(cell, policy.take)) return [];
   return [{ code: 'other-school', take, verdict: cell.verdict, planned: cell.planned, tone }];
 }
 
@@ -171,6 +218,8 @@ function otherSchool({ cell, policy }: MoveInput): readonly Move[] {
 export function movesFor(input: MoveInput): readonly Move[] {
   if (isCool(input.cell, input.policy)) return [...cheaperCard(input), ...otherSchool(input)];
   return [
+    ...tellBus(input),
+    ...verify(input),
     ...ownedCard(input),
     ...ratio(input),
     ...nearestMode(input),

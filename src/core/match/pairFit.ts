@@ -1,17 +1,29 @@
 import type { Accepts, Card, Slot } from '../model/kit.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
 import type { Finding } from './finding.ts';
 import { type BusFacts, busFacts } from './rules/bus.ts';
 import { familyRule } from './rules/family.ts';
 import { type Floor, floorInForce } from './rules/guarantee.ts';
+import { labelRule } from './rules/label.ts';
+import { minimumInForce } from './rules/makersMinimum.ts';
 import { protocolRule } from './rules/protocol.ts';
 import { shapeRule } from './rules/shape.ts';
 
 /** What a slot and a card are to each other before any mode is named. */
 export type PairFit =
   | { readonly fits: false; readonly findings: readonly Finding[] }
-  | { readonly fits: true; readonly findings: readonly Finding[]; readonly bus: BusFacts; readonly floor: Floor };
+  | {
+      readonly fits: true;
+      readonly findings: readonly Finding[];
+      readonly bus: BusFacts;
+      readonly marks: Floor;
+      /** True where the label contradicts itself and the card was not verified: it promises nothing. */
+      readonly doubted: boolean;
+      /** The best promise in writing that counts here; null where none does. */
+      readonly floor: BytesPerSecond | null;
+    };
 
-/** Runs the rules that need no mode: shape, protocol, capacity family, bus in force, guarantee in force. */
+/** Runs the rules that need no mode: shape, protocol, capacity family, bus in force, promises in force. */
 export function pairFit(slot: Slot, card: Card): PairFit {
   const shape = shapeRule(slot, card);
   if (shape.enters.length === 0) return { fits: false, findings: [shape.finding] };
@@ -21,9 +33,16 @@ export function pairFit(slot: Slot, card: Card): PairFit {
   const findings = [shape.finding, protocol.finding, ...family];
   if (family.some(({ outcome }) => outcome === 'block')) return { fits: false, findings };
   const bus = fastest(protocol.speaks, card);
-  return { fits: true, findings, bus, floor: floorInForce(card, bus.inForce) };
+  const marks = floorInForce(card, bus.inForce);
+  const doubted = labelRule(card)?.outcome === 'short';
+  const floor = doubted ? null : higher(marks.floor, minimumInForce(card, bus));
+  return { fits: true, findings, bus, marks, doubted, floor };
 }
 
+const higher = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSecond | null =>
+  a === null ? b : b === null ? a : a > b ? a : b;
+
+/** Of several forms a slot names that the card enters, the one with the fastest bus; of equal ones the first. */
 function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
   const [first, ...rest] = speaks.map((accepts) => busFacts(accepts, card));
   if (!first) throw new Error('fastest() needs at least one accepted form');
@@ -34,8 +53,8 @@ function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
 export type FitMemo = Map<string, PairFit>;
 
 /** What of a card its fit depends on. */
-export const cardKey = ({ form, bus, capacityGB, marks }: Card): string =>
-  `${form} ${bus} ${capacityGB} ${marks.join()}`;
+export const cardKey = ({ form, bus, capacityGB, marks, minimumMBps, verified, adapterTwoRows }: Card): string =>
+  `${form} ${bus} ${capacityGB} ${minimumMBps ?? ''} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
 
 /**
  * @param slotKey - what makes the slot's answers differ from another's

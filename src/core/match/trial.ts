@@ -32,7 +32,7 @@ const withMode = (place: Place, mode: Mode): Trial =>
   withBody(place, { ...place.body, modes: place.body.modes.map((one) => (one.id === mode.id ? mode : one)) });
 
 /**
- * Tries a move on a kit; null for a move that changes only the policy.
+ * Tries a move on a kit; null for a move that changes only the policy, or that only a look at the thing itself can make.
  *
  * @param newId - id for a card that the move adds
  */
@@ -62,6 +62,9 @@ export function tryMove(move: Move, place: Place, newId: string): Trial | null {
       const cards = [...place.kit.cards.slice(0, at + 1), added, ...place.kit.cards.slice(at + 1)];
       return { ...looking, cardId: newId, kit: { ...place.kit, cards }, addedCard: added };
     }
+    // Facts only the person has: looked up and entered, never tried.
+    case 'tell-bus':
+    case 'verify':
     case 'other-school':
       return null;
   }

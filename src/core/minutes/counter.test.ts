@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { CounterReading, Mode } from '../model/kit.ts';
 import { aMode } from '../testing.ts';
-import { decodeCounter } from './counter.ts';
+import { counterRate, decodeCounter } from './counter.ts';
 
 const CAPACITY = 128;
 const mode = (id: string, Mbps: number, fps: number): Mode =>
@@ -94,5 +94,49 @@ describe('the counter decoder', () => {
   it('says so when nothing fits', () => {
     const wild = modes.map((one, at) => ({ modeId: one.id, capacityGB: CAPACITY, minutes: 5 + at * at * 90 }));
     expect(decodeCounter({ modes }, wild, CAPACITY).result.code).toBe('no-fit');
+  });
+});
+
+describe('the rate of a mode that only the counter tells', () => {
+  const reading = (modeId: string, minutes: number, capacityGB = CAPACITY): CounterReading => ({
+    modeId,
+    capacityGB,
+    minutes,
+  });
+
+  it('lies between what t and t + 1 minutes allow, for 80 to 100 % usable', () => {
+    const found = counterRate({ modes: [] }, [reading('x', 57, 256)], 'x');
+    // 256 GB × 8000 ÷ 60 ÷ 57 = 598.8 Mb/s; × 0.8 ÷ 58 = 470.8.
+    expect(found?.highMbps).toBeCloseTo((256 * 8000) / 60 / 57, 9);
+    expect(found?.lowMbps).toBeCloseTo((0.8 * 256 * 8000) / 60 / 58, 9);
+  });
+
+  it('is narrowed by what the other modes give away of the usable share', () => {
+    const found = counterRate({ modes }, [...readings(0.98, 2, 20), reading('x', 30)], 'x');
+    const alone = counterRate({ modes }, [reading('x', 30)], 'x');
+    if (!found || !alone) throw new Error('no rate');
+    expect(found.highMbps - found.lowMbps).toBeLessThan((alone.highMbps - alone.lowMbps) / 2);
+    const truth = (0.98 * CAPACITY * 8000) / 60 / 30.5;
+    expect(found.lowMbps).toBeLessThan(truth);
+    expect(found.highMbps).toBeGreaterThan(truth);
+  });
+
+  it('several readings narrow it; those that exclude each other give none', () => {
+    const one = counterRate({ modes: [] }, [reading('x', 57)], 'x');
+    const two = counterRate({ modes: [] }, [reading('x', 57), reading('x', 115, CAPACITY * 2)], 'x');
+    expect(two && one && two.highMbps - two.lowMbps).toBeLessThan(one ? one.highMbps - one.lowMbps : 0);
+    expect(counterRate({ modes: [] }, [reading('x', 57), reading('x', 80)], 'x')).toBeNull();
+    expect(
+      counterRate({ modes: [] }, [reading('x', 57), reading('x', 58)], 'x'),
+      'half open: they only touch',
+    ).toBeNull();
+  });
+
+  it('is not told by no reading, by one under a minute, or by its own mode', () => {
+    expect(counterRate({ modes }, [], 'x')).toBeNull();
+    expect(counterRate({ modes }, [reading('x', 0)], 'x')).toBeNull();
+    expect(counterRate({ modes }, [reading('a', 30)], 'x')).toBeNull();
+    const counted = aMode({ id: 'x', rate: { kind: 'counter', lowMbps: 1, highMbps: 2 } });
+    expect(counterRate({ modes: [counted] }, [reading('x', 57, 256)], 'x')?.highMbps).toBeCloseTo(598.8, 1);
   });
 });

@@ -11,8 +11,13 @@ describe('minutes', () => {
   });
 
   it('count the whole minute a card exactly fills', () => {
-    expect(plannedMinutes((60 * 1_000_000) as Bytes, 1_000_000 as BytesPerSecond)).toBe(1);
-    expect(plannedMinutes((60 * 1_000_000 - 1) as Bytes, 1_000_000 as BytesPerSecond)).toBe(0);
+    expect(plannedMinutes((60 * 1_000_000) as Bytes, 1_000_000 as BytesPerSecond, 9)).toBe(1);
+    expect(plannedMinutes((60 * 1_000_000 - 1) as Bytes, 1_000_000 as BytesPerSecond, 9)).toBe(0);
+  });
+
+  it('are never above label arithmetic, whatever room was entered', () => {
+    expect(plannedMinutes((600 * 1_000_000) as Bytes, 1_000_000 as BytesPerSecond, 9.99)).toBe(9);
+    expect(plannedMinutes((600 * 1_000_000) as Bytes, 1_000_000 as BytesPerSecond, 10)).toBe(10);
   });
 
   it('fall as the rate rises and rise with the room', () => {
@@ -20,7 +25,7 @@ describe('minutes', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e13 }), amount, amount, (room, a, b) => {
         const [low, high] = a < b ? [a, b] : [b, a];
-        const at = (rate: number) => plannedMinutes(room as Bytes, rate as BytesPerSecond);
+        const at = (rate: number) => plannedMinutes(room as Bytes, rate as BytesPerSecond, 1e12);
         expect(at(high)).toBeLessThanOrEqual(at(low));
       }),
       { seed: 31, numRuns: 500 },
@@ -44,7 +49,7 @@ describe('the inverse', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 6000 }), fc.integer({ min: 1, max: 1e9 }), (minutes, rate) => {
         const { label } = capacityFor((minutes * 60) as Seconds, rate as BytesPerSecond);
-        expect(plannedMinutes(usableOf((label + 1000) as Bytes), rate as BytesPerSecond)).toBeGreaterThanOrEqual(
+        expect(plannedMinutes(usableOf((label + 1000) as Bytes), rate as BytesPerSecond, 1e12)).toBeGreaterThanOrEqual(
           minutes,
         );
       }),

@@ -19,11 +19,17 @@ export function usable(card: Pick<Card, 'capacityGB' | 'usableGB'>): {
     : { bytes: fromGB(card.usableGB), assumed: false };
 }
 
-/** Label arithmetic: capacity ÷ rate of the picture alone, in minutes, unrounded. */
+/** Label arithmetic: capacity ÷ average rate of the picture alone, in minutes, unrounded. */
 export const labelMinutes = (label: Bytes, picture: BytesPerSecond): number => label / picture / 60;
 
-/** Planned minutes: usable ÷ average of everything written, floored to whole minutes, exact at equality. */
-export const plannedMinutes = (room: Bytes, average: BytesPerSecond): number => wholeQuotient(room, average * 60);
+/**
+ * Planned minutes: usable ÷ average of everything written, floored to whole minutes, exact at equality. Never above label
+ * arithmetic, whatever room was entered.
+ *
+ * @param label - minutes by label arithmetic, unrounded
+ */
+export const plannedMinutes = (room: Bytes, average: BytesPerSecond, label: number): number =>
+  Math.min(wholeQuotient(room, average * 60), Math.floor(label));
 
 /** Seconds until a card is full at an average rate. */
 export const secondsUntilFull = (room: Bytes, average: BytesPerSecond): Seconds => (room / average) as Seconds;

@@ -33,6 +33,8 @@ export type ModeRate = Provenance &
       }
     | { readonly kind: 'raw'; readonly bitsPerPixel: number; readonly ratio: number }
     | { readonly kind: 'frame'; readonly bytesPerFrame: number }
+    /** Known only from what the body's counter shows: between these, everything written together. */
+    | { readonly kind: 'counter'; readonly lowMbps: number; readonly highMbps: number }
   );
 
 export interface Overhead {
@@ -143,7 +145,8 @@ export type CardFigure = (typeof CARD_FIGURES)[number];
 
 type Figures<K extends string> = { readonly [key in K]?: OwnFigure | null };
 
-export const BODY_SIZES = ['action', 'hybrid', 'cine'] as const;
+/** `outdoor`: made to sit in the sun, as dashboard and surveillance cameras are. */
+export const BODY_SIZES = ['action', 'hybrid', 'cine', 'outdoor'] as const;
 export type BodySize = (typeof BODY_SIZES)[number];
 
 /** A maker's statement: so many minutes of recording at this ambient before the body shuts down. */
@@ -163,11 +166,25 @@ export interface CardHeatFigures {
   readonly figures?: Figures<CardFigure>;
 }
 
+/** Media that the body's maker approves in writing, for named modes or up to a rate. */
+export interface Approval {
+  /** The cards of the wallet that are this medium. */
+  readonly cardIds: readonly string[];
+  /** Null: for every mode, within the rate. */
+  readonly modeIds: readonly string[] | null;
+  /** Highest picture rate it is approved for; null: whatever the named modes write. */
+  readonly upToMbps: number | null;
+  /** Where it is written. */
+  readonly source: string | null;
+}
+
 export interface Body {
   readonly id: string;
   readonly name: string;
   readonly note?: string | null;
   readonly arrangement: Arrangement;
+  /** Over how many slots a split recording runs, as the maker says; missing: the largest group of slots of one form. */
+  readonly splitOver?: number | null;
   readonly bufferMB: number | null;
   /** Ceiling inside the body, below its slot's bus; null where none is known. */
   readonly ceilingMBps: number | null;
@@ -175,7 +192,15 @@ export interface Body {
   readonly modes: readonly Mode[];
   readonly groupRequires?: readonly GroupRequirement[];
   readonly counters?: readonly CounterReading[];
+  readonly approved?: readonly Approval[];
   readonly heat?: BodyHeat | null;
+}
+
+/** That a card was checked in full: filled and read back, or its write measured. */
+export interface Verification {
+  /** ISO date. */
+  readonly date: string;
+  readonly how: string;
 }
 
 export interface Card {
@@ -191,6 +216,14 @@ export interface Card {
   readonly readMBps: number | null;
   readonly writeMBps: number | null;
   readonly sustainedMBps: number | null;
+  /** Minimum sustained write that its maker states in writing, without a mark. */
+  readonly minimumMBps?: number | null;
+  /** Where that minimum is written. */
+  readonly minimumSource?: string | null;
+  /** A label that contradicts itself promises nothing before this. */
+  readonly verified?: Verification | null;
+  /** True where the adapter of a microSD card carries both rows of contacts; ordinary ones carry one. */
+  readonly adapterTwoRows?: boolean | null;
   readonly cacheGB: number | null;
   readonly note?: string | null;
   readonly price?: number | null;
@@ -244,6 +277,10 @@ export interface Test {
   readonly restSeconds?: number | null;
 }
 
+/** Air around a body: still in a room, moving in a breeze or on a walk, strong in flight or at a car window. */
+export const AIR_MOVEMENTS = ['still', 'moving', 'strong'] as const;
+export type AirMovement = (typeof AIR_MOVEMENTS)[number];
+
 /** The take a person plans: what the heat marks of the board are worked out for. */
 export interface PlannedTake {
   readonly minutes: number;
@@ -252,6 +289,10 @@ export interface PlannedTake {
   readonly ambientC: number;
   /** Degrees that sun on the body adds to the air; 0 in shade. */
   readonly sunC: number;
+  /** How the air moves around the body; missing: still. */
+  readonly air?: AirMovement | null;
+  /** The coldest air of that day: no advice asks for less. Missing: some degrees below the air planned for. */
+  readonly dayLowC?: number | null;
 }
 
 /** A take to simulate: what is recorded on what, and under which conditions. */

@@ -31,6 +31,50 @@ describe('streamRate', () => {
     expect(rate.lines.at(-1)).toMatchObject({ assumed: true, KB: 20 });
   });
 
+  it('assumes beside the picture never more than 15 % of it', () => {
+    const small = rateOf({ rate: stated(4), fps: 50, overhead: null });
+    expect(small.peak).toBe(575_000);
+    expect(small.lines.at(-1)).toMatchObject({ code: 'beside-capped', share: 0.15, bytesPerSecond: 75_000 });
+    // 10 Mb/s beside a picture of 66.7: just at the edge.
+    expect(rateOf({ rate: stated(67), fps: 50, overhead: null }).peak).toBe(9_625_000);
+    expect(rateOf({ rate: stated(66), fps: 50, overhead: null }).peak).toBe(9_487_500);
+    const average = rateOf({ rate: stated(4, 'average'), fps: 50, overhead: null });
+    expect(average, '15 % of the average, on top of the peak').toMatchObject({ peak: 675_000, average: 575_000 });
+  });
+
+  it('takes entered overhead as entered, however large, and sound without the assumed fixed rate', () => {
+    expect(rateOf({ rate: stated(4), fps: 50, overhead: { fixedMbps: 4, perFrameKB: 0 } }).peak).toBe(1_000_000);
+    const sound = { channels: 8, sampleHz: 96_000, bits: 24 };
+    expect(rateOf({ rate: stated(4), fps: 50, overhead: null, sound }).peak, 'sound is entered').toBe(
+      500_000 + 2_304_000 + 75_000,
+    );
+  });
+
+  it('adds nothing to a rate measured from files but a proxy in a file of its own', () => {
+    const measured = { ...stated(100), source: 'measured' } as const;
+    const all = {
+      overhead: { fixedMbps: 2, perFrameKB: 20 },
+      sound: { channels: 2, sampleHz: 48_000, bits: 16 },
+      fps: 25,
+    };
+    expect(rateOf({ rate: measured, ...all }).peak).toBe(12_500_000);
+    expect(rateOf({ rate: measured, ...all, proxyMbps: 8 }).peak).toBe(13_500_000);
+    expect(rateOf({ rate: { ...stated(100), source: 'maker' }, ...all }).peak).toBeGreaterThan(13_000_000);
+  });
+
+  it('takes the faster end of what the counter tells, whole, for minutes and verdict', () => {
+    const rate = rateOf({ rate: { kind: 'counter', lowMbps: 590, highMbps: 600 }, overhead: null, proxyMbps: 8 });
+    expect(rate).toMatchObject({ peak: 75_000_000, average: 75_000_000, pictureAverage: 75_000_000 });
+    expect(rate.lines.map(({ code }) => code)).toEqual(['counter']);
+    const slowed = rateOf({ rate: { kind: 'counter', lowMbps: 590, highMbps: 600 }, fps: 25, captureFps: 100 });
+    expect(slowed.peak, 'the counter has seen the slow motion').toBe(75_000_000);
+  });
+
+  it('keeps the picture’s own average for label arithmetic', () => {
+    expect(rateOf({ rate: stated(100, 'average') })).toMatchObject({ picture: 15_000_000, pictureAverage: 12_500_000 });
+    expect(rateOf({ rate: stated(100) })).toMatchObject({ picture: 12_500_000, pictureAverage: 12_500_000 });
+  });
+
   it('takes sound by its own figures in place of the assumed fixed rate', () => {
     // 2 × 48 000 × 16 = 1.536 Mb/s
     const rate = rateOf({

@@ -1,6 +1,6 @@
 import { type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../model/kit.ts';
 import { err, ok, type Result } from '../result.ts';
-import { ASSUMED } from '../standards/assumptions.ts';
+import { ASSUMED, MOST_ASSUMED_BESIDE } from '../standards/assumptions.ts';
 import { type AmountRefusal, rate } from '../units/amount.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { BYTES_IN_MEGABIT, KB } from '../units/convert.ts';
@@ -35,6 +35,14 @@ export type RateLine =
       readonly upperBound: boolean;
       readonly bytesPerSecond: number;
     }
+  | {
+      readonly code: 'counter';
+      readonly lowMbps: number;
+      readonly highMbps: number;
+      readonly bytesPerSecond: number;
+    }
+  /** What is assumed beside the picture, held at its most. */
+  | { readonly code: 'beside-capped'; readonly share: number; readonly bytesPerSecond: number }
   | { readonly code: 'variable'; readonly factor: number; readonly bytesPerSecond: number }
   | { readonly code: 'fixed'; readonly Mbps: number; readonly assumed: boolean; readonly bytesPerSecond: number }
   | {
@@ -56,6 +64,8 @@ export type RateLine =
 export interface StreamRate {
   /** Peak of the picture alone, as the mode states or computes it. */
   readonly picture: BytesPerSecond;
+  /** Average of the picture alone: what label arithmetic counts with. */
+  readonly pictureAverage: BytesPerSecond;
   /** Peak of everything written: what a card must hold. */
   readonly peak: BytesPerSecond;
   /** Average of everything written: what fills a card. */
@@ -100,12 +110,25 @@ function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefu
         scalesWithCapture: false,
       });
     }
+    case 'counter': {
+      // The faster end for both: a slower rate would be a longer take on a guess.
+      const { lowMbps, highMbps } = given;
+      const bytesPerSecond = highMbps * BYTES_IN_MEGABIT;
+      return ok({
+        line: { code: 'counter', lowMbps, highMbps, bytesPerSecond },
+        bytesPerSecond,
+        scalesWithCapture: false,
+      });
+    }
   }
 }
 
 /** Where a rate comes from, when it does not say. */
 export const sourceOf = (given: ModeRate): RateSource =>
   given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
+
+/** Whether a rate was read off what the body wrote, so that sound and metadata are in it already. */
+const holdsEverything = (given: ModeRate): boolean => given.kind === 'counter' || sourceOf(given) === 'measured';
 
 /** The rate from the best source: own clips before the maker's table before arithmetic before a sister body. */
 export function bestRate({ rate: first, otherRates }: Pick<Mode, 'rate' | 'otherRates'>): ModeRate {
@@ -125,10 +148,18 @@ function sourceLine(mode: Mode, given: ModeRate, bytesPerSecond: number): readon
 const peakFactor = (given: ModeRate): number =>
   given.kind === 'stated' && given.is === 'average' ? ASSUMED.peakOverAverage.value : 1;
 
-/** What is written beside the picture; sound given by its own figures takes the place of the assumed fixed rate. */
-function besideLines(mode: Mode, fps: number): readonly RateLine[] {
+const proxyLine = ({ proxyMbps }: Mode): readonly RateLine[] =>
+  proxyMbps ? [{ code: 'proxy', Mbps: proxyMbps, bytesPerSecond: proxyMbps * BYTES_IN_MEGABIT }] : [];
+
+/**
+ * What is written beside the picture; sound given by its own figures takes the place of the assumed fixed rate. What is
+ * assumed never comes to more than 15 % of the picture's average [A]; what is entered is taken as entered. A rate
+ * measured from files, or read off the counter, holds it all but a proxy in a file of its own.
+ */
+function besideLines(mode: Mode, given: ModeRate, fps: number, average: number): readonly RateLine[] {
+  if (holdsEverything(given)) return given.kind === 'counter' ? [] : proxyLine(mode);
   const lines: RateLine[] = [];
-  const { sound, proxyMbps, overhead } = mode;
+  const { sound, overhead } = mode;
   if (sound) {
     const { channels, sampleHz, bits } = sound;
     lines.push({ code: 'sound', channels, sampleHz, bits, bytesPerSecond: (channels * sampleHz * bits) / 8 });
@@ -136,10 +167,15 @@ function besideLines(mode: Mode, fps: number): readonly RateLine[] {
   const Mbps = overhead?.fixedMbps ?? (sound ? 0 : ASSUMED.fixedMbps.value);
   const perFrame = overhead?.perFrameKB ?? ASSUMED.perFrameKB.value;
   const assumed = !overhead;
-  if (Mbps > 0) lines.push({ code: 'fixed', Mbps, assumed, bytesPerSecond: Mbps * BYTES_IN_MEGABIT });
-  if (perFrame > 0) lines.push({ code: 'per-frame', KB: perFrame, fps, assumed, bytesPerSecond: perFrame * KB * fps });
-  if (proxyMbps) lines.push({ code: 'proxy', Mbps: proxyMbps, bytesPerSecond: proxyMbps * BYTES_IN_MEGABIT });
-  return lines;
+  const most = average * MOST_ASSUMED_BESIDE;
+  if (assumed && Mbps * BYTES_IN_MEGABIT + perFrame * KB * fps > most) {
+    lines.push({ code: 'beside-capped', share: MOST_ASSUMED_BESIDE, bytesPerSecond: most });
+  } else {
+    if (Mbps > 0) lines.push({ code: 'fixed', Mbps, assumed, bytesPerSecond: Mbps * BYTES_IN_MEGABIT });
+    if (perFrame > 0)
+      lines.push({ code: 'per-frame', KB: perFrame, fps, assumed, bytesPerSecond: perFrame * KB * fps });
+  }
+  return [...lines, ...proxyLine(mode)];
 }
 
 /**
@@ -173,23 +209,32 @@ export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
   const factor = peakFactor(given);
   const picture = average * factor;
   if (factor !== 1) lines.push({ code: 'variable', factor, bytesPerSecond: picture });
-  const beside = besideLines(mode, captured);
+  const beside = besideLines(mode, given, captured, average);
   const added = beside.reduce((sum, line) => sum + line.bytesPerSecond, 0);
-  return checked(picture, picture + added, average + added, [...lines, ...beside]);
+  return checked({ picture, pictureAverage: average, peak: picture + added, average: average + added }, [
+    ...lines,
+    ...beside,
+  ]);
 }
 
 const statedForCapture = (given: ModeRate): boolean => given.kind === 'stated' && given.at === 'captured';
 
-function checked(
-  picture: number,
-  peak: number,
-  average: number,
-  lines: readonly RateLine[],
-): Result<StreamRate, RateRefusal> {
-  const amounts = [rate(picture), rate(peak), rate(average)] as const;
-  const [a, b, c] = amounts;
-  if (!a.ok) return err({ code: 'amount', field: 'rate', refusal: a.error });
-  if (!b.ok) return err({ code: 'amount', field: 'overhead', refusal: b.error });
-  if (!c.ok) return err({ code: 'amount', field: 'rate', refusal: c.error });
-  return ok({ picture: a.value, peak: b.value, average: c.value, lines });
+type Amounts = Readonly<Record<'picture' | 'pictureAverage' | 'peak' | 'average', number>>;
+
+function checked(amounts: Amounts, lines: readonly RateLine[]): Result<StreamRate, RateRefusal> {
+  const picture = rate(amounts.picture);
+  const pictureAverage = rate(amounts.pictureAverage);
+  const peak = rate(amounts.peak);
+  const average = rate(amounts.average);
+  if (!picture.ok) return err({ code: 'amount', field: 'rate', refusal: picture.error });
+  if (!pictureAverage.ok) return err({ code: 'amount', field: 'rate', refusal: pictureAverage.error });
+  if (!peak.ok) return err({ code: 'amount', field: 'overhead', refusal: peak.error });
+  if (!average.ok) return err({ code: 'amount', field: 'rate', refusal: average.error });
+  return ok({
+    picture: picture.value,
+    pictureAverage: pictureAverage.value,
+    peak: peak.value,
+    average: average.value,
+    lines,
+  });
 }

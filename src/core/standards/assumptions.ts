@@ -21,6 +21,7 @@ export const ASSUMED = {
   sunC: { value: 5, unit: '°C', what: 'what sun on the body adds to the air around it', source: 'assumed' },
   plannedMinutes: { value: 30, unit: 'min', what: 'take that heat marks are worked out for', source: 'assumed' },
   plannedAmbientC: { value: 25, unit: '°C', what: 'air that heat marks are worked out for', source: 'assumed' },
+  dayRangeC: { value: 8, unit: '°C', what: 'how far the air of a day falls below what was planned for, until its coldest is entered', source: 'assumed' },
   testedMargin: { value: 0.15, unit: 'over the tested rate', what: 'pace of a card whose passed test is all that is known of it', source: 'assumed' },
   acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding for a once-only take', source: 'assumed' },
   acceptedRiskRepeatable: { value: 0.25, unit: 'of runs', what: 'failing runs that still count as holding for a repeatable take', source: 'assumed' },
@@ -41,6 +42,15 @@ export const SPREAD_OF = {
 
 /** The same for the air: 2 °C of the 20 that a spread of 1 stands for [A]. */
 export const AMBIENT_SPREAD = 0.1;
+
+/**
+ * Between which shares of its mode's rate the numbers of a test can be true [A]; what they prove beyond the rate they
+ * imply: rounding of the clock and of the card's room.
+ */
+export const TEST_FIT = { least: 2 / 3, most: 1.25, tolerance: 0.03 } as const;
+
+/** Most that what is assumed beside the picture may add, as a share of the picture [A]. */
+export const MOST_ASSUMED_BESIDE = 0.15;
 
 /** Bits per pixel per frame a family of codecs usually needs [A]; outside it a rate is asked about, not refused. */
 export const BITS_PER_PIXEL = {

@@ -12,13 +12,16 @@ export interface FamilyRow {
   readonly source: SourceKey;
 }
 
-/** SD capacity families, smallest first. A host reads its own family and those below it [handbook §2]. */
+/**
+ * SD capacity families, smallest first. A host reads its own family and those below it [handbook §2]. The 2 TB of SDXC
+ * are binary ones, so that a card printed 2048 GB is still SDXC.
+ */
 // biome-ignore format: one row a line
 export const FAMILIES = {
   sd: { name: 'SD', above: 0, upTo: 2 * GB, fileSystem: 'FAT12/16', rank: 0, source: 'sd-physical' },
   sdhc: { name: 'SDHC', above: 2 * GB, upTo: 32 * GB, fileSystem: 'FAT32', rank: 1, source: 'sd-physical' },
-  sdxc: { name: 'SDXC', above: 32 * GB, upTo: 2 * TB, fileSystem: 'exFAT', rank: 2, source: 'sd-physical' },
-  sduc: { name: 'SDUC', above: 2 * TB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-physical' },
+  sdxc: { name: 'SDXC', above: 32 * GB, upTo: 2048 * GB, fileSystem: 'exFAT', rank: 2, source: 'sd-physical' },
+  sduc: { name: 'SDUC', above: 2048 * GB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-physical' },
 } as const satisfies Record<string, FamilyRow>;
 
 export type Family = keyof typeof FAMILIES;

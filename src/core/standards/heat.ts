@@ -26,16 +26,20 @@ export const CARD_HEAT = {
 
 export interface BodyHeatRow {
   readonly heatCapacityJPerK: number;
-  readonly resistanceKPerW: number;
+  /** Width × height × depth: what sheds the heat of a closed body. Null where a fan does. */
+  readonly outsideMm: readonly [number, number, number] | null;
+  /** Of a body with a fan, whatever the air around it does; null where it comes from the surface. */
+  readonly fanResistanceKPerW: number | null;
   readonly recordingW: number;
   readonly limitC: number;
   readonly source: SourceKey;
 }
 
-/** By size of body [A]. */
+/** By size of body [A]. Outdoor: a dashboard or surveillance camera, made to sit in the sun. */
 // biome-ignore format: one row a line
 export const BODY_HEAT = {
-  action: { heatCapacityJPerK: 120, resistanceKPerW: 4, recordingW: 5, limitC: 62, source: 'assumed' },
-  hybrid: { heatCapacityJPerK: 500, resistanceKPerW: 1.8, recordingW: 9, limitC: 62, source: 'assumed' },
-  cine: { heatCapacityJPerK: 1500, resistanceKPerW: 0.6, recordingW: 30, limitC: 62, source: 'assumed' },
+  action: { heatCapacityJPerK: 120, outsideMm: [62, 45, 34], fanResistanceKPerW: null, recordingW: 5, limitC: 62, source: 'assumed' },
+  hybrid: { heatCapacityJPerK: 500, outsideMm: [135, 98, 85], fanResistanceKPerW: null, recordingW: 9, limitC: 62, source: 'assumed' },
+  cine: { heatCapacityJPerK: 1500, outsideMm: null, fanResistanceKPerW: 0.6, recordingW: 30, limitC: 62, source: 'assumed' },
+  outdoor: { heatCapacityJPerK: 200, outsideMm: [90, 60, 60], fanResistanceKPerW: null, recordingW: 4, limitC: 85, source: 'assumed' },
 } as const satisfies Record<string, BodyHeatRow>;

@@ -78,12 +78,35 @@ export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
   return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
 }
 
-/** Application classes promise random access for apps, not video; both also carry 10 MB/s sustained. */
+/**
+ * Application classes promise random access for apps, not video. Both also carry 10 MB/s sustained, measured on UHS-I,
+ * which counts as a floor from there on.
+ */
 // biome-ignore format: one row a line
 export const APP_CLASSES = {
-  A1: { readIops: 1500, writeIops: 500, sustainedMBps: 10, source: 'sd-app-class' },
-  A2: { readIops: 4000, writeIops: 2000, sustainedMBps: 10, source: 'sd-app-class' },
-} as const satisfies Record<string, { readIops: number; writeIops: number; sustainedMBps: number; source: SourceKey }>;
+  A1: { readIops: 1500, writeIops: 500, sustainedMBps: 10, countsFrom: 'uhs-i-50', source: 'sd-app-class' },
+  A2: { readIops: 4000, writeIops: 2000, sustainedMBps: 10, countsFrom: 'uhs-i-50', source: 'sd-app-class' },
+} as const satisfies Record<string, { readIops: number; writeIops: number; sustainedMBps: number; countsFrom: Bus; source: SourceKey }>;
+
+export type AppClass = keyof typeof APP_CLASSES;
+export const APP_KEYS = Object.keys(APP_CLASSES) as readonly AppClass[];
+
+/** Anything printed that promises a sustained write. */
+export type Promising = Mark | AppClass;
+
+/** What a mark or application class promises, MB/s. */
+export const promisedMBps = (key: Promising): number =>
+  key === 'A1' || key === 'A2' ? APP_CLASSES[key].sustainedMBps : MARKS[key].promisesMBps;
+
+/** Whether an application class counts as a floor on a bus. */
+export const appCountsOn = (key: AppClass, onBus: Bus | null, form: Form): boolean => {
+  const { countsFrom } = APP_CLASSES[key];
+  if (!isSd(form) || onBus === null) return false;
+  return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
+};
 
 /** 1× is 150 kB/s, the audio-disc rate [P]. A peak, like every number on the front. */
 export const KB_PER_TIMES = 150;
+
+/** Up to this, MB/s, makers print speeds on UHS-I cards that only their own readers reach [P]. */
+export const OWN_READER_MBPS = 200;

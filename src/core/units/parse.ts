@@ -115,19 +115,25 @@ export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
 }
 
 const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
+const LONG_CLOCK = /^(\d{1,3}):([0-5]\d):([0-5]\d)$/;
 const HOURS_MINUTES = /^(\d+(?:\.\d+)?)\s*h(?:ours?|rs?)?\s*(?:(\d{1,2})\s*(?:m|min|minutes?)?)?$/i;
-const MINUTES = /^(\d+(?:\.\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec)?)?$/i;
+const MINUTES = /^(\d+(?:\.\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?)?$/i;
+const MINUTES_SECONDS = /^(\d+)\s*m\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?$/i;
 const SECONDS = /^(\d+(?:\.\d+)?)\s*s(?:ec|econds?)?$/i;
 
+/** How `9:22` is read: hours and minutes of a plan, or minutes and seconds of a take. */
+export type ClockReading = 'hours' | 'minutes';
+
 /**
- * A typed length of time: `90 min`, `2h`, `2h30`, `1h 30m`, `45 s`, and `1:30` read as hours and minutes (marked
- * loose, so that the reading is shown).
+ * A typed length of time: `90 min`, `2h`, `2h30`, `1h 30m`, `9m22s`, `45 s`, `1:09:22`, and `1:30`, which is marked loose
+ * so that its reading is shown.
  *
+ * @param clock - what two numbers with a colon are; hours and minutes where nothing is said
  * @returns seconds; or a refusal naming what it could have been. A bare `100 m` is refused: minutes or megabits?
  */
-export function parseDuration(text: string): Result<Read<Seconds>, ParseRefusal> {
+export function parseDuration(text: string, clock: ClockReading = 'hours'): Result<Read<Seconds>, ParseRefusal> {
   const trimmed = text.trim();
-  const found = durationSeconds(trimmed);
+  const found = durationSeconds(trimmed, clock);
   if (found) {
     const checked = duration(found.seconds);
     return checked.ok ? ok({ value: checked.value, loose: found.loose }) : checked;
@@ -144,9 +150,19 @@ export function parseDuration(text: string): Result<Read<Seconds>, ParseRefusal>
   return err({ code: 'unknown-unit', text, couldBe });
 }
 
-function durationSeconds(text: string): { readonly seconds: number; readonly loose: boolean } | null {
+function durationSeconds(
+  text: string,
+  reading: ClockReading,
+): { readonly seconds: number; readonly loose: boolean } | null {
+  const long = LONG_CLOCK.exec(text);
+  if (long) return { seconds: Number(long[1]) * 3600 + Number(long[2]) * 60 + Number(long[3]), loose: false };
   const clock = CLOCK.exec(text);
-  if (clock) return { seconds: Number(clock[1]) * 3600 + Number(clock[2]) * 60, loose: true };
+  if (clock) {
+    const unit = reading === 'hours' ? 60 : 1;
+    return { seconds: (Number(clock[1]) * 60 + Number(clock[2])) * unit, loose: true };
+  }
+  const both = MINUTES_SECONDS.exec(text);
+  if (both) return { seconds: Number(both[1]) * 60 + Number(both[2]), loose: false };
   const hours = HOURS_MINUTES.exec(text);
   if (hours) return { seconds: Number(hours[1]) * 3600 + Number(hours[2] ?? 0) * 60, loose: false };
   const minutes = MINUTES.exec(text);

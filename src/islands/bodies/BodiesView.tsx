@@ -55,6 +55,7 @@ function Bodies({ kit }: { readonly kit: Kit }) {
             key={body.id}
             body={body}
             isNew={shown?.kind === 'new'}
+            cards={kit.cards}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
             onDelete={() => remove(body)}
             onDuplicate={() => copy(body)}

@@ -1,12 +1,14 @@
 import { lazy, Suspense, useState } from 'react';
 import { saveBody } from '../../app/kitActions.ts';
-import type { Body } from '../../core/model/kit.ts';
+import { splitWidth } from '../../core/match/seats.ts';
+import type { Body, Card } from '../../core/model/kit.ts';
 import { bodySchema } from '../../kit/schema.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
+import { ApprovedFields } from './ApprovedFields.tsx';
 import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
 import { HeatFields } from './HeatFields.tsx';
@@ -20,6 +22,7 @@ const PasteModes = lazy(() => import('./PasteModes.tsx'));
 interface BodyFormProps {
   readonly body: Body;
   readonly isNew: boolean;
+  readonly cards: readonly Card[];
   readonly onSaved: (body: Body) => void;
   readonly onDelete: () => void;
   readonly onDuplicate: () => void;
@@ -27,7 +30,7 @@ interface BodyFormProps {
 }
 
 /** A camera on one sheet: itself, its slots, its modes. Nothing is stored before Save, and then all of it. */
-export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
+export function BodyForm({ body, isNew, cards, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
   const { form, changed, onSubmit, discard } = useItemForm<Body>({
     item: body,
     isNew,
@@ -65,6 +68,13 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
             data={ARRANGEMENT_CHOICES}
             className={css.wide}
           />
+          {form.values.arrangement === 'split' && (
+            <NumberField
+              label="Split over, slots"
+              props={field('splitOver')}
+              placeholder={`${splitWidth({ slots: form.values.slots })}, its like slots`}
+            />
+          )}
           <NumberField label="Camera buffer" unit="MB" props={field('bufferMB')} />
           <NumberField
             label="Ceiling inside the body"
@@ -107,6 +117,7 @@ export function BodyForm({ body, isNew, onSaved, onDelete, onDuplicate, onDiscar
       </fieldset>
       <GroupFields form={form} />
       <CounterFields form={form} />
+      <ApprovedFields form={form} cards={cards} />
       <HeatFields form={form} />
       <Suspense fallback={null}>
         {pasting && (

@@ -5,6 +5,7 @@ import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
 import own from './GroupFields.module.css';
+import { oneSpelling } from './oneSpelling.ts';
 
 /** What the body asks for whole groups of modes: a body can lock a codec family because its fastest option needs it. */
 export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }) {
@@ -29,6 +30,7 @@ export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }
             data={[...MARK_KEYS]}
             comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`groupRequires.${at}.anyOf`)}
+            onChange={(words) => form.setFieldValue(`groupRequires.${at}.anyOf`, oneSpelling(words) as never)}
           />
           <Select
             label="Without it the body"

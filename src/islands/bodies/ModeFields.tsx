@@ -7,11 +7,12 @@ import { streamRate } from '../../core/rate/streamRate.ts';
 import { modeSpeed } from '../../text/cell.ts';
 import { doubtText } from '../../text/doubt.ts';
 import { MBpsText } from '../../text/quantity.ts';
-import { CODEC_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
+import { CODEC_CHOICES, RATE_AT_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
 import { OverheadFields, SoundFields } from './BesideFields.tsx';
+import { CounterRate } from './CounterRate.tsx';
 import { OtherRates } from './OtherRates.tsx';
 import { RatioLadder } from './RatioLadder.tsx';
 import { RequirementFields } from './RequirementFields.tsx';
@@ -22,6 +23,7 @@ const FRESH_RATES = {
   stated: { kind: 'stated', Mbps: '', is: 'maximum' },
   raw: { kind: 'raw', bitsPerPixel: 12, ratio: 3 },
   frame: { kind: 'frame', bytesPerFrame: '' },
+  counter: { kind: 'counter', lowMbps: '', highMbps: '' },
 } as const;
 
 /** One mode: closed it says what it writes, open it can be changed. */
@@ -90,6 +92,16 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
               onChange={(Mbps) => form.setFieldValue(`${path}.rate.Mbps`, Mbps as never)}
             />
             <ChoiceField label="The figure is a" props={field('rate.is')} data={RATE_IS_CHOICES} />
+            {Boolean(mode.captureFps) && mode.captureFps !== mode.fps && (
+              <ChoiceField
+                label="Stated for"
+                props={{
+                  value: mode.rate.at ?? 'recorded',
+                  onChange: (at: string) => form.setFieldValue(`${path}.rate.at`, at as never),
+                }}
+                data={RATE_AT_CHOICES}
+              />
+            )}
           </>
         )}
         {kind === 'raw' && (
@@ -98,6 +110,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
             <NumberField label="Ratio, to 1" props={field('rate.ratio')} placeholder="3" />
           </>
         )}
+        {kind === 'counter' && <CounterRate form={form} at={at} />}
         <ChoiceField
           label="Source of the rate"
           props={field('rate.source')}

@@ -1,10 +1,21 @@
 import { Modal, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { guessColumns, isRefusal, MODE_COLUMNS, type ModeColumn, modeOfRow, readTable } from '../../app/pasteModes.ts';
+import { RATE_UNITS, type RateUnit } from '../../app/paste/cells.ts';
+import type { Decimal } from '../../app/paste/numbers.ts';
+import {
+  type Chosen,
+  isRefusal,
+  MODE_COLUMNS,
+  type ModeColumn,
+  modeOfRow,
+  questionsOf,
+  readingOf,
+  readTable,
+} from '../../app/pasteModes.ts';
 import type { Mode } from '../../core/model/kit.ts';
 import { streamRate } from '../../core/rate/streamRate.ts';
-import { modeTitle } from '../../text/cell.ts';
-import { MBpsText } from '../../text/quantity.ts';
+import { fromMbps } from '../../core/units/convert.ts';
+import { MBpsText, MbpsText, plain } from '../../text/quantity.ts';
 import css from '../../ui/paste.module.css';
 
 interface PasteModesProps {
@@ -18,31 +29,41 @@ const COLUMN_WORDS: Readonly<Record<ModeColumn, string>> = {
   size: 'size, 3840x2160',
   width: 'width',
   height: 'height',
-  fps: 'recorded fps',
+  fps: 'frame rate, 50 or 100/25',
   capture: 'captured fps',
   rate: 'rate',
   codec: 'codec family',
 };
 
-const PROBLEM_WORDS = { name: 'no name', fps: 'no frame rate', rate: 'rate not understood' } as const;
+const PROBLEM_WORDS = {
+  name: 'no name',
+  fps: 'no frame rate',
+  rate: 'rate not understood',
+  asked: 'waits for the answer above',
+} as const;
 
-/** Modes from a maker's table: paste, say what each column is, see what comes of it, add. */
+/** Modes from a maker's table: paste, say what each column is, see how every row is read, add. */
 export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const [text, setText] = useState('');
-  const [chosen, setChosen] = useState<readonly ModeColumn[] | null>(null);
+  const [chosen, setChosen] = useState<Chosen>({});
   const table = useMemo(() => readTable(text), [text]);
-  const columns = isRefusal(table) ? [] : (chosen ?? guessColumns(table));
-  const rows = isRefusal(table) ? [] : table.rows.map((row) => modeOfRow(row, columns));
+  const reading = isRefusal(table) ? null : readingOf(table, chosen);
+  const questions = isRefusal(table) || !reading ? null : questionsOf(table, reading);
+  const rows = isRefusal(table) || !reading ? [] : table.rows.map((row) => modeOfRow(row, reading));
   const modes = rows.flatMap((row) => (row.ok ? [row.mode] : []));
+  const asks = questions !== null && (questions.unit !== null || questions.decimal !== null || questions.at);
+  const choose = (part: Chosen): void => setChosen({ ...chosen, ...part });
   const setColumn = (at: number, column: ModeColumn): void =>
-    setChosen(
-      columns.map((one, place) => (place === at ? column : one === column && column !== 'skip' ? 'skip' : one)),
-    );
+    choose({
+      columns: (reading?.columns ?? []).map((one, place) =>
+        place === at ? column : one === column && column !== 'skip' ? 'skip' : one,
+      ),
+    });
   return (
     <Modal opened onClose={onClose} size="xl" title="Modes from a table" closeButtonProps={{ 'aria-label': 'Close' }}>
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-modes">
-          Paste rows from a spreadsheet or manual: name, size, fps, Mb/s, in any order.
+          Paste rows from a spreadsheet or manual: name, size, frame rate and rate, in any order.
         </label>
         <textarea
           id="paste-modes"
@@ -52,7 +73,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
           placeholder={'Mode\tSize\tfps\tMb/s\n4K intra\t3840x2160\t50\t500'}
           onChange={(event) => {
             setText(event.currentTarget.value);
-            setChosen(null);
+            setChosen({});
           }}
         />
         {isRefusal(table) && table.code === 'too-many' && (
@@ -60,7 +81,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             {table.rows} rows; {table.max} are read at once. Paste fewer. Nothing was added.
           </p>
         )}
-        {!isRefusal(table) && (
+        {!isRefusal(table) && reading && questions && (
           <>
             <div className={css.columns}>
               {table.head.map((title, at) => (
@@ -68,22 +89,59 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
                   key={at}
                   label={title || `column ${at + 1}`}
                   data={MODE_COLUMNS.map((value) => ({ value, label: COLUMN_WORDS[value] }))}
-                  value={columns[at] ?? 'skip'}
+                  value={reading.columns[at] ?? 'skip'}
                   allowDeselect={false}
                   comboboxProps={{ transitionProps: { duration: 0 } }}
                   onChange={(column) => column && setColumn(at, column as ModeColumn)}
                 />
               ))}
+              {reading.columns.includes('rate') && (
+                <Select
+                  label="Unit of bare rates"
+                  data={[...RATE_UNITS]}
+                  value={reading.unit}
+                  placeholder="which?"
+                  comboboxProps={{ transitionProps: { duration: 0 } }}
+                  onChange={(unit) => choose({ unit: unit as RateUnit | null })}
+                />
+              )}
             </div>
+            <Ask open={questions.unit !== null} text={`“${questions.unit}” has no unit: in what is the rate column?`}>
+              {(['Mb/s', 'MB/s'] as const).map((unit) => (
+                <Choice key={unit} text={unit} onPick={() => choose({ unit })} />
+              ))}
+            </Ask>
+            <Ask
+              open={questions.decimal !== null}
+              text={`“${questions.decimal}”: is the sign in it between thousands, or before the decimals?`}
+            >
+              {thousandReadings(questions.decimal ?? '').map(([shown, decimal]) => (
+                <Choice key={decimal} text={shown} onPick={() => choose({ decimal })} />
+              ))}
+            </Ask>
+            <Ask
+              open={questions.at}
+              text="Rates of slow-motion rows: of which speed are they? Makers mostly mean the captured one."
+            >
+              <Choice text="the captured speed" onPick={() => choose({ at: 'captured' })} />
+              <Choice text="the recorded speed" onPick={() => choose({ at: 'recorded' })} />
+            </Ask>
+            {reading.at !== null && (
+              <p className={css.answered}>
+                Slow-motion rates are those of the {reading.at} speed.{' '}
+                <Choice text="change" onPick={() => choose({ at: null })} />
+              </p>
+            )}
             <ul className={css.preview} aria-label="What comes of it">
               {rows.map((row, at) => (
                 <li key={at} className={css.row}>
                   {row.ok ? (
                     <Preview mode={row.mode} />
                   ) : (
-                    <span className="tone-hot">
+                    <span className={row.problem === 'asked' ? 'tone-warm' : 'tone-hot'}>
                       row {at + 1}: {PROBLEM_WORDS[row.problem]}
-                      {row.text && ` (“${row.text}”)`}, left out
+                      {row.text && ` (“${row.text}”)`}
+                      {row.problem === 'asked' ? '' : ', left out'}
                     </span>
                   )}
                 </li>
@@ -96,24 +154,72 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             type="button"
             className="ink-button"
             data-strong
-            disabled={modes.length === 0}
+            disabled={modes.length === 0 || asks}
             onClick={() => onAdd(modes)}
           >
             {modes.length === 0 ? 'Add' : `Add ${modes.length}`}
           </button>
+          {asks && <p className={css.answered}>Answer what is asked above first: nothing is guessed.</p>}
         </div>
       </div>
     </Modal>
   );
 }
 
+/** Both readings of `1,200`, each with the decimal sign that makes it. */
+function thousandReadings(text: string): readonly (readonly [string, Decimal])[] {
+  const digits = text.replace(/[^\d.,]/g, '');
+  const isComma = digits.includes(',');
+  const whole = digits.replace(/[.,]/g, '');
+  const parts = digits.replace(',', '.');
+  return isComma
+    ? [
+        [`${whole} in whole`, 'point'],
+        [`${plain(Number(parts), 3)} with decimals`, 'comma'],
+      ]
+    : [
+        [`${whole} in whole`, 'comma'],
+        [`${plain(Number(parts), 3)} with decimals`, 'point'],
+      ];
+}
+
+function Ask({
+  open,
+  text,
+  children,
+}: {
+  readonly open: boolean;
+  readonly text: string;
+  readonly children: React.ReactNode;
+}) {
+  if (!open) return null;
+  return (
+    <fieldset className={css.ask}>
+      <legend>{text}</legend>
+      <span className={css.choices}>{children}</span>
+    </fieldset>
+  );
+}
+
+const Choice = ({ text, onPick }: { readonly text: string; readonly onPick: () => void }) => (
+  <button type="button" className="plain-button" onClick={onPick}>
+    {text}
+  </button>
+);
+
+/** How a row was read: name, speeds, size, the rate as stated in both units, and what it then writes. */
 function Preview({ mode }: { readonly mode: Mode }) {
   const rate = streamRate(mode);
+  const stated = mode.rate.kind === 'stated' ? fromMbps(mode.rate.Mbps) : null;
+  const speeds =
+    mode.captureFps === null ? `${plain(mode.fps, 3)} fps` : `${plain(mode.captureFps, 3)} → ${plain(mode.fps, 3)} fps`;
   return (
     <>
-      <b>{modeTitle(mode)}</b>
+      <b>{mode.name}</b>
+      <span>{speeds}</span>
       <span className="soft">{mode.width && mode.height ? `${mode.width} × ${mode.height}` : 'no size'}</span>
-      <span>{rate.ok ? MBpsText(rate.value.peak) : ''}</span>
+      <span>{stated === null ? '' : `${MbpsText(stated)} = ${MBpsText(stated)}`}</span>
+      <span className="soft">{rate.ok ? `writes ${MBpsText(rate.value.peak)}` : ''}</span>
     </>
   );
 }

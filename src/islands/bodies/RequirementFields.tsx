@@ -4,6 +4,7 @@ import type { Body } from '../../core/model/kit.ts';
 import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
+import { oneSpelling } from './oneSpelling.ts';
 import own from './SlotFields.module.css';
 
 type BodyFormApi = UseFormReturnType<Body>;
@@ -22,6 +23,7 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             placeholder="V90"
             comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`${path}.${place}.anyOf`)}
+            onChange={(words) => form.setFieldValue(`${path}.${place}.anyOf`, oneSpelling(words) as never)}
           />
           <Select
             label="Without it the body"

@@ -1,7 +1,6 @@
 import { Checkbox, Select } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import type { Body } from '../../core/model/kit.ts';
-import { busesOf } from '../../core/standards/buses.ts';
 import type { Form } from '../../core/standards/forms.ts';
 import { busChoices, FAMILY_CHOICES, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
@@ -16,8 +15,8 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
   if (!slot) return null;
   const field = (key: string) => form.getInputProps(`slots.${at}.${key}`);
   const changeForm = (place: number, next: Form): void => {
-    // The old bus may not exist in the new form; the slowest it has claims least.
-    form.setFieldValue(`slots.${at}.accepts.${place}`, { form: next, bus: busesOf(next)[0] ?? null });
+    // The old bus may not exist in the new form, and a guessed one would be a promise on a guess.
+    form.setFieldValue(`slots.${at}.accepts.${place}`, { form: next, bus: null });
   };
   return (
     <div className={css.item}>
@@ -27,7 +26,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           label="Capacity family it reads"
           props={field('family')}
           data={FAMILY_CHOICES}
-          unknown="not an SD slot"
+          unknown="not entered"
         />
         <NumberField label="Maker promises up to" unit="GB" props={field('promisedMaxGB')} placeholder="not stated" />
         <Checkbox
@@ -50,7 +49,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           <Select
             aria-label={`Bus for form ${place + 1} of ${slot.name}`}
             data={busChoices(accepts.form)}
-            placeholder="bus not known"
+            placeholder="which bus? not entered"
             clearable
             clearButtonProps={{ 'aria-label': 'Clear the bus' }}
             comboboxProps={{ transitionProps: { duration: 0 } }}
@@ -65,12 +64,17 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           </button>
         </div>
       ))}
+      {slot.accepts.some(({ bus, form: key }) => bus === null && key !== 'module') && (
+        <p className={css.hint}>
+          A bus that is not entered counts as the least its form can do: UHS-I in an SD slot. The manual names it.
+        </p>
+      )}
       {slot.accepts.length === 0 && <p className={css.hint}>This slot takes no card form yet.</p>}
       <div className={css.actions}>
         <button
           type="button"
           className="plain-button"
-          onClick={() => form.insertListItem(`slots.${at}.accepts`, { form: 'sd', bus: 'uhs-i' })}
+          onClick={() => form.insertListItem(`slots.${at}.accepts`, { form: 'sd', bus: null })}
         >
           Takes another form
         </button>

@@ -1,12 +1,12 @@
 import { newId } from '../../app/kitActions.ts';
 import type { Body, Mode, Slot } from '../../core/model/kit.ts';
 
-/** What an added thing starts as: nothing claimed that was not entered. */
+/** What an added thing starts as: nothing claimed that was not entered, so a slot has no bus before it is told. */
 export const newSlot = (count: number): Slot => ({
   id: newId(),
   name: `Slot ${count + 1}`,
-  accepts: [{ form: 'sd', bus: 'uhs-ii' }],
-  family: 'sdxc',
+  accepts: [{ form: 'sd', bus: null }],
+  family: null,
   promisedMaxGB: null,
 });
 

@@ -1,5 +1,6 @@
 import { Checkbox, TagsInput } from '@mantine/core';
 import { saveCard } from '../../app/kitActions.ts';
+import { keptSpelling, readWord } from '../../core/label/vocabulary.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
 import type { Card } from '../../core/model/kit.ts';
 import { isSd } from '../../core/standards/forms.ts';
@@ -13,6 +14,7 @@ import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 import { IncidentFields } from './IncidentFields.tsx';
+import { VerifiedFields } from './VerifiedFields.tsx';
 
 interface CardFormProps {
   readonly card: Card;
@@ -23,8 +25,15 @@ interface CardFormProps {
   readonly onClose: () => void;
 }
 
-/** A mark is printed once and in capitals, however it was typed. */
-const tidyMarks = (marks: readonly string[]): string[] => [...new Set(marks.map((text) => text.trim().toUpperCase()))];
+/** A mark is printed once and in one spelling, however it was typed. */
+const tidyMarks = (marks: readonly string[]): string[] => [
+  ...new Set(
+    marks.map((text) => {
+      const word = readWord(text);
+      return (word && keptSpelling(word)) ?? text.trim().toUpperCase();
+    }),
+  ),
+];
 
 const SD_WORDS = ['I', 'II', 'III', 'SDHC', 'SDXC', 'SDUC', 'A1', 'A2'];
 
@@ -77,20 +86,38 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
             onChange={(marks) => form.setFieldValue('marks', tidyMarks(marks))}
           />
         </div>
-        {doubt?.rule === 'label' &&
-          doubt.problems.map((problem) => (
-            <p key={JSON.stringify(problem)} className={css.doubt} role="status">
-              {labelProblemText(problem)}
-            </p>
-          ))}
+        {doubt?.problems.map((problem) => (
+          <p key={JSON.stringify(problem)} className={css.doubt} role="status">
+            {labelProblemText(problem)}
+          </p>
+        ))}
+        {(doubt?.outcome === 'short' || values.verified) && <VerifiedFields form={form} />}
+        {values.form === 'microsd' && (
+          <Checkbox
+            className={css.full}
+            label="Its adapter carries two rows of contacts (ordinary ones carry one: UHS-I at most)"
+            checked={values.adapterTwoRows === true}
+            onChange={(event) => form.setFieldValue('adapterTwoRows', event.currentTarget.checked as never)}
+          />
+        )}
       </fieldset>
       <fieldset className={css.section}>
         <legend className={css.legend}>Figures</legend>
-        <p className={css.hint}>Peak figures are kept and never enter a verdict. Empty means not known.</p>
+        <p className={css.hint}>
+          Peak figures are kept and never enter a verdict. A minimum its maker states in writing counts like a mark.
+          Empty means not known.
+        </p>
         <div className={css.fields}>
           <NumberField label="Read, peak" unit="MB/s" props={field('readMBps')} />
           <NumberField label="Write, peak" unit="MB/s" props={field('writeMBps')} />
           <NumberField label="Sustained write, maker’s" unit="MB/s" props={field('sustainedMBps')} />
+          <NumberField
+            label="Minimum write, in writing"
+            unit="MB/s"
+            props={field('minimumMBps')}
+            placeholder="none stated"
+          />
+          <TextField label="Where that minimum is stated" props={field('minimumSource')} placeholder="spec page" />
           <NumberField label="Fast cache" unit="GB" props={field('cacheGB')} />
           <NumberField
             label="Usable, formatted"

@@ -1,6 +1,7 @@
 import { SORT_KEYS, type SortKey, type WalletView } from '../../app/wallet.ts';
-import { printedBus } from '../../core/label/printedBus.ts';
-import { floorInForce } from '../../core/match/rules/guarantee.ts';
+import { busOf } from '../../core/label/printedBus.ts';
+import { shownSpelling } from '../../core/label/vocabulary.ts';
+import { ownPromise } from '../../core/match/ownPromise.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
 import type { Card } from '../../core/model/kit.ts';
 import { bus } from '../../core/standards/buses.ts';
@@ -95,8 +96,9 @@ interface CardRowProps {
 }
 
 function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
-  const own = card.bus ?? printedBus(card.form, card.marks)?.bus ?? null;
-  const { floor } = floorInForce(card, own);
+  const { bus: own } = busOf(card);
+  const { floor } = ownPromise(card);
+  const doubt = labelRule(card);
   const incidents = card.incidents?.length ?? 0;
   return (
     <tr
@@ -134,8 +136,10 @@ function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
       </td>
       <td>{card.retired ? 'retired' : card.state ? STATE_WORDS[card.state] : <span className="soft">—</span>}</td>
       <td>
-        {card.marks.length > 0 ? card.marks.join(' ') : <span className="soft">no mark</span>}
-        {labelRule(card) && <span className={css.doubt}>contradicts itself</span>}
+        {card.marks.length > 0 ? card.marks.map(shownSpelling).join(' ') : <span className="soft">no mark</span>}
+        {doubt && !card.verified && (
+          <span className={css.doubt}>{doubt.outcome === 'short' ? 'contradicts itself' : 'not all understood'}</span>
+        )}
         {incidents > 0 && (
           <span className={css.doubt}>{incidents === 1 ? '1 incident' : `${incidents} incidents`}</span>
         )}

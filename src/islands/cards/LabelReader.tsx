@@ -1,12 +1,12 @@
 import { useId, useMemo, useState } from 'react';
 import { cardOfLabel, toggleMark } from '../../app/labelCard.ts';
-import { isHarmless, labelProblems } from '../../core/label/labelProblems.ts';
+import { isContradiction, isHarmless, labelProblems } from '../../core/label/labelProblems.ts';
 import { readLabel } from '../../core/label/readLabel.ts';
 import { slotBuses } from '../../core/label/slotKinds.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
 import type { Card } from '../../core/model/kit.ts';
 import { bus } from '../../core/standards/buses.ts';
-import { form as formRow } from '../../core/standards/forms.ts';
+import { form as formRow, isSd } from '../../core/standards/forms.ts';
 import { APP_MEANING, labelProblemText, markMeaning, peakText } from '../../text/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -23,6 +23,7 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
   const [text, setText] = useState('128GB SDXC II U3 V60 270MB/s');
   const label = useMemo(() => readLabel(text), [text]);
   const problems = labelProblems(label);
+  const doubted = problems.some(isContradiction);
   const card = cardOfLabel(label);
   const form = label.form ?? 'sd';
   const inputId = useId();
@@ -72,6 +73,12 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
             <dd>{APP_MEANING}</dd>
           </div>
         ))}
+        {label.bus && !label.busPrinted && isSd(form) && label.bus !== 'uhs-i' && (
+          <div className={css.row}>
+            <dt>Bus</dt>
+            <dd>{bus(label.bus).name}, read from its marks: none is named, and they exist on no slower one</dd>
+          </div>
+        )}
         {label.bus && label.busPrinted && (
           <div className={css.row}>
             <dt>Bus</dt>
@@ -84,7 +91,7 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
             <dd>{peakText(label)}</dd>
           </div>
         )}
-        {label.marks.length === 0 && (
+        {label.marks.length === 0 && label.apps.length === 0 && (
           <div className={css.row}>
             <dt>No mark</dt>
             <dd>nothing printed here promises a write speed</dd>
@@ -92,6 +99,11 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         )}
       </dl>
       <h3 className={css.section}>In each kind of slot</h3>
+      {doubted && (
+        <p className={css.hint}>
+          A label that contradicts itself promises nothing before the card was filled and read back.
+        </p>
+      )}
       <dl className={css.list}>
         {slotBuses(form, label.bus).map(({ slot, inForce }) => {
           const { mark, floor } = floorInForce({ form, marks: label.words }, inForce);
@@ -101,6 +113,8 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
               <dd className={css.floor}>
                 {inForce === null ? (
                   <span className="soft">no common bus</span>
+                ) : doubted ? (
+                  <span className="soft">in doubt</span>
                 ) : floor === null ? (
                   <span className="soft">nothing promised</span>
                 ) : (

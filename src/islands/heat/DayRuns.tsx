@@ -4,7 +4,7 @@ import { useHeatTask } from '../../app/useHeatTask.ts';
 import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
 import type { SharesInput } from '../../core/heatrun/failures.ts';
 import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heatrun/lane.ts';
-import { outcomeText, shareText, thinText } from '../../text/heat.ts';
+import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
 import { TaskNote } from './TaskNote.tsx';
@@ -73,6 +73,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
               ran={results[at] ?? null}
               failing={shares.phase === 'done' ? (shares.answer[at] ?? null) : null}
               accepted={accepted}
+              heatAlone={run.pace === 'unknown'}
             />
           </div>
         ))}
@@ -87,18 +88,19 @@ interface EndedProps {
   /** Null until the worker has told. */
   readonly failing: number | null;
   readonly accepted: number;
+  readonly heatAlone: boolean;
 }
 
-function Ended({ ran, failing, accepted }: EndedProps) {
+function Ended({ ran, failing, accepted, heatAlone }: EndedProps) {
   if (!ran) return <p className="tone-mute">Cannot be run in this air</p>;
   const { result } = ran;
   const failed = hasFailed(result);
   const isThin = !failed && failing !== null && failing > accepted;
-  const tone = failed ? 'hot' : failing === null ? 'mute' : riskTone(failing, accepted);
+  const tone = failed ? 'hot' : failing === null || (heatAlone && !isThin) ? 'mute' : riskTone(failing, accepted);
   return (
     <>
       <p className={`tone-${tone}`}>
-        <b>{isThin ? thinText(result) : outcomeText(result)}</b>
+        <b>{isThin ? thinText(result) : heatAlone ? heatAloneText(result) : outcomeText(result)}</b>
       </p>
       {failing !== null && <p className="soft">{shareText(failing)} of the runs fail</p>}
     </>

@@ -1,9 +1,13 @@
 import { useState } from 'react';
 import { newId, saveTest } from '../../app/kitActions.ts';
+import { today } from '../../app/today.ts';
 import { needMBps } from '../../core/heatrun/cardFigures.ts';
+import { readTest } from '../../core/match/testReading.ts';
 import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/model/kit.ts';
 import { END_WORDS } from '../../text/heatFit.ts';
+import { misfitQuestion } from '../../text/testReading.ts';
 import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
+import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './LoggedTakes.module.css';
@@ -21,29 +25,38 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   const { plan, body } = run.setup;
   const stored = useStored();
   const [end, setEnd] = useState<TestEnd>('dropped');
-  const [minutes, setMinutes] = useState<number | null>(null);
+  const [time, setTime] = useState('');
+  const seconds = takeSeconds(time);
+  const [asked, setAsked] = useState<string | null>(null);
   const [ambientC, setAmbientC] = useState<number | null>(plan.ambientC + plan.sunC);
   const [takes, setTakes] = useState(plan.takes);
   const [rest, setRest] = useState(plan.restMinutes);
-  const ready = minutes !== null && ambientC !== null && pick.ratio === null;
+  const ready = seconds !== null && ambientC !== null && pick.ratio === null;
+  const testOf = (length: number): Test => ({
+    id: newId(),
+    bodyId: body.id,
+    modeId: pick.modeId,
+    cardId: card.id,
+    slotId: run.lane.cell.slotId,
+    end,
+    seconds: Math.round(length),
+    clipGB: null,
+    writtenMBps: Math.round(needMBps(run.lane.cell) * 10) / 10,
+    date: today(),
+    note: null,
+    ambientC,
+    takes,
+    restSeconds: takes > 1 ? rest * 60 : null,
+  });
+  const question = seconds === null ? null : misfitQuestion(readTest(testOf(seconds), body, card));
   const save = (): void => {
-    if (minutes === null || ambientC === null) return;
-    const test: Test = {
-      id: newId(),
-      bodyId: body.id,
-      modeId: pick.modeId,
-      cardId: card.id,
-      slotId: run.lane.cell.slotId,
-      end,
-      seconds: Math.round(minutes * 60),
-      clipGB: null,
-      writtenMBps: Math.round(needMBps(run.lane.cell) * 10) / 10,
-      date: new Date().toISOString().slice(0, 10),
-      note: null,
-      ambientC,
-      takes,
-      restSeconds: takes > 1 ? rest * 60 : null,
-    };
+    if (seconds === null || ambientC === null) return;
+    const test = testOf(seconds);
+    // Asked once about these very numbers; a second press keeps them in the log, where they prove nothing.
+    if (question !== null && asked !== question) {
+      setAsked(question);
+      return;
+    }
     void stored(async () => {
       undoNotice('Take logged.', await saveTest(test));
       onDone();
@@ -64,7 +77,12 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
         choices={TEST_ENDS.map((value) => ({ value, label: END_WORDS[value] }))}
         onChange={(value) => setEnd(value as TestEnd)}
       />
-      <NumberLine label="After" value={minutes} unit="min" min={0.1} max={2880} empty="18.5" onChange={setMinutes} />
+      <TakeLength label="After" text={time} onText={setTime} />
+      {question !== null && asked === question && (
+        <p className="tone-hot" role="alert">
+          {question} Correct it, or keep it in the log: there it proves nothing.
+        </p>
+      )}
       <NumberLine
         label="In air of, sun included"
         value={ambientC}
@@ -99,7 +117,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
       <p className={css.hint}>From cold, in the body’s own worst mode. One take is not a guarantee: log three.</p>
       <p className={css.actions}>
         <button type="submit" className="ink-button" disabled={!ready}>
-          Log it
+          {question !== null && asked === question ? 'Keep it all the same' : 'Log it'}
         </button>
         <button type="button" className="plain-button" onClick={onDone}>
           Cancel

@@ -42,7 +42,7 @@ export function RiskPanel(props: RiskPanelProps) {
           Risk of this take
         </h2>
         {risk.phase === 'done' ? (
-          <RiskFigures risk={risk.answer} accepted={accepted} asked={runs} />
+          <RiskFigures risk={risk.answer} accepted={accepted} asked={runs} heatAlone={run.pace === 'unknown'} />
         ) : (
           <TaskNote state={risk} what={`${runs.toLocaleString('en')} runs`} onAgain={onAgain} />
         )}
@@ -104,7 +104,7 @@ export function RiskPanel(props: RiskPanelProps) {
         )}
       </section>
       <div className={css.cautions}>
-        {cautionTexts(run.result).map((text) => (
+        {cautionTexts(run.result, run.setup.plan.ambientC).map((text) => (
           <p key={text}>{text}</p>
         ))}
       </div>
@@ -117,21 +117,27 @@ interface RiskFiguresProps {
   readonly accepted: number;
   /** Runs asked for; fewer were made where each has many events. */
   readonly asked: number;
+  /** True where nothing is known of the card's pace: a small share is then no yes. */
+  readonly heatAlone: boolean;
 }
 
-function RiskFigures({ risk, accepted, asked }: RiskFiguresProps) {
+function RiskFigures({ risk, accepted, asked, heatAlone }: RiskFiguresProps) {
   const { dropProbability, cutoffProbability, dropUncertainty, cutoffUncertainty, atSeconds, hangsOn, runs } = risk;
   const failing = dropProbability + cutoffProbability;
   const uncertainty = Math.hypot(dropUncertainty, cutoffUncertainty);
   const hanging = hangsOnText(hangsOn);
   return (
     <div role="status">
-      <p className={`${css.figure} tone-${riskTone(failing, accepted)}`} data-testid="risk">
+      <p
+        className={`${css.figure} ${heatAlone && failing <= accepted ? '' : `tone-${riskTone(failing, accepted)}`}`}
+        data-testid="risk"
+      >
         {shareText(failing)}
       </p>
       <p className="soft">
-        of {runs.toLocaleString('en')} runs fail, give or take {shareText(uncertainty)}: {shareText(dropProbability)}{' '}
-        drop, {shareText(cutoffProbability)} are cut off by the body.
+        of {runs.toLocaleString('en')} runs fail{heatAlone ? ' by heat alone, the card taken to keep up' : ''}, give or
+        take {shareText(uncertainty)}: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by
+        the body.
         {atSeconds &&
           ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
         {failing > 0.001 && hanging && ` ${hanging}`}
@@ -153,7 +159,11 @@ function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
     <>
       {moves.length === 0 ? (
         <p className={css.none}>
-          {risk <= accepted ? 'It holds as planned.' : 'Nothing here gets it under that risk.'}
+          {risk > accepted
+            ? 'Nothing here gets it under that risk.'
+            : run.pace === 'unknown'
+              ? 'Heat does not end it. Find out how fast the card writes: fill it once, or enter its figure.'
+              : 'It holds as planned.'}
         </p>
       ) : (
         <ul className={css.list}>

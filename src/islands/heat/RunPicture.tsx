@@ -9,8 +9,12 @@ import {
   CALIBRATED,
   causeText,
   EVENT_WORDS,
+  heatAloneText,
   NOT_CALIBRATED,
   outcomeText,
+  outlastedText,
+  promiseAloneText,
+  runPaceText,
   thinCauseText,
   thinText,
   timeText,
@@ -52,13 +56,16 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
   return (
     <>
       <header className={css.head} aria-live="polite">
-        <Head result={result} failing={risk && failingOf(risk)} accepted={accepted} />
+        <Head run={run} failing={risk && failingOf(risk)} accepted={accepted} />
         <p className={css.asked}>
           {setup.body.name} {modeTitle(setup.mode)} on {lane.cards.map(({ label }) => label).join(' and ')},{' '}
           {plannedText(setup.plan)}
         </p>
         <p className={css.cause}>
-          {causeText(lane.sim, result, cause)}
+          {run.outlasted
+            ? `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
+            : causeText(lane.sim, result, cause)}{' '}
+          {runPaceText(run.pace, run.breakEven, lane)}
           {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
           {thin !== null && ` ${thinCauseText(thin)}`}
           {result.cutShort && ' The run met more events than are followed and was cut short here.'}
@@ -103,13 +110,35 @@ const thinShare = (result: SimResult, failing: number | null, accepted: number):
   failing !== null && failing > accepted && !hasFailed(result) ? failing : null;
 
 interface HeadProps {
-  readonly result: SimResult;
+  readonly run: Run;
   /** Null until the risk is known: until then a run that holds is not called good. */
   readonly failing: number | null;
   readonly accepted: number;
 }
 
-function Head({ result, failing, accepted }: HeadProps) {
+function Head({ run, failing, accepted }: HeadProps) {
+  const { result, pace, outlasted, cause } = run;
+  if (outlasted)
+    return (
+      <h1 className={`${css.title} tone-warm`}>
+        <OutcomeGlyph outcome="unknown" />
+        In doubt: your own take held longer
+      </h1>
+    );
+  if (pace === 'unknown')
+    return (
+      <h1 className={`${css.title} ${hasFailed(result) ? 'tone-hot' : ''}`}>
+        <OutcomeGlyph outcome={hasFailed(result) ? 'short' : 'unknown'} />
+        {heatAloneText(result)}
+      </h1>
+    );
+  if (pace === 'promised' && hasFailed(result) && cause !== 'heat' && cause !== 'bus')
+    return (
+      <h1 className={`${css.title} tone-hot`}>
+        <OutcomeGlyph outcome="short" />
+        {promiseAloneText(result)}
+      </h1>
+    );
   if (hasFailed(result))
     return (
       <h1 className={`${css.title} tone-hot`}>

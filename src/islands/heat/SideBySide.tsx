@@ -9,7 +9,7 @@ import type { Policy } from '../../core/match/policy.ts';
 import type { KeptTake } from '../../core/model/kit.ts';
 import { averageDemand } from '../../core/writepath/demand.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { outcomeText, shareText, timeText } from '../../text/heat.ts';
+import { heatAloneText, outcomeText, shareText, timeText } from '../../text/heat.ts';
 import { degreesText, paceText, planText } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { CAUSE_WORDS } from '../../text/simulation.ts';
@@ -134,7 +134,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
               <td key={id}>{run ? <Trace run={run} lastSecond={lastSecond} /> : 'its body, mode or card is gone'}</td>
             ))}
           </tr>
-          {line('Outcome', ({ result }) => outcomeText(result))}
+          {line('Outcome', ({ result, pace }) => (pace === 'unknown' ? heatAloneText(result) : outcomeText(result)))}
           {line('Cause', ({ cause }) => (cause ? CAUSE_WORDS[cause] : 'none'))}
           {line('Fail', (_, at) => failText(shares.phase === 'done' ? shares.answer[at] : null))}
           {line('Take', ({ setup }) => planText(setup.plan))}

@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import { type Given, type Picked, setupOf } from '../../app/heatPick.ts';
-import { deciding, type HeatSetup, type Lane, lanesOf, type SetupRefusal } from '../../core/heatrun/lane.ts';
-import type { HeatPick } from '../../core/model/kit.ts';
+import { deciding, type HeatSetup, hasFailed, type Lane, lanesOf, type SetupRefusal } from '../../core/heatrun/lane.ts';
+import { outlastedBy } from '../../core/heatrun/outlasted.ts';
+import { breakEvenMBps, type PaceKnown, paceOf } from '../../core/heatrun/pace.ts';
+import type { HeatPick, Test } from '../../core/model/kit.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { causeOf } from '../../core/writepath/cause.ts';
 import type { Cause, Moment, SimResult } from '../../core/writepath/simulation.ts';
@@ -15,6 +17,12 @@ export interface Run {
   readonly lanes: readonly Lane[];
   readonly result: SimResult;
   readonly cause: Cause | null;
+  /** How the pace of its cards is known; of a card of which nothing is known only heat is asked. */
+  readonly pace: PaceKnown;
+  /** The pace from which on it holds, MB/s; null where none does, or where its pace is known. */
+  readonly breakEven: number | null;
+  /** The own take that lasted longer than these figures say it could. */
+  readonly outlasted: Test | null;
   readonly at: (seconds: number) => Moment;
 }
 
@@ -22,12 +30,17 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
   const lanes = lanesOf(setup);
   if (!lanes.ok) return err(lanes.error);
   const { lane, result } = deciding(lanes.value);
+  const pace = paceOf(lane);
+  const [card] = lane.cards;
   return ok({
     setup,
     lane,
     lanes: lanes.value,
     result,
     cause: causeOf(lane.sim, result),
+    pace,
+    breakEven: pace === 'known' ? null : breakEvenMBps(lane),
+    outlasted: card && hasFailed(result) ? outlastedBy(lane, setup.body, card, setup.tests) : null,
     at: createReader(lane.sim, result),
   });
 }

@@ -1,7 +1,6 @@
 import { memo } from 'react';
 import type { HeatLevel } from '../../core/heatrun/level.ts';
-import type { Cell } from '../../core/match/evaluate.ts';
-import { toneOf } from '../../core/match/verdict.ts';
+import { type Cell, cellTone } from '../../core/match/cell.ts';
 import type { Body, Card, Mode, Take } from '../../core/model/kit.ts';
 import { cellFigure, spokenCell } from '../../text/cell.ts';
 import { HEAT_WORDS } from '../../text/heatWords.ts';
@@ -38,7 +37,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
     <div
       id={cellId(row, column)}
       className={css.cell}
-      data-tone={toneOf(verdict, take)}
+      data-tone={cellTone(cell, take)}
       data-verdict={verdict}
       data-active={active || undefined}
       data-picked={picked || undefined}

@@ -1,5 +1,5 @@
 import type { CSSProperties } from 'react';
-import { printedBus } from '../../core/label/printedBus.ts';
+import { busOf } from '../../core/label/printedBus.ts';
 import type { Row } from '../../core/match/evaluate.ts';
 import type { Body, Card } from '../../core/model/kit.ts';
 import { form } from '../../core/standards/forms.ts';
@@ -19,7 +19,7 @@ interface CardHeadingProps {
 }
 
 export function CardHeading({ card, index, left, width, picked }: CardHeadingProps) {
-  const bus = card.bus ?? printedBus(card.form, card.marks)?.bus ?? null;
+  const { bus } = busOf(card);
   return (
     <div
       className={css.card}

@@ -85,8 +85,9 @@ function Match({ kit }: { readonly kit: Kit }) {
   const subject = useMemo((): WhySubject | null => {
     if (selected === null) return null;
     if (selected !== 'quick') return subjectOf(board, selected);
-    if (!answer.ok || !answer.value.cell || !answer.value.card) return null;
-    const { cell, body, ask, card, rate } = answer.value;
+    if (!answer.ok || answer.value.kind !== 'card') return null;
+    const { cell, body, ask, card, rate } = answer.value.answer;
+    if (!cell || !card) return null;
     return { cell, body, mode: ask.mode, card, rate, quick: true };
   }, [selected, board, answer]);
   const startTrial = (move: Move): void => {
@@ -94,6 +95,11 @@ function Match({ kit }: { readonly kit: Kit }) {
     const { body, mode, card } = subject;
     const from = { bodyId: body.id, modeId: mode.id, cardId: card.id };
     const trial = tryMove(move, { kit: shownKit, body, mode, card }, newId());
+    // A look at the thing itself: the form in which it is entered is the next step.
+    if (move.code === 'tell-bus' || move.code === 'verify') {
+      window.location.assign(move.code === 'verify' ? '/cards' : '/bodies');
+      return;
+    }
     if (trial) setSelected({ bodyId: trial.bodyId, modeId: trial.modeId, cardId: trial.cardId });
     // A move that only looks at another cell changes nothing that would have to be kept.
     if (trial && !trial.changedBody && !trial.addedCard) return;

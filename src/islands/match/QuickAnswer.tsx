@@ -1,9 +1,9 @@
 import type { Answer } from '../../core/ask/answerAsk.ts';
-import { toneOf } from '../../core/match/verdict.ts';
+import { cellTone } from '../../core/match/cell.ts';
 import type { Take } from '../../core/model/kit.ts';
-import { answerText, forTimeText, readingText, slipText } from '../../text/ask.ts';
+import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/ask.ts';
 import { doubtText } from '../../text/doubt.ts';
-import { capacityText, either, MBpsFigure, minutesFigure } from '../../text/quantity.ts';
+import { capacityText, either, MBpsFigure, minutesFigure, takeText } from '../../text/quantity.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
@@ -13,10 +13,12 @@ interface QuickAnswerProps {
   readonly answer: Answer;
   readonly take: Take;
   readonly onWhy: () => void;
+  /** Takes another reading of the line. */
+  readonly onReplace: (text: string) => void;
 }
 
 /** The answer from arm's length first, its reason beside it, how the line was read under it. */
-export function QuickAnswer({ answer, take, onWhy }: QuickAnswerProps) {
+export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps) {
   const { cell } = answer;
   const slip = slipText(answer);
   const time = forTimeText(answer);
@@ -24,7 +26,7 @@ export function QuickAnswer({ answer, take, onWhy }: QuickAnswerProps) {
     <div className={css.answer}>
       <div className={css.head}>
         {cell ? (
-          <span className={`${css.word} tone-${toneOf(cell.verdict, take)}`}>
+          <span className={`${css.word} tone-${cellTone(cell, take)}`}>
             <VerdictGlyph verdict={cell.verdict} size={23} />
             {VERDICT_WORDS[cell.verdict]}
           </span>
@@ -48,8 +50,28 @@ export function QuickAnswer({ answer, take, onWhy }: QuickAnswerProps) {
             {doubtText(doubt)}
           </p>
         ))}
+        {answer.plays !== null && answer.ask.time !== null && (
+          <p>
+            A take of {takeText(answer.ask.time)} plays {takeText(answer.plays)}.
+          </p>
+        )}
         {answer.ask.readings.length > 0 && (
-          <p className={css.readings}>{answer.ask.readings.map(readingText).join(' · ')}</p>
+          <ul className={css.readings} aria-label="How the line was read">
+            {answer.ask.readings.map((reading) => {
+              const other = otherReadingText(reading);
+              const { change } = reading;
+              return (
+                <li key={readingText(reading)}>
+                  {readingText(reading)}
+                  {other && change !== undefined && (
+                    <button type="button" className="plain-button" onClick={() => onReplace(change)}>
+                      {other}
+                    </button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
         )}
       </div>
     </div>

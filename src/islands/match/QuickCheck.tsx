@@ -1,17 +1,18 @@
 import { useHotkeys } from '@mantine/hooks';
 import { useRef } from 'react';
-import type { Answer } from '../../core/ask/answerAsk.ts';
 import type { AskRefusal } from '../../core/ask/ask.ts';
+import type { Asked } from '../../core/ask/askLine.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
+import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
 
 interface QuickCheckProps {
   readonly text: string;
   readonly onText: (text: string) => void;
-  readonly answer: Result<Answer, AskRefusal>;
+  readonly answer: Result<Asked, AskRefusal>;
   readonly policy: Policy;
   readonly onWhy: () => void;
 }
@@ -24,7 +25,7 @@ export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckPr
     onText(next);
     input.current?.focus();
   };
-  const canWhy = answer.ok && answer.value.cell !== null;
+  const canWhy = answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null;
   return (
     <section className={css.check} aria-label="Quick check">
       <div className={css.box}>
@@ -52,7 +53,11 @@ export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckPr
       </div>
       <div id="quick-answer" className={css.answer} aria-live="polite">
         {answer.ok ? (
-          <QuickAnswer answer={answer.value} take={policy.take} onWhy={onWhy} />
+          answer.value.kind === 'card' ? (
+            <QuickAnswer answer={answer.value.answer} take={policy.take} onWhy={onWhy} onReplace={replace} />
+          ) : (
+            <QuickPlayback playback={answer.value.playback} />
+          )
         ) : (
           <QuickProblem text={text} refusal={answer.error} onReplace={replace} />
         )}

@@ -1,11 +1,12 @@
 import { lazy, Suspense } from 'react';
 import type { BoardKit } from '../../core/match/board.ts';
+import { cellTone } from '../../core/match/cell.ts';
 import type { Finding, Outcome } from '../../core/match/finding.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { toneOf, type Verdict } from '../../core/match/verdict.ts';
+import type { Verdict } from '../../core/match/verdict.ts';
 import type { PlannedTake } from '../../core/model/kit.ts';
-import { cellFigure, cellPlace, modeTitle } from '../../text/cell.ts';
+import { cellFigure, cellPlace, modeTitle, seatTexts } from '../../text/cell.ts';
 import { findingLine } from '../../text/finding.ts';
 import { stripSections } from '../../text/stripSections.ts';
 import { threeLines } from '../../text/threeLines.ts';
@@ -50,7 +51,7 @@ export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
   const { cell, body, mode, card, rate, quick } = subject;
   // What is being typed or tried belongs to one cell and does not follow to the next.
   const place = `${body.id} ${mode.id} ${card.id}`;
-  const tone = toneOf(cell.verdict, take);
+  const tone = cellTone(cell, take);
   return (
     <div className={css.why}>
       <header>
@@ -62,6 +63,17 @@ export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
         <span>{VERDICT_WORDS[cell.verdict]}</span>
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
+      {cell.seats && (
+        <ul className={css.seats} aria-label="Who sits where">
+          {seatTexts(cell).map(({ id, text, answer }) => (
+            <li key={id} className={`tone-${answer ? cellTone(answer, take) : 'hot'}`}>
+              <VerdictGlyph verdict={answer?.verdict ?? 'uncovered'} size={14} />
+              <span>{text}</span>
+              <b>{answer ? VERDICT_WORDS[answer.verdict] : 'Nothing holds there'}</b>
+            </li>
+          ))}
+        </ul>
+      )}
       {cell.need !== null && (
         <>
           <dl className={css.three}>

@@ -1,12 +1,13 @@
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { arrangedCards } from '../../app/arrangedCards.ts';
 import { saveBody } from '../../app/kitActions.ts';
 import { arrange } from '../../core/match/arrange.ts';
 import type { BoardKit } from '../../core/match/board.ts';
+import { cellTone } from '../../core/match/cell.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { toneOf } from '../../core/match/verdict.ts';
 import type { Arrangement } from '../../core/model/kit.ts';
-import { arrangedText } from '../../text/arranged.ts';
+import { arrangedText, seatedText } from '../../text/arranged.ts';
 import { minutesFigure } from '../../text/quantity.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -23,25 +24,31 @@ interface WhyArrangeProps {
   readonly policy: Policy;
 }
 
-/** Two cards at once, tried on the spot: relay, mirrored, split, with any second card; kept for the body on demand. */
+/** Several cards at once, tried on the spot: relay, mirrored, split, with any second card; kept for the body on demand. */
 export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
-  const { body, mode, card } = subject;
+  const { body, mode, card, cell } = subject;
   const [way, setWay] = useState<Arrangement>(body.arrangement);
-  const [secondId, setSecondId] = useState(card.id);
+  // Where another card fills a seat that this one does not enter, that card is the one to begin with.
+  const partner = cell.seats?.find(({ cardId }) => cardId !== null && cardId !== card.id)?.cardId;
+  const [secondId, setSecondId] = useState(partner ?? card.id);
   const stored = useStored();
   const second = kit.cards.find(({ id }) => id === secondId) ?? card;
-  const result = useMemo(
-    () => arrange({ body, mode, arrangement: way, cards: [card, second], tests: kit.tests, policy }),
-    [body, mode, way, card, second, kit.tests, policy],
+  const cards = useMemo(
+    () => arrangedCards({ body, way, card, second, cell, wallet: kit.cards }),
+    [body, way, card, second, cell, kit.cards],
   );
-  if (body.slots.length < 2 || !result) return null;
+  const result = useMemo(
+    () => arrange({ body, mode, arrangement: way, cards, tests: kit.tests, policy }),
+    [body, mode, way, cards, kit.tests, policy],
+  );
+  if (body.slots.length < 2) return null;
   const keep = (): void =>
     void stored(async () =>
       undoNotice(`${body.name} now records ${way}.`, await saveBody({ ...body, arrangement: way })),
     );
   return (
     <section className={css.arrange} aria-labelledby="arrange-heading">
-      <h3 id="arrange-heading">Over two slots</h3>
+      <h3 id="arrange-heading">Over its slots</h3>
       <div className={css.fields}>
         <Select
           label="Record"
@@ -61,16 +68,23 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           onChange={(next) => next && setSecondId(next)}
         />
       </div>
-      <p className={`${css.result} tone-${toneOf(result.verdict, policy.take)}`} role="status">
-        <VerdictGlyph verdict={result.verdict} size={16} />
-        {VERDICT_WORDS[result.verdict]}
-        {result.minutes !== null && (
-          <span className={css.minutes}>
-            <Amount {...minutesFigure(result.minutes)} />
-          </span>
-        )}
-      </p>
-      <p className={css.note}>{arrangedText(result)}</p>
+      {result === null ? (
+        <p role="status">This body has too few slots for that.</p>
+      ) : (
+        <>
+          <p className={`${css.result} tone-${cellTone(result, policy.take)}`} role="status">
+            <VerdictGlyph verdict={result.verdict} size={16} />
+            {VERDICT_WORDS[result.verdict]}
+            {result.minutes !== null && (
+              <span className={css.minutes}>
+                <Amount {...minutesFigure(result.minutes)} />
+              </span>
+            )}
+          </p>
+          {way !== 'single' && <p className={css.note}>{seatedText(result, body, cards)}</p>}
+          <p className={css.note}>{arrangedText(result)}</p>
+        </>
+      )}
       {way !== body.arrangement && (
         <button type="button" className="plain-button" onClick={keep}>
           Keep this for {body.name}

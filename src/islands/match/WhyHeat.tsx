@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import { isCalibrated } from '../../core/heatrun/known.ts';
-import { cellLane } from '../../core/heatrun/lane.ts';
 import { heatMark } from '../../core/heatrun/mark.ts';
 import { cellReasons } from '../../core/heatrun/reasons.ts';
 import type { BoardKit } from '../../core/match/board.ts';
@@ -29,13 +28,13 @@ const REASONS = 3;
 /** Why a cell that holds by rate has its heat mark: the planned take, what raises it, and the way to its run. */
 export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatProps) {
   const { cell, body, mode, card } = subject;
-  const { tests } = kit;
+  const { tests, cards } = kit;
   const found = useMemo(() => {
-    const mark = heatMark(body, cell, card, tests, plan);
+    const mark = heatMark({ body, cell, card, tests, plan, cards });
     if (!mark) return null;
-    const lane = cellLane(body, cell, card, tests, plan);
+    const { lane } = mark;
     return { mark, calibrated: isCalibrated(lane.figures), reasons: cellReasons(lane, body, tests, plan) };
-  }, [body, cell, card, tests, plan]);
+  }, [body, cell, card, tests, plan, cards]);
   if (!found) return null;
   const { mark, calibrated, reasons } = found;
   const query = new URLSearchParams({ body: body.id, mode: mode.id, card: card.id });

@@ -7,7 +7,7 @@ import { useHeatTask } from '../../app/useHeatTask.ts';
 import { riskTone, usuallyAccepted } from '../../core/heatrun/acceptedRisk.ts';
 import type { AdviceInput } from '../../core/heatrun/advice.ts';
 import type { BoardKit } from '../../core/match/board.ts';
-import type { Cell } from '../../core/match/evaluate.ts';
+import type { Cell } from '../../core/match/cell.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { PlannedTake } from '../../core/model/kit.ts';
 import { shareText } from '../../text/heat.ts';

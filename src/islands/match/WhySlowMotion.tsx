@@ -1,34 +1,51 @@
+import { useState } from 'react';
 import type { Policy } from '../../core/match/policy.ts';
 import { highestCapture } from '../../core/rate/highestCapture.ts';
 import { playbackLength } from '../../core/rate/playback.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { durationText, plain } from '../../text/quantity.ts';
+import { durationText, plain, takeText } from '../../text/quantity.ts';
+import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import type { WhySubject } from './subject.ts';
 import css from './WhySums.module.css';
 
-/** Slow motion both ways: how fast this card lets the codec capture, and how long a full card plays. */
+/** Slow motion both ways: how fast this card lets the codec capture, and how long a take, or a full card, plays. */
 export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubject; readonly policy: Policy }) {
   const { cell, mode } = subject;
   const { floor, planned } = cell;
+  const [length, setLength] = useState('');
+  const take = takeSeconds(length);
   const fastest = floor === null ? null : highestCapture(mode, floor, policy.headroom);
-  const slowed = mode.captureFps !== null && mode.captureFps !== mode.fps;
+  const captured = mode.captureFps ?? mode.fps;
+  const slowed = captured !== mode.fps;
+  const playsText = (seconds: number): string => takeText(playbackLength(seconds as Seconds, captured, mode.fps));
   if (fastest === null && !slowed) return null;
   return (
-    <dl className={css.kinds}>
-      {fastest !== null && (
-        <div className={css.line}>
-          <dt>fastest capture the promise covers, this codec</dt>
-          <dd className={css.result}>{fastest}&nbsp;fps</dd>
-        </div>
-      )}
-      {slowed && planned !== null && planned > 0 && (
-        <div className={css.line}>
-          <dt>a full card plays, at {plain(mode.fps, 2)} fps</dt>
-          <dd className={css.result}>
-            {durationText(playbackLength((planned * 60) as Seconds, mode.captureFps ?? mode.fps, mode.fps))}
-          </dd>
-        </div>
-      )}
-    </dl>
+    <section aria-label="Slow motion">
+      <dl className={css.kinds}>
+        {fastest !== null && (
+          <div className={css.line}>
+            <dt>fastest capture the promise covers, this codec</dt>
+            <dd className={css.result}>{fastest}&nbsp;fps</dd>
+          </div>
+        )}
+        {slowed && planned !== null && planned > 0 && (
+          <div className={css.line}>
+            <dt>a full card plays, at {plain(mode.fps, 2)} fps</dt>
+            <dd className={css.result}>
+              {durationText(playbackLength((planned * 60) as Seconds, captured, mode.fps))}
+            </dd>
+          </div>
+        )}
+        {slowed && take !== null && (
+          <div className={css.line}>
+            <dt>
+              a take of {takeText(take as Seconds)} plays, at {plain(mode.fps, 2)} fps
+            </dt>
+            <dd className={css.result}>{playsText(take)}</dd>
+          </div>
+        )}
+      </dl>
+      {slowed && <TakeLength label="Any take plays:" text={length} onText={setLength} />}
+    </section>
   );
 }

@@ -1,6 +1,6 @@
 import type { BoardKit } from '../../core/match/board.ts';
-import type { Cell } from '../../core/match/evaluate.ts';
-import { knownMinutes } from '../../core/match/knownMinutes.ts';
+import type { Cell } from '../../core/match/cell.ts';
+import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
 import type { Body, Card } from '../../core/model/kit.ts';
 import type { StreamRate } from '../../core/rate/streamRate.ts';
 import { minutesKinds } from '../../text/minutesKinds.ts';
@@ -32,7 +32,7 @@ export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
         ))}
       </dl>
       <dl className={css.kinds}>
-        {minutesKinds(cell, knownMinutes(cell, kit)).map(({ name, figure }) => (
+        {minutesKinds(cell, knownMinutes(cell, kit), slowerEndMinutes(rate, body, card)).map(({ name, figure }) => (
           <div key={name} className={css.line}>
             <dt>{name}</dt>
             <dd className={css.result}>{figure}</dd>

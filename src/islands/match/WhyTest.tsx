@@ -1,10 +1,13 @@
 import { useState } from 'react';
 import { newId, saveTest } from '../../app/kitActions.ts';
+import { today } from '../../app/today.ts';
+import { readTest } from '../../core/match/testReading.ts';
 import type { Test, TestEnd } from '../../core/model/kit.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { toMBps } from '../../core/units/convert.ts';
-import { parseDuration } from '../../core/units/parse.ts';
-import { parseText } from '../../text/amount.ts';
 import { modeTitle } from '../../text/cell.ts';
+import { misfitQuestion } from '../../text/testReading.ts';
+import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import type { WhySubject } from './subject.ts';
@@ -24,7 +27,8 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   const [end, setEnd] = useState<TestEnd>('full');
   const [time, setTime] = useState('');
   const stored = useStored();
-  const read = parseDuration(time);
+  const seconds = takeSeconds(time);
+  const [asked, setAsked] = useState<string | null>(null);
   if (cell.need === null) return null;
   if (!open) {
     return (
@@ -33,25 +37,33 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
       </button>
     );
   }
+  const testOf = (length: number, need: BytesPerSecond): Test => ({
+    id: newId(),
+    bodyId: body.id,
+    modeId: mode.id,
+    cardId: card.id,
+    slotId: cell.slotId,
+    end,
+    seconds: length,
+    clipGB: null,
+    writtenMBps: toMBps(need),
+    date: today(),
+    note: null,
+  });
+  const question = seconds === null ? null : misfitQuestion(readTest(testOf(seconds, cell.need), body, card));
   const save = (): void => {
-    if (!read.ok || cell.need === null) return;
-    const test: Test = {
-      id: newId(),
-      bodyId: body.id,
-      modeId: mode.id,
-      cardId: card.id,
-      slotId: cell.slotId,
-      end,
-      seconds: read.value.value,
-      clipGB: null,
-      writtenMBps: toMBps(cell.need),
-      date: new Date().toISOString().slice(0, 10),
-      note: null,
-    };
+    if (seconds === null || cell.need === null) return;
+    const test = testOf(seconds, cell.need);
+    // Asked once about these very numbers; a second press keeps them in the log, where they prove nothing.
+    if (question !== null && asked !== question) {
+      setAsked(question);
+      return;
+    }
     void stored(async () => {
       undoNotice(`Test of ${modeTitle(mode)} on ${card.label} noted.`, await saveTest(test));
       setOpen(false);
       setTime('');
+      setAsked(null);
     });
   };
   return (
@@ -70,26 +82,18 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
           </label>
         ))}
       </fieldset>
-      <label className={css.time}>
-        <span>after</span>
-        <input
-          value={time}
-          placeholder="61 min"
-          aria-invalid={time !== '' && !read.ok}
-          onChange={(event) => setTime(event.currentTarget.value)}
-        />
-      </label>
-      {time !== '' && !read.ok && (
+      <TakeLength label="after" text={time} onText={setTime} />
+      {question !== null && asked === question && (
         <p className="tone-hot" role="alert">
-          {parseText('time', read.error)}
+          {question} Correct it, or keep it in the log: there it proves nothing.
         </p>
       )}
       <p className={css.method}>
         From cold, worst mode first, until the card is full. One pass is not a guarantee: repeat it three times.
       </p>
       <div className={css.actions}>
-        <button type="submit" className="ink-button" disabled={!read.ok}>
-          Note it
+        <button type="submit" className="ink-button" disabled={seconds === null}>
+          {question !== null && asked === question ? 'Keep it all the same' : 'Note it'}
         </button>
         <button type="button" className="plain-button" onClick={() => setOpen(false)}>
           Cancel

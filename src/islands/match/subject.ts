@@ -1,4 +1,4 @@
-import type { Cell } from '../../core/match/evaluate.ts';
+import type { Cell } from '../../core/match/cell.ts';
 import type { Body, Card, Mode } from '../../core/model/kit.ts';
 import type { StreamRate } from '../../core/rate/streamRate.ts';
 

@@ -1,12 +1,11 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
-import { answerAsk } from '../../core/ask/answerAsk.ts';
 import type { AskRefusal } from '../../core/ask/ask.ts';
-import { readAsk } from '../../core/ask/readAsk.ts';
+import { askLine } from '../../core/ask/askLine.ts';
 import { MAX_TEXT } from '../../core/label/tokenize.ts';
 import { DEFAULT_POLICY } from '../../core/match/policy.ts';
 import { json, onlyBy, refuse, validate } from '../../server/json.ts';
-import { answerView } from '../../server/views.ts';
+import { answerView, playbackView } from '../../server/views.ts';
 import { askRefusalText, unreadText } from '../../text/ask.ts';
 
 const query = Joi.object({ q: Joi.string().min(1).max(MAX_TEXT).required() });
@@ -28,10 +27,9 @@ const refuseAsk = (refusal: AskRefusal): Response =>
 export const GET: APIRoute = ({ url }) => {
   const asked = validate<{ q: string }>(Object.fromEntries(url.searchParams), query);
   if (!asked.ok) return refuse(asked.error);
-  const ask = readAsk(asked.value.q);
-  if (!ask.ok) return refuseAsk(ask.error);
-  const answer = answerAsk(ask.value, DEFAULT_POLICY);
-  return answer.ok ? json(answerView(answer.value)) : refuseAsk(answer.error);
+  const found = askLine(asked.value.q, DEFAULT_POLICY);
+  if (!found.ok) return refuseAsk(found.error);
+  return json(found.value.kind === 'card' ? answerView(found.value.answer) : playbackView(found.value.playback));
 };
 
 export const ALL = onlyBy('GET');

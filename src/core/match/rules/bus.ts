@@ -1,8 +1,10 @@
-import { printedBus } from '../../label/printedBus.ts';
+import { type BusKnown, busOf } from '../../label/printedBus.ts';
 import type { Accepts, Card } from '../../model/kit.ts';
-import { type Bus, busCeiling, busInForce } from '../../standards/buses.ts';
-import type { BytesPerSecond } from '../../units/brand.ts';
-import type { BusKnown, Finding } from '../finding.ts';
+import { type Bus, busCeiling, busesOf, busInForce } from '../../standards/buses.ts';
+import { form, isSd } from '../../standards/forms.ts';
+import { covers } from '../../units/amount.ts';
+import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
+import type { Finding } from '../finding.ts';
 
 /** The bus two sides settle on, before any need is compared with it. */
 export interface BusFacts {
@@ -13,33 +15,51 @@ export interface BusFacts {
   readonly ceiling: BytesPerSecond | null;
   readonly known: BusKnown;
   readonly surplus: boolean;
+  /** False where the slot's bus is not entered: the bus in force is then what every slot of its form can do. */
+  readonly slotTold: boolean;
+  /** True where a one-row adapter stands between them and holds the bus at UHS-I. */
+  readonly adapter: boolean;
+}
+
+/** What every slot of a form can do at least; null where only the maker knows. */
+export const leastBus = (key: Accepts['form']): Bus | null => (isSd(key) ? 'uhs-i' : (busesOf(key)[0] ?? null));
+
+/** The slower of a bus and UHS-I: one row of contacts. */
+const oneRow = (bus: Bus | null): Bus | null => (bus === null ? 'uhs-i' : busInForce(bus, 'uhs-i'));
+
+/**
+ * Bus in force: the fastest both sides know. A slot whose bus is not told counts as what every slot of its form can do,
+ * so that no promise is kept on a guess. A card whose bus is neither printed nor told by its marks is taken at the
+ * slot's, so that no card is called too slow on a guess. An ordinary adapter carries one row of contacts [P].
+ */
+export function busFacts(accepts: Accepts, card: Pick<Card, 'form' | 'bus' | 'marks' | 'adapterTwoRows'>): BusFacts {
+  const { bus: own, known } = busOf(card);
+  const slotTold = accepts.bus !== null;
+  const slot = accepts.bus ?? leastBus(accepts.form);
+  const adapter = form(accepts.form).shape !== form(card.form).shape && isSd(card.form) && !card.adapterTwoRows;
+  const reached = adapter ? oneRow(slot) : slot;
+  const inForce = reached === null ? own : own === null ? reached : busInForce(reached, own);
+  const ceiling = inForce === null ? null : busCeiling(inForce, card.form);
+  const surplus = own !== null && own !== inForce;
+  return { slot: accepts.bus, card: own, inForce, ceiling, known, surplus, slotTold, adapter: adapter && surplus };
 }
 
 /**
- * Bus in force: the fastest both sides know. A card whose bus is neither printed nor told by its marks is taken at the
- * slot's, so that no card is ever called too slow on a guess.
+ * Compares the bus in force with the need and its headroom. A bus that is only the least its form can do is never called
+ * too slow: then nothing is known.
  */
-export function busFacts(accepts: Accepts, card: Pick<Card, 'form' | 'bus' | 'marks'>): BusFacts {
-  const read = printedBus(card.form, card.marks);
-  const own = card.bus ?? read?.bus ?? null;
-  const known: BusKnown = card.bus || read?.printed ? 'printed' : read ? 'marks' : 'assumed';
-  const slot = accepts.bus;
-  const inForce = slot === null ? own : own === null ? slot : busInForce(slot, own);
-  const ceiling = inForce === null ? null : busCeiling(inForce, card.form);
-  return { slot, card: own, inForce, ceiling, known, surplus: own !== null && own !== inForce };
-}
-
-/** Compares the bus in force with the need. */
-export function busRule(facts: BusFacts, need: BytesPerSecond): Finding {
-  const { ceiling } = facts;
+export function busRule(facts: BusFacts, need: BytesPerSecond, headroom: PerMille): Finding {
+  const { ceiling, slotTold } = facts;
+  const isShort = ceiling !== null && ceiling < need;
+  const thin = ceiling !== null && !isShort && !covers(ceiling, need, headroom);
   const outcome =
-    ceiling === null
+    ceiling === null || (isShort && !slotTold)
       ? 'unknown'
-      : ceiling < need
+      : isShort
         ? 'short'
-        : facts.known === 'assumed' || facts.surplus
+        : thin || !slotTold || facts.known === 'assumed' || facts.surplus
           ? 'note'
           : 'pass';
-  const { slot, card, inForce, known, surplus } = facts;
-  return { rule: 'bus', outcome, need, slot, card, inForce, ceiling, known, surplus };
+  const { slot, card, inForce, known, surplus, adapter } = facts;
+  return { rule: 'bus', outcome, need, slot, card, inForce, ceiling, known, surplus, slotTold, adapter, thin };
 }

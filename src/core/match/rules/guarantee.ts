@@ -1,16 +1,17 @@
-import { printedBus } from '../../label/printedBus.ts';
-import { speedMarks } from '../../label/printedMarks.ts';
+import { busOf } from '../../label/printedBus.ts';
+import { appMarks, speedMarks } from '../../label/printedMarks.ts';
 import type { Card } from '../../model/kit.ts';
 import type { Bus } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
-import { countsOn, type Mark, mark, promiseOf } from '../../standards/marks.ts';
+import { appCountsOn, countsOn, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
+import { fromMBps } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
-/** The guarantee in force for one card on one bus. */
+/** What a card promises by its marks, on one bus. */
 export interface Floor {
-  readonly mark: Mark | null;
+  readonly mark: Promising | null;
   readonly floor: BytesPerSecond | null;
   readonly notInForce: readonly Mark[];
   readonly inForce: Bus | null;
@@ -26,29 +27,45 @@ export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | 
   const counting = printed.filter((key) => countsOn(key, inForce, card.form));
   const fallsBack =
     printed.some((key) => key === 'V60' || key === 'V90') && isUhs2(card) && countsOn('V30', inForce, card.form);
-  const candidates: readonly Mark[] = fallsBack ? [...counting, 'V30'] : counting;
-  const best = highest(candidates);
-  const floor = best === null ? null : promiseOf(best);
-  const notInForce = printed.filter((key) => !counting.includes(key) && (floor === null || promiseOf(key) > floor));
+  const apps = appMarks(card.marks).filter((key) => appCountsOn(key, inForce, card.form));
+  const best = highest([...apps, ...counting, ...(fallsBack ? (['V30'] as const) : [])]);
+  const floor = best === null ? null : fromMBps(promisedMBps(best));
+  const notInForce = printed.filter(
+    (key) => !counting.includes(key) && (floor === null || fromMBps(promisedMBps(key)) > floor),
+  );
   return { mark: best, floor, notInForce, inForce };
 }
 
-const isUhs2 = (card: Pick<Card, 'form' | 'marks'>): boolean => {
-  const own = isSd(card.form) ? printedBus(card.form, card.marks)?.bus : undefined;
+const isUhs2 = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
+  const own = isSd(form) ? busOf({ form, marks, bus: null }).bus : null;
   return own === 'uhs-ii' || own === 'uhs-iii';
 };
 
-const highest = (keys: readonly Mark[]): Mark | null =>
-  keys.reduce<Mark | null>(
-    (best, key) => (best === null || mark(key).promisesMBps >= mark(best).promisesMBps ? key : best),
+/** Of equal promises the last: V30 is named before U3, as it is printed later and asks for more. */
+const highest = (keys: readonly Promising[]): Promising | null =>
+  keys.reduce<Promising | null>(
+    (best, key) => (best === null || promisedMBps(key) >= promisedMBps(best) ? key : best),
     null,
   );
 
 const NO_MARGIN = 0 as PerMille;
 
-/** Compares the guarantee in force with the need. No mark is unknown, never zero. */
-export function guaranteeRule(floor: Floor, need: BytesPerSecond): Finding {
-  const outcome = floor.floor === null ? 'unknown' : covers(floor.floor, need, NO_MARGIN) ? 'pass' : 'short';
-  const { mark: key, floor: promised, notInForce, inForce } = floor;
-  return { rule: 'guarantee', outcome, need, mark: key, floor: promised, notInForce, inForce };
+/**
+ * Compares the guarantee in force with the need. No mark is unknown, never zero; nor does a label promise anything that
+ * contradicts itself and was not verified.
+ */
+export function guaranteeRule(floor: Floor, need: BytesPerSecond, doubted: boolean): Finding {
+  const promised = doubted ? null : floor.floor;
+  const outcome = promised === null ? 'unknown' : covers(promised, need, NO_MARGIN) ? 'pass' : 'short';
+  const { mark, notInForce, inForce } = floor;
+  return {
+    rule: 'guarantee',
+    outcome,
+    need,
+    mark: promised === null ? null : mark,
+    floor: promised,
+    notInForce,
+    inForce,
+    doubted: doubted && floor.floor !== null,
+  };
 }

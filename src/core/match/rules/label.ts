@@ -1,13 +1,21 @@
 import { cardLabel } from '../../label/cardLabel.ts';
-import { isHarmless, labelProblems } from '../../label/labelProblems.ts';
+import { isContradiction, isHarmless, labelProblems } from '../../label/labelProblems.ts';
 import type { Card } from '../../model/kit.ts';
 import type { Finding } from '../finding.ts';
 
+export type LabelFinding = Extract<Finding, { rule: 'label' }>;
+
 /**
- * What a card's own label contradicts; null when nothing. A note on every cell of the card: contradictions are a sign
- * of a counterfeit. The read speed is left out, since makers print one that only their own reader reaches.
+ * What a card's own label gets wrong; null when nothing. A label that contradicts itself is short of every promise until
+ * the card was verified; anything else is a note on every cell of the card. The read speed is left out, since makers
+ * print one that only their own reader reaches.
  */
-export function labelRule(card: Pick<Card, 'form' | 'capacityGB' | 'marks'>): Finding | null {
+export function labelRule(
+  card: Pick<Card, 'form' | 'capacityGB' | 'marks' | 'verified'> & Partial<Pick<Card, 'bus'>>,
+): LabelFinding | null {
   const problems = labelProblems(cardLabel(card)).filter((problem) => !isHarmless(problem));
-  return problems.length > 0 ? { rule: 'label', outcome: 'note', problems } : null;
+  if (problems.length === 0) return null;
+  const verified = card.verified ?? null;
+  const doubted = verified === null && problems.some(isContradiction);
+  return { rule: 'label', outcome: doubted ? 'short' : 'note', problems, verified };
 }

@@ -1,6 +1,9 @@
-import { printedMarks } from '../../label/printedMarks.ts';
+import { busOf, speaks } from '../../label/printedBus.ts';
+import { printedWords } from '../../label/printedMarks.ts';
+import { type LabelWord, readWord, shownSpelling } from '../../label/vocabulary.ts';
 import type { Body, Card, Mode, Requirement } from '../../model/kit.ts';
-import { isMark, mark, promiseOf, type Series } from '../../standards/marks.ts';
+import { family } from '../../standards/families.ts';
+import { type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import type { Finding } from '../finding.ts';
 
@@ -10,9 +13,7 @@ const SD_ORDER: readonly Series[] = ['C', 'U', 'V', 'E'];
  * Whether one printed mark does what another asks: the same series and as much, or a later SD series and as much (a
  * V30 card does what U3 asks; a U3 card does not do what V30 asks) [A].
  */
-function answers(printed: string, asked: string): boolean {
-  if (printed.toUpperCase() === asked.toUpperCase()) return true;
-  if (!isMark(printed) || !isMark(asked)) return false;
+function markAnswers(printed: Mark, asked: Mark): boolean {
   const has = mark(printed);
   const wants = mark(asked);
   if (has.promisesMBps < wants.promisesMBps) return false;
@@ -22,10 +23,32 @@ function answers(printed: string, asked: string): boolean {
   return hasRank >= 0 && wantsRank >= 0 && hasRank > wantsRank;
 }
 
-function meets(requirement: Requirement, marks: readonly string[]): string | null {
-  for (const asked of requirement.anyOf) {
-    const found = marks.find((printed) => answers(printed, asked));
-    if (found !== undefined) return found;
+/** Whether one printed word does what another asks; a larger family and A2 do what the smaller ones ask. */
+function wordAnswers(printed: LabelWord, asked: LabelWord): boolean {
+  if (printed.kind === 'mark' && asked.kind === 'mark') return markAnswers(printed.mark, asked.mark);
+  if (printed.kind === 'app' && asked.kind === 'app') return printed.app >= asked.app;
+  if (printed.kind === 'family' && asked.kind === 'family')
+    return family(printed.family).rank >= family(asked.family).rank;
+  if (printed.kind === 'version' && asked.kind === 'version') return printed.text === asked.text;
+  return false;
+}
+
+/** What of a card meets a requirement, in the spelling of headings; null where nothing does. */
+function meets({ anyOf }: Requirement, card: Pick<Card, 'form' | 'bus' | 'marks'>): string | null {
+  const words = printedWords(card.marks);
+  for (const text of anyOf) {
+    const asked = readWord(text);
+    if (asked?.kind === 'bus') {
+      const { bus } = busOf(card);
+      if (bus !== null && speaks(bus, asked.bus)) return shownSpelling(text);
+      continue;
+    }
+    const at = card.marks.findIndex((own, place) => {
+      const word = words[place] ?? null;
+      return asked && word ? wordAnswers(word, asked) : own.trim().toUpperCase() === text.trim().toUpperCase();
+    });
+    const found = card.marks[at];
+    if (found !== undefined) return shownSpelling(found);
   }
   return null;
 }
@@ -40,7 +63,10 @@ export function requirementsOf(body: Pick<Body, 'groupRequires'>, mode: Pick<Mod
 
 /** Whether even the smallest mark asked for promises more than the rate needs; words like SDXC promise nothing. */
 function isBeyond(anyOf: readonly string[], wanted: BytesPerSecond): boolean {
-  const promises = anyOf.flatMap((text) => (isMark(text) ? [promiseOf(text)] : []));
+  const promises = anyOf.flatMap((text) => {
+    const word = readWord(text);
+    return word?.kind === 'mark' ? [promiseOf(word.mark)] : [];
+  });
   return promises.length > 0 && promises.every((promise) => promise > wanted * BEYOND);
 }
 
@@ -48,21 +74,22 @@ function isBeyond(anyOf: readonly string[], wanted: BytesPerSecond): boolean {
 const BEYOND = 1.25;
 
 /**
- * What the body asks of a card for this mode, whatever the card's real speed. Firmware reads what is printed into the
- * card, so printed marks count here even where their promise is not in force.
+ * What the body asks of a card for this mode, whatever the card's real speed. Both are read as labels are, however they
+ * are spelled. Firmware reads what is printed into the card, so printed marks count here even where their promise is not
+ * in force.
  *
  * @param wanted - the need with headroom, against which a requirement is called more than the rate needs
  */
 export function requirementRule(
   asked: readonly Requirement[],
-  card: Pick<Card, 'marks'>,
+  card: Pick<Card, 'form' | 'bus' | 'marks'>,
   wanted: BytesPerSecond,
 ): readonly Finding[] {
   if (asked.length === 0) return NONE;
-  const marks = printedMarks(card.marks);
   return asked.map((one) => {
-    const { anyOf, whenMissing } = one;
-    const metBy = meets(one, marks);
+    const { whenMissing } = one;
+    const anyOf = one.anyOf.map(shownSpelling);
+    const metBy = meets(one, card);
     const outcome = metBy !== null ? 'pass' : whenMissing === 'refuses' ? 'block' : 'note';
     const beyond = isBeyond(anyOf, wanted) ? wanted : null;
     return { rule: 'requirement', outcome, anyOf, whenMissing, metBy, beyond };

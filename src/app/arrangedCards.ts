@@ -1,0 +1,28 @@
+import type { Cell } from '../core/match/cell.ts';
+import { cardsAtOnce } from '../core/match/seats.ts';
+import type { Arrangement, Body, Card } from '../core/model/kit.ts';
+
+interface ArrangedCardsInput {
+  readonly body: Body;
+  /** How the body would record. */
+  readonly way: Arrangement;
+  readonly card: Card;
+  readonly second: Card;
+  /** The cell as the board has it, for a body that records this way. */
+  readonly cell: Cell;
+  readonly wallet: readonly Card[];
+}
+
+/**
+ * The cards of an arrangement that is tried: those that the cell was answered for where nothing was changed, so that both
+ * say the same; otherwise the card and as many of the second as there are further seats.
+ */
+export function arrangedCards({ body, way, card, second, cell, wallet }: ArrangedCardsInput): readonly Card[] {
+  const partner = cell.seats?.find(({ cardId }) => cardId !== null && cardId !== card.id)?.cardId ?? card.id;
+  if (way === body.arrangement && cell.seats && second.id === partner) {
+    const seated = cell.seats.flatMap(({ cardId }) => wallet.find(({ id }) => id === cardId) ?? []);
+    if (seated.length === cell.seats.length) return seated;
+  }
+  const count = cardsAtOnce({ ...body, arrangement: way });
+  return [card, ...Array.from({ length: Math.max(0, count - 1) }, () => second)];
+}

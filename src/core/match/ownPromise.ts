@@ -1,0 +1,22 @@
+import { busOf } from '../label/printedBus.ts';
+import type { Card } from '../model/kit.ts';
+import type { Promising } from '../standards/marks.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
+import { fromMBps } from '../units/convert.ts';
+import { floorInForce } from './rules/guarantee.ts';
+import { labelRule } from './rules/label.ts';
+
+/** What a card promises on its own bus, for headings and lists. */
+export type OwnPromise =
+  | { readonly by: 'mark'; readonly mark: Promising; readonly floor: BytesPerSecond }
+  | { readonly by: 'minimum'; readonly floor: BytesPerSecond }
+  | { readonly by: 'nothing' | 'doubt'; readonly floor: null };
+
+/** The best promise in writing, on the fastest bus the card speaks; nothing while its label is in doubt. */
+export function ownPromise(card: Card): OwnPromise {
+  if (labelRule(card)?.outcome === 'short') return { by: 'doubt', floor: null };
+  const { mark, floor } = floorInForce(card, busOf(card).bus);
+  const minimum = card.minimumMBps == null ? null : fromMBps(card.minimumMBps);
+  if (minimum !== null && (floor === null || minimum > floor)) return { by: 'minimum', floor: minimum };
+  return mark !== null && floor !== null ? { by: 'mark', mark, floor } : { by: 'nothing', floor: null };
+}

@@ -1,0 +1,59 @@
+import type { Finding } from './finding.ts';
+import { rankOf, type Verdict } from './verdict.ts';
+
+/** What a rule that passes earns by itself. */
+const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
+  headroom: 'guaranteed',
+  approved: 'guaranteed',
+  guarantee: 'tight',
+  'makers-minimum': 'tight',
+  'own-tests': 'proven',
+  'makers-figure': 'claimed',
+};
+
+/** Promises that say nothing of a bus nobody has told of: they fall where that bus may be too slow. */
+const HANGS_ON_BUS: ReadonlySet<Finding['rule']> = new Set([
+  'headroom',
+  'guarantee',
+  'makers-minimum',
+  'makers-figure',
+]);
+
+/** The verdict a rule's finding earns; null where it earns none. */
+function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | null {
+  if (busUnsure && HANGS_ON_BUS.has(rule)) return null;
+  if (outcome === 'pass') return EARNED[rule] ?? null;
+  return rule === 'approved' && outcome === 'note' ? 'tight' : null;
+}
+
+/**
+ * The verdict the findings add up to, worst news first [handbook §5]; one pass, since a large board asks often. A ceiling
+ * without headroom makes a guarantee tight. The bus comes before every rule that hangs on it.
+ */
+export function settle(findings: readonly Finding[]): Verdict {
+  let locked = false;
+  let drops = false;
+  let thin = false;
+  let busUnsure = false;
+  let best: Verdict = 'uncovered';
+  for (const finding of findings) {
+    const { rule, outcome } = finding;
+    if (outcome === 'block') {
+      if (rule !== 'requirement') return 'unfit';
+      locked = true;
+    } else if (outcome === 'short') {
+      drops ||= rule === 'bus' || rule === 'body-ceiling' || rule === 'own-tests';
+    } else if (rule === 'bus') {
+      thin ||= finding.thin;
+      busUnsure = outcome === 'unknown' && finding.ceiling !== null;
+    } else if (rule === 'body-ceiling') {
+      thin ||= outcome === 'note';
+    } else {
+      const earned = earnedBy(finding, busUnsure);
+      if (earned && rankOf(earned) < rankOf(best)) best = earned;
+    }
+  }
+  if (locked) return 'locked';
+  if (drops) return 'drops';
+  return thin && best === 'guaranteed' ? 'tight' : best;
+}

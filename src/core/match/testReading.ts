@@ -1,0 +1,108 @@
+import { usable } from '../minutes/minutes.ts';
+import type { Body, Card, Mode, Test } from '../model/kit.ts';
+import { streamRate } from '../rate/streamRate.ts';
+import { RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
+import type { BytesPerSecond } from '../units/brand.ts';
+import { fromGB, fromMBps } from '../units/convert.ts';
+import { sharesOf } from './seats.ts';
+
+/** The likely reason why the numbers of a test cannot all be true. */
+export type Misfit =
+  /** No length at all. */
+  | { readonly code: 'no-time' }
+  /** Sixty times off: hours read as minutes, or minutes as seconds. */
+  | { readonly code: 'clock'; readonly too: 'short' | 'long' }
+  | { readonly code: 'bits-or-bytes' }
+  | { readonly code: 'split'; readonly cards: number }
+  | { readonly code: 'ratio'; readonly ratio: number }
+  | { readonly code: 'capture-speed' }
+  /** Faster than the mode writes: the card was not empty, or the time is too short. */
+  | { readonly code: 'not-empty' }
+  /** Slower than the mode writes: another mode, a rate that varies, or a time too long. */
+  | { readonly code: 'other-rate' };
+
+/** What the numbers of one test say, before any mode is asked about. */
+export interface TestReading {
+  /** Bytes written ÷ seconds; null where neither clip nor a full card tells how many. */
+  readonly implied: BytesPerSecond | null;
+  /** What the mode writes to the card on average; null where it is not known. */
+  readonly average: BytesPerSecond | null;
+  /** Implied over average; null where one of them is not known. */
+  readonly ratio: number | null;
+  /** Null where the numbers can be true. */
+  readonly misfit: Misfit | null;
+  /** The rate up to which this test proves the card; null where it proves none. */
+  readonly proves: BytesPerSecond | null;
+  /** Whether that is all its own mode writes. */
+  readonly provesMode: boolean;
+}
+
+interface Rates {
+  readonly peak: number;
+  readonly average: number;
+}
+
+/** What one card was written in the test's mode: by the mode as it is now, else as noted with the test. */
+function ratesOf(test: Test, body: Body, mode: Mode | undefined): Rates | null {
+  const rate = mode ? streamRate(mode) : null;
+  if (rate?.ok) {
+    const shares = sharesOf(body);
+    return { peak: Math.ceil(rate.value.peak / shares), average: rate.value.average / shares };
+  }
+  if (test.writtenMBps === null) return null;
+  const noted = fromMBps(test.writtenMBps);
+  return { peak: noted, average: noted };
+}
+
+/** Bytes over seconds; a full card counts as filled from empty, over all the takes that filled it. */
+function impliedBy(test: Pick<Test, 'clipGB' | 'end' | 'seconds' | 'takes'>, card: Card): number | null {
+  if (!(test.seconds > 0)) return null;
+  if (test.clipGB != null) return fromGB(test.clipGB) / test.seconds;
+  return test.end === 'full' ? usable(card).bytes / (test.seconds * (test.takes ?? 1)) : null;
+}
+
+const near = (value: number, wanted: number): boolean => Math.abs(Math.log(value / wanted)) < 0.12;
+
+function misfitOf(ratio: number, body: Body, mode: Mode | undefined): Misfit {
+  if (near(ratio, 60) || near(ratio, 3600)) return { code: 'clock', too: 'short' };
+  if (near(ratio, 1 / 60) || near(ratio, 1 / 3600)) return { code: 'clock', too: 'long' };
+  if (near(ratio, 8) || near(ratio, 1 / 8)) return { code: 'bits-or-bytes' };
+  if (mode?.rate.kind === 'raw') {
+    const own = mode.rate.ratio;
+    const other = RAW_RATIOS.find((one) => one !== own && near(ratio, own / one));
+    if (other !== undefined) return { code: 'ratio', ratio: other };
+  }
+  if (mode?.captureFps && near(ratio, mode.fps / mode.captureFps)) return { code: 'capture-speed' };
+  const cards = [2, 3, 4].find((count) => count <= body.slots.length && near(ratio, 1 / count));
+  if (cards !== undefined) return { code: 'split', cards };
+  return ratio > 1 ? { code: 'not-empty' } : { code: 'other-rate' };
+}
+
+/**
+ * Reads a test by its own numbers. A full-card take proves rates up to the mode's own, or the rate its numbers imply and
+ * 3 % more, whichever is lower; a mode that varies is proven as it varies, so its average is what is compared. One whose
+ * numbers cannot be true proves nothing.
+ *
+ * @param test - of this body and card
+ */
+export function readTest(test: Test, body: Body, card: Card): TestReading {
+  const mode = body.modes.find(({ id }) => id === test.modeId);
+  const rates = ratesOf(test, body, mode);
+  const implied = impliedBy(test, card);
+  const average = rates === null ? null : (rates.average as BytesPerSecond);
+  const ratio = implied === null || rates === null ? null : implied / rates.average;
+  const known = implied === null ? null : (Math.floor(implied) as BytesPerSecond);
+  const told = { implied: known, average, ratio, misfit: null, proves: null, provesMode: false };
+  if (!(test.seconds > 0)) return { ...told, misfit: { code: 'no-time' } };
+  if (
+    ratio !== null &&
+    rates !== null &&
+    (ratio < TEST_FIT.least || ratio * rates.average > rates.peak * TEST_FIT.most)
+  )
+    return { ...told, misfit: misfitOf(ratio, body, mode) };
+  if (test.end !== 'full' || implied === null) return told;
+  if (rates === null) return { ...told, proves: known };
+  const proven = (implied * (1 + TEST_FIT.tolerance) * rates.peak) / rates.average;
+  const proves = Math.min(rates.peak, Math.floor(proven)) as BytesPerSecond;
+  return { ...told, proves, provesMode: proves >= rates.peak };
+}

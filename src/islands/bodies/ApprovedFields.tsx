@@ -1,0 +1,73 @@
+import { MultiSelect } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import type { Approval, Body, Card } from '../../core/model/kit.ts';
+import { cardSummary, modeTitle } from '../../text/cell.ts';
+import { TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { RateField } from '../../ui/RateField.tsx';
+
+interface ApprovedFieldsProps {
+  readonly form: UseFormReturnType<Body>;
+  readonly cards: readonly Card[];
+}
+
+const FRESH: Approval = { cardIds: [], modeIds: [], upToMbps: null, source: '' };
+
+/** Media that the body's maker approves in writing: which cards, for which modes or up to which rate, and where it says so. */
+export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
+  const all = form.values.approved ?? [];
+  const set = (next: readonly Approval[]) => form.setFieldValue('approved', next as never);
+  const change = (at: number, part: Partial<Approval>) =>
+    set(all.map((one, place) => (place === at ? { ...one, ...part } : one)));
+  return (
+    <fieldset className={css.section}>
+      <legend className={css.legend}>Media its maker approves</legend>
+      <p className={css.hint}>
+        A promise in writing, like a mark: for media that carry none, such as drives and modules. Named modes, or every
+        mode up to a rate.
+      </p>
+      {all.map((one, at) => (
+        <div key={at} className={css.fields}>
+          <MultiSelect
+            label="Cards of yours that are this medium"
+            className={css.wide}
+            data={cards.map((card) => ({ value: card.id, label: `${card.label} · ${cardSummary(card)}` }))}
+            searchable
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            value={[...one.cardIds]}
+            error={form.errors[`approved.${at}.cardIds`]}
+            onChange={(cardIds) => change(at, { cardIds })}
+          />
+          <MultiSelect
+            label="For the modes"
+            className={css.wide}
+            data={form.values.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+            placeholder={one.modeIds === null || one.modeIds.length === 0 ? 'every mode up to the rate' : ''}
+            comboboxProps={{ transitionProps: { duration: 0 } }}
+            value={[...(one.modeIds ?? [])]}
+            onChange={(modeIds) => change(at, { modeIds: modeIds.length === 0 ? null : modeIds })}
+          />
+          <RateField
+            label="Up to a rate of"
+            value={one.upToMbps}
+            error={form.errors[`approved.${at}.upToMbps`]}
+            onChange={(Mbps) => change(at, { upToMbps: Mbps === '' ? null : Mbps })}
+          />
+          <TextField
+            label="Where it says so"
+            props={form.getInputProps(`approved.${at}.source`)}
+            placeholder="manual, page 34"
+          />
+          <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
+            Take away
+          </button>
+        </div>
+      ))}
+      <div>
+        <button type="button" className="plain-button" onClick={() => set([...all, { ...FRESH, modeIds: null }])}>
+          Add approved media
+        </button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,46 @@
+import type { UseFormReturnType } from '@mantine/form';
+import { useMemo } from 'react';
+import { withoutBlanks } from '../../app/formValues.ts';
+import { counterRate } from '../../core/minutes/counter.ts';
+import type { Body } from '../../core/model/kit.ts';
+import { plain } from '../../text/quantity.ts';
+import css from '../../ui/form.module.css';
+
+/** The rate of a mode that only the body's counter tells of, worked out from its readings and taken with one press. */
+export function CounterRate({ form, at }: { readonly form: UseFormReturnType<Body>; readonly at: number }) {
+  const mode = form.values.modes[at];
+  const rate = mode?.rate;
+  const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
+  const readings = (body.counters ?? []).filter(({ capacityGB, minutes }) => capacityGB > 0 && minutes > 0);
+  const found = mode ? counterRate(body, readings, mode.id) : null;
+  if (!mode || rate?.kind !== 'counter') return null;
+  const has = Number.isFinite(rate.lowMbps) && Number.isFinite(rate.highMbps) && Number(rate.highMbps) > 0;
+  const isSame = found && has && found.lowMbps === rate.lowMbps && found.highMbps === rate.highMbps;
+  const take = (): void => {
+    if (found) form.setFieldValue(`modes.${at}.rate`, { ...rate, ...found } as never);
+  };
+  const failed = form.errors[`modes.${at}.rate.lowMbps`] ?? form.errors[`modes.${at}.rate.highMbps`];
+  return (
+    <div className={css.full}>
+      {has && (
+        <p>
+          Everything written: {plain(rate.lowMbps, 0)} to {plain(rate.highMbps, 0)}&nbsp;Mb/s. The faster end decides.
+        </p>
+      )}
+      {found && !isSame && (
+        <p>
+          Its readings say {plain(found.lowMbps, 0)} to {plain(found.highMbps, 0)}&nbsp;Mb/s.{' '}
+          <button type="button" className="plain-button" onClick={take}>
+            Take that
+          </button>
+        </p>
+      )}
+      {!found && <p className={css.hint}>Enter what the counter shows for this mode below: one reading is enough.</p>}
+      {failed && !has && (
+        <p className="tone-hot" role="alert">
+          No rate is taken from the counter yet.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+import type { Board } from '../../core/match/board.ts';
+import { cellTone } from '../../core/match/cell.ts';
+import type { Body, Take } from '../../core/model/kit.ts';
+import { cardSummary, cellFigure, modeTitle } from '../../text/cell.ts';
+import { swapAdvice } from '../../text/crew.ts';
+import { joined, MBpsText } from '../../text/quantity.ts';
+import { VERDICT_WORDS } from '../../text/verdict.ts';
+import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import css from './CrewView.module.css';
+
+interface CrewPageProps {
+  readonly body: Body;
+  readonly board: Board;
+  readonly take: Take;
+  readonly headroom: string;
+}
+
+/** Cards that meet at least one mode of the body. */
+function usefulColumns(made: Board, rowsAt: readonly number[]): readonly number[] {
+  return made.cards.flatMap((_, column) =>
+    rowsAt.some((row) => {
+      const verdict = made.columns[column]?.[row]?.verdict;
+      return verdict !== undefined && verdict !== 'unfit';
+    })
+      ? [column]
+      : [],
+  );
+}
+
+/** One body on one page: every mode on every card that meets it. */
+export function CrewPage({ body, board: made, take, headroom }: CrewPageProps) {
+  const rowsAt = made.rows.flatMap((row, at) => (row.body.id === body.id ? [at] : []));
+  const columns = usefulColumns(made, rowsAt);
+  return (
+    <section className={css.page}>
+      <header className={css.head}>
+        <h2 className={css.name}>{body.name}</h2>
+        <p>
+          {body.note} · {take === 'once' ? 'once-only take' : 'repeatable take'} · headroom {headroom}
+        </p>
+      </header>
+      {columns.length === 0 ? (
+        <p>No card of the wallet fits this body.</p>
+      ) : (
+        <table className={css.table}>
+          <thead>
+            <tr>
+              <th scope="col">Mode</th>
+              {columns.map((column) => (
+                <th key={made.cards[column]?.id} scope="col">
+                  {made.cards[column]?.label}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rowsAt.map((at) => {
+              const row = made.rows[at];
+              return (
+                row && (
+                  <tr key={row.mode.id}>
+                    <th scope="row">
+                      {modeTitle(row.mode)}
+                      <span className={css.rate}>{row.rate.ok ? MBpsText(row.rate.value.peak) : 'no rate'}</span>
+                    </th>
+                    {columns.map((column) => {
+                      const cell = made.columns[column]?.[at];
+                      return (
+                        cell && (
+                          <td key={column} data-tone={cellTone(cell, take)}>
+                            <b>{cell.verdict === 'unfit' ? '' : joined(cellFigure(cell))}</b>
+                            <span className={css.word}>
+                              <VerdictGlyph verdict={cell.verdict} size={11} /> {VERDICT_WORDS[cell.verdict]}
+                            </span>
+                          </td>
+                        )
+                      );
+                    })}
+                  </tr>
+                )
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <div className={css.foot}>
+        <ul>
+          {columns.map((column) => {
+            const card = made.cards[column];
+            return (
+              card && (
+                <li key={card.id}>
+                  <b>{card.label}</b> {cardSummary(card)}
+                </li>
+              )
+            );
+          })}
+        </ul>
+        <ul>
+          {swapAdvice(body).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}
