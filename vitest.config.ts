@@ -2,7 +2,12 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['src/**/*.test.ts', 'tests/published/**/*.test.ts', 'tests/agreement/**/*.test.{ts,tsx}', 'tests/api/**/*.test.ts'],
+    include: [
+      'src/**/*.test.ts',
+      'tests/published/**/*.test.ts',
+      'tests/agreement/**/*.test.{ts,tsx}',
+      'tests/api/**/*.test.ts',
+    ],
     environment: 'node',
     testTimeout: 20_000,
   },

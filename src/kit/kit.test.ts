@@ -169,7 +169,11 @@ describe('the demo kit', () => {
   });
 
   it('has the bodies and cards the crew brings', () => {
-    expect(kit.bodies).toHaveLength(6);
+    expect(kit.bodies).toHaveLength(7);
+    const [yawl] = kit.bodies.filter(
+      ({ slots }) => new Set(slots.map(({ accepts }) => JSON.stringify(accepts))).size > 1,
+    );
+    expect(yawl?.arrangement, 'one body mirrors over unlike slots').toBe('mirrored');
     expect(kit.cards).toHaveLength(14);
     expect(kit.cards.some(({ marks }) => marks.length === 0)).toBe(true);
     expect(kit.bodies.find(({ id }) => id === 'punt')?.ceilingMBps).toBe(35);

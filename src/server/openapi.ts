@@ -31,6 +31,15 @@ const cell = object({
   busMBps: orNull('number'),
   minutes,
   dropSeconds: orNull('number'),
+  provenSeconds: orNull('number'),
+  seats: {
+    type: ['array', 'null'],
+    items: object({
+      slotId: { type: 'string' },
+      cardId: orNull('string'),
+      verdict: { enum: [...VERDICTS, null] },
+    }),
+  },
   reasons: list(object({ rule: { type: 'string' }, outcome: { type: 'string' }, text: { type: 'string' } })),
   moves: list(object({ code: { type: 'string' }, text: { type: 'string' } })),
 });
@@ -44,7 +53,11 @@ const schemas = {
     }),
   }),
   Answer: object({
-    need: object({ bitsPerSecond: { type: 'number' }, bytesPerSecond: { type: 'number' } }),
+    need: {
+      ...object({ bitsPerSecond: { type: 'number' }, bytesPerSecond: { type: 'number' } }),
+      type: ['object', 'null'],
+    },
+    playsSeconds: orNull('number'),
     card: { type: ['object', 'null'] },
     verdict: { enum: [...VERDICTS, null] },
     minutes: object({ label: orNull('number'), planned: orNull('number') }),

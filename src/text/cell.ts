@@ -7,28 +7,35 @@ import { fromGB } from '../core/units/convert.ts';
 import { findingText } from './finding.ts';
 import { capacityText, clockText, type Figure, MBpsText, minutesFigure, minutesText, plain } from './quantity.ts';
 
+/** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
+export const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
+  const until = provenSeconds === null ? null : Math.floor(provenSeconds / 60);
+  return until !== null && planned !== null && until < planned ? until : null;
+};
+
 /**
- * The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. Where a
- * shorter take is all that proves it, how many of its minutes are proven.
+ * The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. Where only a
+ * shorter take proves it, the minutes that are proven.
  */
 export function cellFigure(cell: Cell): Figure {
   switch (cell.verdict) {
-    case 'proven': {
-      if (cell.planned === null) return { figure: '—', unit: '' };
-      const until = cell.provenSeconds === null ? null : Math.floor(cell.provenSeconds / 60);
-      return until === null || until >= cell.planned
-        ? minutesFigure(cell.planned)
-        : { figure: minutesFigure(until).figure, unit: `of ${minutesText(cell.planned)}` };
-    }
     case 'guaranteed':
     case 'tight':
+    case 'proven':
     case 'claimed':
-      return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(cell.planned);
+      return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(provenMinutes(cell) ?? cell.planned);
     case 'drops':
       return { figure: cell.dropSeconds === null ? '—' : clockText(cell.dropSeconds), unit: '' };
     default:
       return { figure: '—', unit: '' };
   }
+}
+
+/** That a cell is proven for less than its card lasts; null where it is not. */
+export function provenOnlyText(cell: Cell): string | null {
+  const until = provenMinutes(cell);
+  if (until === null || cell.planned === null) return null;
+  return `proven to ${minutesText(until)}; the card lasts ${minutesText(cell.planned)}`;
 }
 
 /** `50p`, and `100p` for a mode captured at 100. */

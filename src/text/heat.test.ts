@@ -212,7 +212,7 @@ describe('reasons, moves, sources and refusals', () => {
       'C-01 cannot take this mode in this slot.',
     );
     expect(spaced(limitRefusalText({ code: 'above-limit', ambientC: 65 }, 62))).toContain('65 °C');
-    expect(limitRefusalText({ code: 'contradictory' }, 62)).toContain('check both against the manual');
+    expect(limitRefusalText({ code: 'contradictory' }, 62)).toContain('Check the figure against the manual');
     expect(fitRefusalText({ code: 'nothing-logged' })).toContain('Log one');
   });
 

@@ -89,6 +89,10 @@ export const heatAloneText = (result: SimResult): string =>
 export const promiseAloneText = (result: SimResult): string =>
   `On its promise alone: ${outcomeText(result).toLowerCase()}`;
 
+/** How warm both get, where nothing else can be said of a run. */
+export const temperaturesText = ({ peakCardC, peakBodyC }: SimResult): string =>
+  `The card reaches ${degreesText(peakCardC)}, the body ${degreesText(peakBodyC)}.`;
+
 /** What is said of a pace that nobody has measured: which one it takes for the take to hold. */
 export function runPaceText(pace: PaceKnown, breakEven: number | null, { cards, sim }: Lane): string {
   if (pace === 'known') return '';

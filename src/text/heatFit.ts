@@ -14,9 +14,13 @@ export function limitRefusalText(refusal: CalibrationRefusal, limitC: number): s
     case 'above-limit':
       return `At ${degreesText(refusal.ambientC)} the air is as hot as the body’s limit of ${degreesText(limitC)}. Check both.`;
     case 'contradictory':
-      return 'No body records so long in the one and so long in the other. Warmer air must be clearly shorter: check both against the manual.';
+      return 'No body of this kind ends its takes there. Check the figure against the manual.';
   }
 }
+
+/** Two statements that no body fits. */
+export const LIMITS_APART =
+  'No body records so long in the one air and so long in the other: both are kept, and the shorter one rules. Check them against the manual.';
 
 export const END_WORDS: Readonly<Record<TestEnd, string>> = {
   full: 'ended full',

@@ -46,9 +46,9 @@ export const AIR_WORDS: Readonly<Record<AirMovement, string>> = {
 
 /** The same with where one meets it. */
 export const AIR_MEANINGS: Readonly<Record<AirMovement, string>> = {
-  still: 'still, indoors or in the lee',
-  moving: 'moving, a breeze or a walk',
-  strong: 'strong, in flight or at a car window',
+  still: 'none, still air',
+  moving: 'breeze or walk',
+  strong: 'flight, car window',
 };
 
 /** What an assumed body is called. */

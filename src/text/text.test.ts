@@ -95,6 +95,11 @@ describe('a cell in words', () => {
       { form: 'cfexpress-a', marks: ['VPG200'], sustainedMBps: 300 },
       { capacityGB: 4000 },
       { marks: [], sustainedMBps: 10 },
+      { marks: ['UHS-3', 'V30'] },
+      { marks: ['I', 'U1', 'V30'], verified: { date: '2026-05-01', how: 'filled' } },
+      { marks: ['II'], minimumMBps: 70, minimumSource: 'spec page' },
+      { marks: ['I'], minimumMBps: 70 },
+      { form: 'microsd', marks: ['II', 'V60'] },
     ];
     const slots = [
       aSlot(),
@@ -113,6 +118,10 @@ describe('a cell in words', () => {
       for (const slot of slots) {
         for (const { findings } of [
           cellOf(card, { slots: [slot], ceilingMBps: 35 }),
+          cellOf(card, { slots: [slot], ceilingMBps: 65 }),
+          cellOf(card, { slots: [slot, aSlot({ id: 's2', name: 'Slot 2' })], arrangement: 'mirrored' }),
+          cellOf(card, { slots: [slot, aSlot({ id: 's2', name: 'Slot 2' }), slot], arrangement: 'split' }),
+          cellOf(card, { slots: [slot], approved: [{ cardIds: ['c'], modeIds: null, upToMbps: 600, source: null }] }),
           cellOf(card, { slots: [slot] }),
         ]) {
           for (const finding of findings) expect(findingText(finding)).not.toMatch(/undefined|NaN|null|\[object/);

@@ -51,7 +51,7 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         onChange={(ambientC) => onChange({ ambientC: ambientC ?? plan.ambientC })}
       />
       <ChoiceLine
-        label="Around the body"
+        label="Wind on it"
         value={plan.air ?? 'still'}
         choices={AIR_MOVEMENTS.map((value) => ({ value, label: AIR_MEANINGS[value] }))}
         onChange={(air) => onChange({ air: air as AirMovement })}

@@ -278,14 +278,12 @@ describe('POST /api/simulate', () => {
     };
     const card = { ...run.card, cacheGB: 0, sustainedMBps: 500, usableGB: 900_000 };
     const close = { ...run, demandMBps: 400, takeSeconds: 172_000, bufferMB: 1e6, card, heat };
-    const began = Date.now();
     const response = await post('/api/simulate', { ...close, risk: { ...risk, runs: 20_000 } });
     expect(response.status).toBe(422);
     expect(await response.json()).toMatchObject({
       error: { code: 'too-many-runs', message: expect.stringMatching(/; \d+ were made\. Ask for fewer/) },
     });
-    // Without a bound it is more than an hour.
-    expect(Date.now() - began).toBeLessThan(15_000);
+    // Without a bound it is more than an hour, far past what the runner waits.
   });
 
   it('bounds a card that throttles a thousand times a second', { timeout: 20_000 }, async () => {

@@ -53,6 +53,8 @@ describe('a kit of one’s own', () => {
     await app.seesText('form', 'Name is empty');
     await app.seesText('form', 'Nothing was saved');
     await app.fill('Name', 'Skiff');
+    await app.seesText('form', 'counts as the least its form can do');
+    await app.pick('Bus of the slot', 'UHS-II');
     await app.fill('Name', '4K intra', '//fieldset[3]');
     await app.fill('Stated rate', '100 m');
     await app.seesText('form', 'Bits or bytes? 100 Mb/s or 100 MB/s');
@@ -111,7 +113,7 @@ describe('a kit of one’s own', () => {
     await app.seesText('table', 'S-01');
     await app.visit('/bodies');
     await app.seesText('nav[aria-label=Bodies]', 'Skiff');
-    await app.pick('Recording over', 'Mirrored: both at once');
+    await app.pick('Recording over', 'Mirrored: the same to each');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Skiff saved');
   });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
+import { counterRate } from '../../src/core/minutes/counter.ts';
 import { corners, type HalfSpace } from '../../src/core/minutes/polytope.ts';
 import { h264Ceiling, h265Ceiling } from '../../src/core/rate/levelCeiling.ts';
 import { H264_LEVELS, H265_LEVELS } from '../../src/core/standards/levels.ts';
@@ -108,5 +109,48 @@ describe('the corners of a counter’s constants, against HiGHS', () => {
       }),
       { seed: 71, numRuns: 60 },
     );
+  });
+});
+
+// Reference: HiGHS on the same readings, the rate of the unknown mode as one more unknown of the programme.
+describe('the rate a counter tells, against HiGHS', () => {
+  it('has the same interval', { timeout: 60_000 }, async () => {
+    const require = createRequire(import.meta.url);
+    const highs = await highsLoader({ locateFile: (file: string) => join(require.resolve('highs'), '..', file) });
+    const reading = fc.record({
+      capacityGB: fc.constantFrom(64, 128, 256, 512),
+      minutes: fc.integer({ min: 3, max: 400 }),
+    });
+    let told = 0;
+    fc.assert(
+      fc.property(fc.array(reading, { minLength: 1, maxLength: 3 }), (readings) => {
+        const counters = readings.map((one) => ({ ...one, modeId: 'x' }));
+        const found = counterRate({ modes: [] }, counters, 'x');
+        // minutes × rate ≤ usable × capacity ≤ (minutes + 1) × rate, rate in GB a minute.
+        const rows = readings.flatMap(({ capacityGB, minutes }, at) => [
+          ` l${at}: ${minutes} x - ${capacityGB} u <= 0`,
+          ` h${at}: ${capacityGB} u - ${minutes + 1} x <= 0`,
+        ]);
+        const solved = (sense: string) =>
+          highs.solve(
+            `${sense}\n obj: x\nSubject To\n${rows.join('\n')}\nBounds\n 0.8 <= u <= 1\n 0 <= x <= 1000\nEnd`,
+          );
+        const [low, high] = [solved('Minimize'), solved('Maximize')];
+        if (low.Status !== 'Optimal' || high.Status !== 'Optimal') {
+          expect(found).toBeNull();
+          return;
+        }
+        if (found === null) {
+          // Half open: readings that only touch tell nothing.
+          expect(high.ObjectiveValue / low.ObjectiveValue).toBeCloseTo(1 / 0.8, 5);
+          return;
+        }
+        told += 1;
+        expect(found.lowMbps / ((low.ObjectiveValue * 8000) / 60)).toBeCloseTo(1, 5);
+        expect(found.highMbps / ((high.ObjectiveValue * 8000) / 60)).toBeCloseTo(1, 5);
+      }),
+      { seed: 72, numRuns: 120 },
+    );
+    expect(told).toBeGreaterThan(25);
   });
 });

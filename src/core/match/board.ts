@@ -3,9 +3,9 @@ import type { Cell, SeatAnswer } from './cell.ts';
 import { bareCell, type Column, evaluate, type Row, toColumn, toRow } from './evaluate.ts';
 import { isBetter } from './isBetter.ts';
 import { overSeats } from './overSeats.ts';
-import { cardKey, type FitMemo, rememberedFit } from './pairFit.ts';
+import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
-import { seatingOf } from './seats.ts';
+import { type Seating, seatingOf } from './seats.ts';
 
 /** What a board is made of. Arrays keep the order in which they are shown. */
 export interface BoardKit {
@@ -41,12 +41,18 @@ function keyedSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
 interface Groundwork {
   readonly slots: ReadonlyMap<Body, readonly KeyedSlot[]>;
   readonly fits: FitMemo;
+  /** How cards of one print meet a body, as found: a wallet holds many cards of few prints. */
+  readonly meetings: ReadonlyMap<Body, Map<string, Meeting | null>>;
 }
 
-const groundwork = (rows: readonly Row[]): Groundwork => ({
-  slots: new Map([...new Set(rows.map(({ body }) => body))].map((body) => [body, keyedSlots(body)])),
-  fits: new Map(),
-});
+function groundwork(rows: readonly Row[]): Groundwork {
+  const bodies = [...new Set(rows.map(({ body }) => body))];
+  return {
+    slots: new Map(bodies.map((body) => [body, keyedSlots(body)])),
+    fits: new Map(),
+    meetings: new Map(bodies.map((body) => [body, new Map()])),
+  };
+}
 
 /** Everything one answer is worked out from. */
 interface Work {
@@ -103,41 +109,70 @@ function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | null {
 const noSlotCell = (row: Row, card: Card): Cell =>
   bareCell(row, null, card.id, 'unfit', [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }]);
 
+/** How one card meets one body, worked out once for all its modes. */
+interface Meeting {
+  readonly slots: readonly KeyedSlot[];
+  readonly fits: readonly PairFit[];
+  readonly seating: Seating;
+  /** The one slot to ask where all seats of the card answer alike; null where each must be asked. */
+  readonly only: number | null;
+}
+
+/** Null for a body without slots. */
+function meet(work: Work, body: Body, card: Card, print: string): Meeting | null {
+  const known = work.ground.meetings.get(body);
+  const found = known?.get(print);
+  if (found !== undefined) return found;
+  const made = meeting(work, body, card, print);
+  known?.set(print, made);
+  return made;
+}
+
+function meeting(work: Work, body: Body, card: Card, print: string): Meeting | null {
+  const slots = work.ground.slots.get(body) ?? [];
+  if (slots.length === 0) return null;
+  const fits = slots.map(({ slot, key }) => rememberedFit(work.ground.fits, key, slot, print, card));
+  const seating = seatingOf(
+    body,
+    fits.map((fit) => fit.fits),
+  );
+  const kinds = new Set(seating.own.map((at) => slots[at]?.kind));
+  const alone = seating.take === 'best' || (seating.take === 'worst' && seating.others.length === 0);
+  return { slots, fits, seating, only: alone && kinds.size === 1 ? (seating.own[0] as number) : null };
+}
+
+/** The answer over several seats, each kind of slot asked once. */
+function seatedCell(work: Work, row: Row, column: Column, { slots, fits, seating }: Meeting): Cell {
+  const { card } = column;
+  const asked: Cell[] = [];
+  const own = (at: number): Cell => {
+    const { kind } = slots[at] as KeyedSlot;
+    const known = asked[kind];
+    if (known) return known;
+    const { slot } = slots[kind] as KeyedSlot;
+    const cell = evaluate(row, slot, fits[kind] as PairFit, column, work.policy);
+    asked[kind] = cell;
+    return cell;
+  };
+  const partner = (at: number): SeatAnswer | null => partnerIn(work, row, at);
+  return overSeats({ row, card, seating, own, partner });
+}
+
 /** One card against every row; slots are compared with the card once a body, not once a mode. */
 function boardColumn(rows: readonly Row[], work: Work, card: Card): readonly Cell[] {
   const column = columnOf(work, card);
   const print = cardKey(card);
   let body: Body | null = null;
-  let slots: readonly KeyedSlot[] = [];
-  let fits: readonly ReturnType<typeof rememberedFit>[] = [];
-  let seating: ReturnType<typeof seatingOf> | null = null;
-  const labelOf = (id: string): string => (id === card.id ? card.label : id);
+  let met: Meeting | null = null;
   return rows.map((row) => {
     if (row.body !== body) {
       body = row.body;
-      slots = work.ground.slots.get(body) ?? [];
-      fits = slots.map(({ slot, key }) => rememberedFit(work.ground.fits, key, slot, print, card));
-      seating =
-        slots.length === 0
-          ? null
-          : seatingOf(
-              body,
-              fits.map((fit) => fit.fits),
-            );
+      met = meet(work, body, card, print);
     }
-    if (!seating) return noSlotCell(row, card);
-    const made: Cell[] = [];
-    const own = (at: number): Cell => {
-      const { kind } = slots[at] as KeyedSlot;
-      const known = made[kind];
-      if (known) return known;
-      const { slot } = slots[kind] as KeyedSlot;
-      const cell = evaluate(row, slot, fits[kind] as ReturnType<typeof rememberedFit>, column, work.policy);
-      made[kind] = cell;
-      return cell;
-    };
-    if (seating.own.length === 1 && seating.take === 'best') return own(seating.own[0] as number);
-    return overSeats({ row, cardId: card.id, seating, own, partner: (at) => partnerIn(work, row, at), labelOf });
+    if (!met) return noSlotCell(row, card);
+    if (met.only === null) return seatedCell(work, row, column, met);
+    const { slot } = met.slots[met.only] as KeyedSlot;
+    return evaluate(row, slot, met.fits[met.only] as PairFit, column, work.policy);
   });
 }
 

@@ -60,7 +60,8 @@ export interface Column {
   readonly card: Card;
   readonly label: Bytes;
   readonly room: Bytes;
-  readonly tests: readonly Test[];
+  /** Own tests of this card, by body. */
+  readonly tests: ReadonlyMap<string, readonly Test[]>;
   /** What the label gets wrong, for every cell of the card. */
   readonly doubt: Finding | null;
 }
@@ -70,10 +71,21 @@ export function toColumn(card: Card, tests: readonly Test[]): Column {
     card,
     label: fromGB(card.capacityGB),
     room: usable(card).bytes,
-    tests: tests.filter((test) => test.cardId === card.id),
+    tests: byBody(tests.filter((test) => test.cardId === card.id)),
     doubt: labelRule(card),
   };
 }
+
+const NO_TESTS: ReadonlyMap<string, readonly Test[]> = new Map();
+
+function byBody(tests: readonly Test[]): ReadonlyMap<string, readonly Test[]> {
+  if (tests.length === 0) return NO_TESTS;
+  const found = new Map<string, Test[]>();
+  for (const test of tests) found.set(test.bodyId, [...(found.get(test.bodyId) ?? []), test]);
+  return found;
+}
+
+const NONE: readonly Test[] = [];
 
 const share = (whole: BytesPerSecond, shares: number): BytesPerSecond => Math.ceil(whole / shares) as BytesPerSecond;
 
@@ -127,7 +139,7 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     const approved = approvedRule({ body, mode, card, picture, headroom, inBestSeat, doubted: fit.doubted });
     if (approved) findings.push(approved);
   }
-  const tested = ownTestsRule(column.tests, { body, mode, card, slot, need });
+  const tested = ownTestsRule(column.tests.get(body.id) ?? NONE, { body, mode, card, slot, need });
   findings.push(tested, makersFigureRule(card, need));
   if (row.arrangement) findings.push(row.arrangement);
   const demanded = row.demands ? demandsCardRule(body.slots, slot.id) : null;

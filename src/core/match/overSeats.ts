@@ -1,4 +1,4 @@
-import type { Slot } from '../model/kit.ts';
+import type { Card, Slot } from '../model/kit.ts';
 import type { Seconds } from '../units/brand.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
 import { bareCell, type Row } from './evaluate.ts';
@@ -10,13 +10,12 @@ import { rankOf, type Verdict } from './verdict.ts';
 /** The answers a cell is made of. */
 export interface SeatInput {
   readonly row: Row;
-  readonly cardId: string;
+  readonly card: Pick<Card, 'id' | 'label'>;
   readonly seating: Seating;
   /** The answer for the card itself in a slot, by place. */
   readonly own: (slotAt: number) => Cell;
   /** The best answer any other card of the wallet gives in a slot, by place; null where none enters it. */
   readonly partner: (slotAt: number) => SeatAnswer | null;
-  readonly labelOf: (cardId: string) => string;
 }
 
 const lineOf = (slot: Slot, { cardLabel, answer }: Pick<SeatAnswer, 'cardLabel' | 'answer'>): SeatLine => ({
@@ -52,7 +51,7 @@ function provenFor(answers: readonly (Cell | null)[]): Seconds | null {
  * one after another. A seat that the card does not enter is another card's; where no card holds there, nothing does.
  */
 export function overSeats(input: SeatInput): Cell {
-  const { row, cardId, seating, own, partner, labelOf } = input;
+  const { row, card, seating, own, partner } = input;
   const { slots } = row.body;
   const answers = seating.own.map(own);
   const [first, ...rest] = answers;
@@ -61,18 +60,18 @@ export function overSeats(input: SeatInput): Cell {
   if (seating.take === 'none') {
     const seats = seating.own.map((at) => {
       const slot = slots[at] as Slot;
-      return lineOf(slot, { cardLabel: labelOf(cardId), answer: own(at) });
+      return lineOf(slot, { cardLabel: card.label, answer: own(at) });
     });
     const { arrangement } = row.body;
     const elsewhere: Finding = { rule: 'seats', outcome: 'block', arrangement, seats, width: seating.width };
-    return bareCell(row, first.slotId, cardId, 'unfit', [...first.findings, elsewhere]);
+    return bareCell(row, first.slotId, card.id, 'unfit', [...first.findings, elsewhere]);
   }
   const worst = rest.reduce((found, one) => (isBetter(found, one) ? one : found), first);
   const isAlike = rest.every((one) => one.findings === first.findings || sameAnswer(one, first));
   if (isAlike && seating.others.length === 0) return worst;
   const ownSeats: readonly SeatAnswer[] = answers.map((answer, at) => {
     const slot = slots[seating.own[at] as number] as Slot;
-    return { slotId: slot.id, slotName: slot.name, cardId, cardLabel: labelOf(cardId), answer };
+    return { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
   });
   const others: readonly SeatAnswer[] = seating.others.map((at) => {
     const slot = slots[at] as Slot;

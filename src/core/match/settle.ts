@@ -11,17 +11,12 @@ const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
   'makers-figure': 'claimed',
 };
 
-/** Promises that say nothing of a bus nobody has told of: they fall where that bus may be too slow. */
-const HANGS_ON_BUS: ReadonlySet<Finding['rule']> = new Set([
-  'headroom',
-  'guarantee',
-  'makers-minimum',
-  'makers-figure',
-]);
+/** What says nothing of a bus nobody has told of falls where that bus may be too slow; a take or an approval does not. */
+const standsAlone = (rule: Finding['rule']): boolean => rule === 'own-tests' || rule === 'approved';
 
 /** The verdict a rule's finding earns; null where it earns none. */
 function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | null {
-  if (busUnsure && HANGS_ON_BUS.has(rule)) return null;
+  if (busUnsure && !standsAlone(rule)) return null;
   if (outcome === 'pass') return EARNED[rule] ?? null;
   return rule === 'approved' && outcome === 'note' ? 'tight' : null;
 }

@@ -39,7 +39,8 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
       {slot.accepts.map((accepts, place) => (
         <div key={place} className={own.accepts}>
           <Select
-            aria-label={`Card form ${place + 1} of ${slot.name}`}
+            label="Takes"
+            aria-label={`Takes, form ${place + 1} of ${slot.name}`}
             data={FORM_CHOICES}
             value={accepts.form}
             allowDeselect={false}
@@ -47,9 +48,10 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
             onChange={(next) => next && changeForm(place, next as Form)}
           />
           <Select
-            aria-label={`Bus for form ${place + 1} of ${slot.name}`}
+            label="Bus of the slot"
+            aria-label={`Bus of the slot for form ${place + 1} of ${slot.name}`}
             data={busChoices(accepts.form)}
-            placeholder="which bus? not entered"
+            placeholder="not entered"
             clearable
             clearButtonProps={{ 'aria-label': 'Clear the bus' }}
             comboboxProps={{ transitionProps: { duration: 0 } }}

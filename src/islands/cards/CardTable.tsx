@@ -127,7 +127,7 @@ function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
       <td className={css.number}>{capacityText(fromGB(card.capacityGB))}</td>
       <td className={css.number}>
         {floor === null ? (
-          <span className="soft">nothing known</span>
+          <span className="soft">{doubt?.outcome === 'short' ? 'in doubt' : 'nothing known'}</span>
         ) : (
           <b>
             <Amount {...MBpsFigure(floor)} />

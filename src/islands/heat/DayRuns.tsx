@@ -102,7 +102,11 @@ function Ended({ ran, failing, accepted, heatAlone }: EndedProps) {
       <p className={`tone-${tone}`}>
         <b>{isThin ? thinText(result) : heatAlone ? heatAloneText(result) : outcomeText(result)}</b>
       </p>
-      {failing !== null && <p className="soft">{shareText(failing)} of the runs fail</p>}
+      {failing !== null && (
+        <p className="soft">
+          {heatAlone ? 'Heat ends' : ''} {shareText(failing)} of the runs{heatAlone ? '' : ' fail'}
+        </p>
+      )}
     </>
   );
 }

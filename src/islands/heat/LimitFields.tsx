@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { changeBodyHeat } from '../../app/heatActions.ts';
 import { bodyFigures, limitsOf } from '../../core/heatrun/bodyFigures.ts';
 import type { Body, LimitStatement } from '../../core/model/kit.ts';
-import { limitRefusalText } from '../../text/heatFit.ts';
+import { LIMITS_APART, limitRefusalText } from '../../text/heatFit.ts';
 import { degreesText } from '../../text/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { goToInvalid, NumberLine } from '../../ui/LineField.tsx';
@@ -52,6 +52,7 @@ export function LimitFields({ body }: { readonly body: Body }) {
           {limitRefusalText(now.error, bodyFigures(body).bodyLimitC.value)} The assumed body is used.
         </p>
       )}
+      {now?.ok && now.value.fixed === 'shorter' && <p className={css.problem}>{LIMITS_APART}</p>}
       {!open && limits.length < 2 && (
         <button type="button" className="plain-button" onClick={() => setOpen(true)}>
           {limits.length === 0 ? 'Add the maker’s recording limit' : 'Add the limit at another temperature'}
@@ -87,6 +88,11 @@ export function LimitFields({ body }: { readonly body: Body }) {
           {tried && !tried.ok && (
             <p className={css.problem} role="alert">
               {limitRefusalText(tried.error, bodyFigures(body).bodyLimitC.value)}
+            </p>
+          )}
+          {tried?.ok && tried.value.fixed === 'shorter' && (
+            <p className={css.problem} role="status">
+              {LIMITS_APART}
             </p>
           )}
           <p className={css.formActions}>

@@ -2,12 +2,13 @@ import { useId, useMemo } from 'react';
 import type { TaskState } from '../../app/useHeatTask.ts';
 import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
 import type { Advice, Advised } from '../../core/heatrun/advice.ts';
+import { hasFailed } from '../../core/heatrun/lane.ts';
 import { heatReasons, type RankedReason } from '../../core/heatrun/reasons.ts';
 import type { Card } from '../../core/model/kit.ts';
 import type { Risk } from '../../core/writepath/risk.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heatAdvice.ts';
-import { degreesText } from '../../text/heatWords.ts';
+import { degreesText, paceText } from '../../text/heatWords.ts';
 import css from './RiskPanel.module.css';
 import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
@@ -42,7 +43,16 @@ export function RiskPanel(props: RiskPanelProps) {
           Risk of this take
         </h2>
         {risk.phase === 'done' ? (
-          <RiskFigures risk={risk.answer} accepted={accepted} asked={runs} heatAlone={run.pace === 'unknown'} />
+          run.pace === 'unknown' ? (
+            <HeatAlone risk={risk.answer} breakEven={run.breakEven} accepted={accepted} />
+          ) : (
+            <RiskFigures
+              risk={risk.answer}
+              accepted={accepted}
+              asked={runs}
+              promiseAlone={run.pace === 'promised' && hasFailed(run.result)}
+            />
+          )
         ) : (
           <TaskNote state={risk} what={`${runs.toLocaleString('en')} runs`} onAgain={onAgain} />
         )}
@@ -117,27 +127,52 @@ interface RiskFiguresProps {
   readonly accepted: number;
   /** Runs asked for; fewer were made where each has many events. */
   readonly asked: number;
-  /** True where nothing is known of the card's pace: a small share is then no yes. */
-  readonly heatAlone: boolean;
+  /** True where the runs were made at the pace of a promise, which is a floor and not the card's speed. */
+  readonly promiseAlone: boolean;
 }
 
-function RiskFigures({ risk, accepted, asked, heatAlone }: RiskFiguresProps) {
+/** Nothing is known of the card: what it would have to keep up stands in the place of a share that would read as a yes. */
+function HeatAlone({
+  risk,
+  breakEven,
+  accepted,
+}: {
+  readonly risk: Risk;
+  readonly breakEven: number | null;
+  readonly accepted: number;
+}) {
+  const failing = risk.dropProbability + risk.cutoffProbability;
+  return (
+    <div role="status">
+      <p className={css.figure} data-testid="break-even">
+        {breakEven === null ? '—' : paceText(breakEven)}
+      </p>
+      <p className="soft">
+        {breakEven === null
+          ? 'No pace of the flash makes it hold: heat ends it first.'
+          : 'is what the flash must keep up. Whether this card does is not known: no mark, no figure, no test.'}{' '}
+        <span className={failing > accepted ? `tone-${riskTone(failing, accepted)}` : ''}>
+          Heat alone ends {shareText(failing)} of {risk.runs.toLocaleString('en')} runs.
+        </span>
+      </p>
+    </div>
+  );
+}
+
+function RiskFigures({ risk, accepted, asked, promiseAlone }: RiskFiguresProps) {
   const { dropProbability, cutoffProbability, dropUncertainty, cutoffUncertainty, atSeconds, hangsOn, runs } = risk;
   const failing = dropProbability + cutoffProbability;
   const uncertainty = Math.hypot(dropUncertainty, cutoffUncertainty);
   const hanging = hangsOnText(hangsOn);
   return (
     <div role="status">
-      <p
-        className={`${css.figure} ${heatAlone && failing <= accepted ? '' : `tone-${riskTone(failing, accepted)}`}`}
-        data-testid="risk"
-      >
+      <p className={`${css.figure} tone-${riskTone(failing, accepted)}`} data-testid="risk">
         {shareText(failing)}
       </p>
       <p className="soft">
-        of {runs.toLocaleString('en')} runs fail{heatAlone ? ' by heat alone, the card taken to keep up' : ''}, give or
-        take {shareText(uncertainty)}: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by
-        the body.
+        of {runs.toLocaleString('en')} runs fail{promiseAlone ? ' on its promise alone' : ''}, give or take{' '}
+        {shareText(uncertainty)}: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the
+        body.
         {atSeconds &&
           ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
         {failing > 0.001 && hanging && ` ${hanging}`}

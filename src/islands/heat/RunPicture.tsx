@@ -15,6 +15,7 @@ import {
   outlastedText,
   promiseAloneText,
   runPaceText,
+  temperaturesText,
   thinCauseText,
   thinText,
   timeText,
@@ -58,13 +59,14 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
       <header className={css.head} aria-live="polite">
         <Head run={run} failing={risk && failingOf(risk)} accepted={accepted} />
         <p className={css.asked}>
-          {setup.body.name} {modeTitle(setup.mode)} on {lane.cards.map(({ label }) => label).join(' and ')},{' '}
-          {plannedText(setup.plan)}
+          {setup.body.name} {modeTitle(setup.mode)} on {seatedCardsText(run)}, {plannedText(setup.plan)}
         </p>
         <p className={css.cause}>
           {run.outlasted
             ? `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
-            : causeText(lane.sim, result, cause)}{' '}
+            : run.pace === 'unknown' && !hasFailed(result)
+              ? temperaturesText(result)
+              : causeText(lane.sim, result, cause)}{' '}
           {runPaceText(run.pace, run.breakEven, lane)}
           {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
           {thin !== null && ` ${thinCauseText(thin)}`}
@@ -153,6 +155,15 @@ function Head({ run, failing, accepted }: HeadProps) {
       {isThin ? thinText(result) : outcomeText(result)}
     </h1>
   );
+}
+
+/** The cards of a run, each with its slot where several are written. */
+function seatedCardsText({ lanes, setup }: Run): string {
+  const seats = lanes.flatMap(({ cards, cells }) => cards.map((card, at) => ({ card, slotId: cells[at]?.slotId })));
+  if (seats.length < 2) return seats.map(({ card }) => card.label).join('');
+  const slotName = (id: string | null | undefined): string =>
+    setup.body.slots.find((slot) => slot.id === id)?.name ?? '';
+  return seats.map(({ card, slotId }) => `${card.label} (${slotName(slotId)})`).join(' and ');
 }
 
 /** The last moment of a run belongs to what came before it, not to the rest after it; seconds. */

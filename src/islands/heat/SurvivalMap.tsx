@@ -1,10 +1,12 @@
 import { hasFailed } from '../../core/heatrun/lane.ts';
+import { readTest } from '../../core/match/testReading.ts';
 import type { Card, Test, TestEnd } from '../../core/model/kit.ts';
 import { averageDemand } from '../../core/writepath/demand.ts';
 import { recordedSeconds } from '../../core/writepath/duration.ts';
 import { timeText } from '../../text/heat.ts';
 import { END_WORDS } from '../../text/heatFit.ts';
 import { degreesText, paceText } from '../../text/heatWords.ts';
+import { misfitText } from '../../text/testReading.ts';
 import css from './LoggedTakes.module.css';
 import type { Run } from './useRun.ts';
 
@@ -28,6 +30,12 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
   const whole = (test: Test): number => test.seconds * (test.takes ?? 1);
   const sorted = tests.toSorted((a, b) => (b.writtenMBps ?? 0) - (a.writtenMBps ?? 0));
   const { sim } = run.lane;
+  // Kept in the log, where they prove nothing.
+  const misfit = (test: Test): string | null => {
+    const card = cards.find(({ id }) => id === test.cardId);
+    const found = card ? readTest(test, run.setup.body, card).misfit : null;
+    return found && misfitText(found);
+  };
   const recorded = recordedSeconds(sim, run.result.atSeconds);
   const longest = Math.max(recorded, ...sorted.map(whole));
   const failed = hasFailed(run.result);
@@ -36,7 +44,11 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
     <ul className={css.map}>
       <li className={css.take} data-run>
         <span className={css.rate}>{paceText(averageDemand(sim))}</span>
-        <span className={css.bar} data-tone={failed ? 'hot' : 'cool'} style={bar(recorded)} />
+        <span
+          className={css.bar}
+          data-tone={failed ? 'hot' : run.pace === 'unknown' ? 'mute' : 'cool'}
+          style={bar(recorded)}
+        />
         <span className={css.end}>
           this run, {timeText(recorded)} at {degreesText(sim.heat.ambientC)}
         </span>
@@ -53,6 +65,7 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
             )}{' '}
             {END_WORDS[test.end]} at {timeText(test.seconds)}
             {test.ambientC != null && `, ${degreesText(test.ambientC)}`}
+            {misfit(test) && <span className={css.misfit}>These numbers do not fit: {misfit(test)}</span>}
           </span>
         </li>
       ))}

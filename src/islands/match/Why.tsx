@@ -6,7 +6,7 @@ import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Verdict } from '../../core/match/verdict.ts';
 import type { PlannedTake } from '../../core/model/kit.ts';
-import { cellFigure, cellPlace, modeTitle, seatTexts } from '../../text/cell.ts';
+import { cellFigure, cellPlace, modeTitle, provenOnlyText, seatTexts } from '../../text/cell.ts';
 import { findingLine } from '../../text/finding.ts';
 import { stripSections } from '../../text/stripSections.ts';
 import { threeLines } from '../../text/threeLines.ts';
@@ -63,6 +63,7 @@ export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
         <span>{VERDICT_WORDS[cell.verdict]}</span>
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
+      {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
       {cell.seats && (
         <ul className={css.seats} aria-label="Who sits where">
           {seatTexts(cell).map(({ id, text, answer }) => (

@@ -6,6 +6,7 @@ import { arrange } from '../../core/match/arrange.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import { rankOf } from '../../core/match/verdict.ts';
 import type { Arrangement } from '../../core/model/kit.ts';
 import { arrangedText, seatedText } from '../../text/arranged.ts';
 import { minutesFigure } from '../../text/quantity.ts';
@@ -75,7 +76,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           <p className={`${css.result} tone-${cellTone(result, policy.take)}`} role="status">
             <VerdictGlyph verdict={result.verdict} size={16} />
             {VERDICT_WORDS[result.verdict]}
-            {result.minutes !== null && (
+            {result.minutes !== null && rankOf(result.verdict) <= rankOf('claimed') && (
               <span className={css.minutes}>
                 <Amount {...minutesFigure(result.minutes)} />
               </span>

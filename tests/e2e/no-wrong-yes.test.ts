@@ -1,0 +1,215 @@
+import { By } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { App } from './app.ts';
+
+let app: App;
+
+beforeAll(async () => {
+  // Tall enough that no row of the demo kit is left undrawn.
+  app = await App.open({ width: 1400, height: 1500 });
+  await app.visit('/');
+  await app.seesCell('Yawl 4K intra 25p on C-01');
+});
+afterAll(() => app.close());
+
+/** Types into an area whose text holds tabs, which a keyboard would take for leaving it. */
+const paste = async (text: string): Promise<void> => {
+  const area = await app.find('#paste-modes');
+  await app.run(
+    `const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set;
+     set.call(arguments[0], arguments[1]);
+     arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`,
+    area,
+    text,
+  );
+};
+
+describe('a mirrored body with unlike slots', () => {
+  const cell = 'Yawl 4K intra 25p on C-01';
+
+  it('reads the same on the board, in Why, in the arrangement tried, on the crew card and in the heat run', async () => {
+    expect(await app.seesCell(cell)).toContain('Not covered');
+    expect(await app.cell(cell, 'tone')).toBe('hot');
+    await app.cell(cell);
+    const why = await app.seesText('#why', 'Slot 2: C-01');
+    expect(why).toMatch(
+      /^4K intra 25p on C-01 Yawl · Slot 2 · .* Not covered Slot 1: C-01 Guaranteed Slot 2: C-01 Not covered/,
+    );
+    expect(why).toContain('Mirrored over unlike slots: the worst counts');
+    expect(why).toContain('Slot 1: C-01, guaranteed · Slot 2: C-01, not covered');
+    await app.visit('/crew');
+    const crew = await app.seesText('main', 'Yawl');
+    const page = crew.slice(crew.indexOf('Yawl'));
+    const row = page.slice(page.indexOf('4K intra 25p'), page.indexOf('4K long-GOP 25p'));
+    expect(row).toMatch(/— Not covered/);
+    expect(row).not.toContain('Guaranteed');
+    await app.visit('/heat?body=yawl&mode=i25&card=c-01');
+    await app.seesText('h1', 'On its promise alone');
+    await app.seesText('main', 'It holds if the flash keeps up');
+  });
+
+  it('a mode that both slots hold is guaranteed in every place', async () => {
+    await app.visit('/');
+    expect(await app.seesCell('Yawl 4K long-GOP 25p on C-01')).toContain('Guaranteed');
+    await app.visit('/crew');
+    const crew = await app.seesText('main', 'Yawl');
+    const page = crew.slice(crew.indexOf('Yawl'));
+    expect(page.slice(page.indexOf('4K long-GOP 25p'), page.indexOf('HD slow'))).toContain('Guaranteed');
+  });
+});
+
+describe('a slow-motion table', () => {
+  it('with MB/s in its heading and thousands in its numbers, one column put right by hand, gives the right verdicts', async () => {
+    await app.visit('/bodies?open=wherry');
+    await app.clickText('button', 'Paste modes from a table');
+    await paste('Mode\tFrame\tSpeed\tMB/s\nRaw A\t4096x2160\t100/25\t1,020\nRaw B\t4096x2160\t25\t160.5');
+    await app.seesText('[role=dialog]', 'row 1: no frame rate');
+    await app.pick('Frame', 'size, 3840x2160');
+    await app.pick('Speed', 'frame rate, 50 or 100/25');
+    const asked = await app.seesText('[role=dialog]', 'of which speed are they?');
+    expect(asked).toContain('row 1: waits for the answer above');
+    expect(asked).toContain('Raw B 25 fps 4096 × 2160 1284 Mb/s = 161 MB/s');
+    const add = await app.withText('button', 'Add 1');
+    expect(await add.isEnabled(), 'nothing is added while something is open').toBe(false);
+    await app.clickText('button', 'the captured speed');
+    await app.seesText('[role=dialog]', 'Raw A 100 → 25 fps 4096 × 2160 8160 Mb/s = 1020 MB/s');
+    await app.clickText('button', 'Add 2');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Wherry saved');
+    await app.visit('/');
+    expect(await app.seesCell('Wherry Raw A 100p on A-01')).toContain('16 min Claimed');
+    expect(await app.seesCell('Wherry Raw A 100p on A-03')).toContain('Not covered');
+    expect(await app.seesCell('Wherry Raw B 25p on A-03')).toContain('52 min Guaranteed');
+  });
+
+  it('asks where 1,200 stays open and where the unit is not told', async () => {
+    await app.visit('/bodies?open=wherry');
+    await app.clickText('button', 'Paste modes from a table');
+    await paste('Mode\tfps\tBitrate\nA\t25\t1,200\nB\t25\t800');
+    await app.seesText('[role=dialog]', 'has no unit');
+    await app.clickText('button', 'Mb/s');
+    await app.seesText('[role=dialog]', '“1,200”: is the sign in it between thousands');
+    await app.clickText('button', '1200 in whole');
+    await app.seesText('[role=dialog]', '1200 Mb/s = 150 MB/s');
+    await app.withText('button', 'Add 2');
+  });
+});
+
+describe('a test', () => {
+  it('typed as 9:22 is echoed, and asked about where its numbers cannot be true', async () => {
+    await app.visit('/');
+    await app.seesCell('Dory 4K intra 50p on C-01');
+    await app.cell('Dory 4K intra 50p on C-01');
+    await app.clickText('button', 'Note a test of this pair');
+    const time = await app.find('#why form input[placeholder="9:22"]');
+    await time.sendKeys('9:22');
+    await app.seesText('#why form', '= 9 min 22 s');
+    await app.clickText('button', 'Note it');
+    const asked = await app.seesText('#why form', 'These numbers do not fit');
+    expect(asked).toContain('450 MB/s');
+    expect(asked).toContain('was the card empty');
+    await app.clickText('button', 'Keep it all the same');
+    await app.seesText('body', 'noted.');
+    const why = await app.seesText('#why', 'these numbers do not fit');
+    expect(why, 'it proves nothing').toContain('Guaranteed');
+    await app.clickText('button', 'Undo');
+  });
+
+  it('of a faster mode proves a slower one for as long as it lasted', async () => {
+    await app.visit('/');
+    expect(await app.seesCell('Wherry 8K raw 5:1 25p on A-02')).toContain('61 min Proven');
+    await app.cell('Wherry 8K raw 5:1 25p on A-02');
+    await app.seesText('#why', 'proven to 61 min; the card lasts 2h03');
+  });
+});
+
+describe('a card whose label contradicts itself', () => {
+  it('promises nothing until it is verified, and then what it prints', async () => {
+    await app.visit('/');
+    expect(await app.seesCell('Gull 4K long-GOP 50p on M-03')).toContain('Not covered');
+    await app.visit('/cards');
+    await app.clickText('button', 'M-03');
+    await app.seesText('aside', 'Until this card is verified');
+    await app.clickText('button', 'I verified it');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'M-03 saved');
+    await app.visit('/');
+    const cell = await app.seesCell('Gull 4K long-GOP 50p on M-03');
+    expect(cell, 'U1 is all that counts on the bus it prints').toContain('Not covered');
+    expect(cell).toContain('10 MB/s < 20');
+  });
+});
+
+describe('promises in writing', () => {
+  it('a stated minimum makes an XQD card count, with its source', async () => {
+    await app.visit('/bodies');
+    await app.clickText('button', 'Add a body');
+    await app.fill('Name', 'Ketch');
+    await app.pick('Takes', 'XQD');
+    await app.pick('Bus of the slot', 'XQD 2.0');
+    await app.fill('Name', '4K', '//fieldset[3]');
+    await app.fill('Stated rate', '400 Mb/s');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Ketch saved');
+    await app.visit('/');
+    expect(await app.seesCell('Ketch 4K 25p on X-01')).toContain('Not covered');
+    await app.visit('/cards');
+    await app.clickText('button', 'X-01');
+    await app.fill('Minimum write, in writing', '150');
+    await app.fill('Where that minimum is stated', 'spec page 2');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'X-01 saved');
+    await app.visit('/');
+    expect(await app.seesCell('Ketch 4K 25p on X-01')).toContain('Guaranteed');
+    await app.cell('Ketch 4K 25p on X-01');
+    await app.seesText('#why', 'From: spec page 2.');
+  });
+
+  it('a body’s approval of a drive for a mode', async () => {
+    await app.visit('/bodies?open=wherry');
+    await app.clickText('button', 'Add approved media');
+    await app.pick('Cards of yours that are this medium', 'A-03 · CFexpress B 512 GB, VPG200');
+    await app.driver.findElement(By.xpath('//label[.="For the modes"]')).click();
+    await app.pick('For the modes', '8K raw 5:1 50p');
+    await app.fill('Where it says so', 'manual, page 34');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Wherry saved');
+    await app.visit('/');
+    expect(await app.seesCell('Wherry 8K raw 5:1 50p on A-03')).toContain('Guaranteed');
+    expect(await app.seesCell('Wherry 8K raw 3:1 50p on A-03')).toContain('Not covered');
+    await app.cell('Wherry 8K raw 5:1 50p on A-03');
+    await app.seesText('#why', 'From: manual, page 34.');
+  });
+});
+
+describe('the quick check', () => {
+  it('shows what it assumed, and takes the other reading with one press', async () => {
+    await app.visit('/?q=240%20Mb%2Fs%2025p%20100p%20on%20256GB%20V90');
+    await app.seesText('#quick-answer', 'Not covered');
+    await app.seesText('#quick-answer', 'captured at 100, recorded at 25 fps');
+    await app.clickText('button', 'as captured: 240 Mb/s');
+    await app.seesText('#quick-answer', 'Guaranteed');
+    expect(await (await app.find('#quick-check')).getAttribute('value')).toBe(
+      '240 Mb/s captured 25p 100p on 256GB V90',
+    );
+    await app.clickText('button', 'a slower slot');
+    await app.seesText('#quick-answer', 'Not covered');
+  });
+
+  it('says how long a take plays', async () => {
+    await app.visit('/?q=3%3A50%20at%20100p%20plays%20at%2025p');
+    await app.seesText('#quick-answer', 'Plays 15:20');
+  });
+});
+
+describe('a heat run of a card of which nothing is known', () => {
+  it('answers for heat alone, gives the pace it would need, and calls nothing good', async () => {
+    await app.visit('/heat?body=dory&mode=g50&card=c-07');
+    await app.seesText('h1', 'Heat alone lets it run to');
+    expect(await app.run("return document.querySelector('h1').className.includes('tone-cool')")).toBe(false);
+    await app.seesText('[data-testid=break-even]', /1\d(\.\d)? MB\/s/);
+    const main = await app.text('main');
+    expect(main).toContain('Nothing is known of how fast C-07 writes.');
+    expect(main).not.toContain('It holds as planned');
+  });
+});
