@@ -45,6 +45,8 @@ export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decim
   return Number((value * MEGABITS[written]).toPrecision(12));
 }
 
+const SPEED = /^[\d.,'’\s\u00a0]+(?:p|i|fps|hz)?$/i;
+
 export interface Speeds {
   readonly fps: number;
   readonly captureFps: number | null;
@@ -56,12 +58,13 @@ export interface Speeds {
  * @returns null where no speed is written
  */
 export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
-  const values = text
-    .split(/\s*(?:\/|→|->|>|@|\bto\b|\bat\b)\s*/i)
-    .map((part) => readNumber(part, decimal))
-    .filter((value) => value > 0 && Number.isFinite(value));
+  const parts = text.trim().split(/\s*(?:\/|→|->|>|@|\bto\b|\bat\b)\s*/i);
+  // A picture size or a name is no speed, whatever number it begins with.
+  if (parts.length > 2 || !parts.every((part) => SPEED.test(part))) return null;
+  const values = parts.map((part) => readNumber(part, decimal));
+  if (!values.every((value) => value > 0 && value <= 20_000)) return null;
   const [first, second] = values;
-  if (first === undefined || values.length > 2) return null;
+  if (first === undefined) return null;
   if (second === undefined || second === first) return { fps: first, captureFps: null };
   return { fps: Math.min(first, second), captureFps: Math.max(first, second) };
 }

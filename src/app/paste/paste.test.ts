@@ -97,6 +97,10 @@ describe('cells', () => {
     ['25/25', { fps: 25, captureFps: null }],
     ['soon', null],
     ['24/25/30', null],
+    ['4096x2160', null],
+    ['50 fps', { fps: 50, captureFps: null }],
+    ['0', null],
+    ['99999', null],
   ])('speeds: %s', (text, speeds) => {
     expect(readSpeeds(text, 'point')).toEqual(speeds);
   });

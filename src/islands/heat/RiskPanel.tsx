@@ -223,8 +223,8 @@ function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
         {holdsUpToC === null
           ? 'In no air does this plan stay under the risk you accept.'
           : holdsUpToC >= 55
-            ? 'Stays under the risk you accept in any air.'
-            : `Stays under it up to ${degreesText(holdsUpToC)} of air${setup.plan.sunC > 0 ? ', sun as now' : ''}.`}
+            ? `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} under the risk you accept in any air.`
+            : `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} under it up to ${degreesText(holdsUpToC)} of air${setup.plan.sunC > 0 ? ', sun as now' : ''}.`}
       </p>
     </>
   );
