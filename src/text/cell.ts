@@ -71,6 +71,17 @@ export const seatTexts = ({
     text: answer === null ? `${slotName}: nothing of yours enters` : `${slotName}: ${cardLabel}`,
   }));
 
+/** The other cards a cell hangs on: `with C-01 in Slot 2`. Null where it hangs on none. */
+export function besideText({ seats, cardId }: Cell): string | null {
+  const others = (seats ?? []).filter((seat) => seat.cardId !== cardId);
+  if (others.length === 0) return null;
+  return others
+    .map(({ slotName, cardLabel, answer }) =>
+      answer === null ? `nothing of yours enters ${slotName}` : `with ${cardLabel} in ${slotName}`,
+    )
+    .join(', ');
+}
+
 /** Where a cell plays: body, slot, card, bus in force. */
 export function cellPlace(cell: Cell, body: Body, card: Card): string {
   const slot = body.slots.find(({ id }) => id === cell.slotId)?.name;
@@ -124,8 +135,9 @@ export interface SpokenCell {
 /** Body, mode and card before the number and the verdict; the reason after them. Together they are one sentence. */
 export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card): SpokenCell {
   const reason = deciding(cell);
+  const beside = besideText(cell);
   return {
     before: `${body.name} ${modeTitle(mode)} on ${card.label}: `,
-    after: reason ? `. ${findingText(reason)}` : '.',
+    after: `${beside ? `, ${beside}` : ''}${reason ? `. ${findingText(reason)}` : '.'}`,
   };
 }

@@ -97,10 +97,115 @@ describe('GET /api/answer', () => {
     });
   });
 
+  it('tells how long a take plays, and which reading it took of two', async () => {
+    expect(await (await answer('3:50 at 100p plays at 25p')).json()).toMatchObject({
+      need: null,
+      verdict: null,
+      playsSeconds: 920,
+    });
+    expect(await (await answer('240 Mb/s 25p 100p on 256GB V90')).json()).toMatchObject({
+      verdict: 'uncovered',
+      steps: expect.arrayContaining([
+        expect.stringMatching(/rate taken to be that of 25 fps, as recorded: writes 960/),
+        expect.stringMatching(/slot taken to be UHS-II too/),
+      ]),
+    });
+  });
+
   it('refuses a missing, repeated or endless question', async () => {
     expect((await get('/api/answer')).status).toBe(400);
     expect((await answer('')).status).toBe(400);
     expect((await answer('x'.repeat(501))).status).toBe(400);
+  });
+});
+
+describe('never a yes on a guess', () => {
+  const kitOf = (slots: object[], card: object, arrangement = 'single') => ({
+    format: 'cool-reel-kit',
+    version: 1,
+    bodies: [
+      {
+        id: 'b',
+        name: 'B',
+        arrangement,
+        bufferMB: null,
+        ceilingMBps: null,
+        slots,
+        modes: [
+          {
+            ...{
+              id: 'm',
+              name: 'M',
+              codec: 'intra',
+              width: null,
+              height: null,
+              fps: 25,
+              captureFps: null,
+              requires: [],
+            },
+            ...{ rate: { kind: 'stated', Mbps: 400, is: 'maximum' }, overhead: { fixedMbps: 0, perFrameKB: 0 } },
+          },
+        ],
+      },
+    ],
+    cards: [
+      {
+        ...{ id: 'c', label: 'C', form: 'sd', capacityGB: 256, usableGB: null, marks: ['II', 'V90'], bus: null },
+        ...{ readMBps: null, writeMBps: null, sustainedMBps: null, cacheGB: null, ...card },
+      },
+    ],
+  });
+  const slot = (id: string, bus: string | null) => ({
+    ...{ id, name: `Slot ${id}`, accepts: [{ form: 'sd', bus }], family: 'sdxc', promisedMaxGB: null },
+  });
+  const cellOf = async (kit: object) => {
+    const response = await post('/api/match', { kit, policy });
+    expect(response.status).toBe(200);
+    return ((await response.json()) as { cells: object[] }).cells[0];
+  };
+
+  it('unlike slots: the worst of those that are written, each named', async () => {
+    const slots = [slot('1', 'uhs-ii'), slot('2', 'uhs-i')];
+    expect(await cellOf(kitOf(slots, {}))).toMatchObject({ verdict: 'guaranteed', slotId: '1', seats: null });
+    expect(await cellOf(kitOf(slots, {}, 'mirrored'))).toMatchObject({
+      verdict: 'uncovered',
+      tone: 'hot',
+      slotId: '2',
+      seats: [
+        { slotId: '1', cardId: 'c', verdict: 'guaranteed' },
+        { slotId: '2', cardId: 'c', verdict: 'uncovered' },
+      ],
+    });
+  });
+
+  it('a bus nobody told, and a label in doubt', async () => {
+    expect(await cellOf(kitOf([slot('1', null)], {}))).toMatchObject({
+      verdict: 'uncovered',
+      moves: expect.arrayContaining([expect.objectContaining({ code: 'tell-bus' })]),
+    });
+    expect(await cellOf(kitOf([slot('1', 'uhs-ii')], { marks: ['I', 'II', 'V90'] }))).toMatchObject({
+      verdict: 'uncovered',
+      floorMBps: null,
+    });
+    const label = await (await post('/api/label', { text: '256GB SDXC I V90' })).json();
+    expect(label).toMatchObject({ floorMBps: null, problems: [{ code: 'mark-needs-bus' }] });
+  });
+
+  it('refuses what no kit may hold, with its place', async () => {
+    const bad = async (card: object, body: object = {}) => {
+      const kit = kitOf([slot('1', 'uhs-ii')], card);
+      const [first] = kit.bodies;
+      const response = await post('/api/match', { kit: { ...kit, bodies: [{ ...first, ...body }] }, policy });
+      expect(response.status).toBe(400);
+      const { error } = (await response.json()) as { error: { details: { path: string }[] } };
+      return error.details.map(({ path }) => path).join();
+    };
+    expect(await bad({ minimumMBps: -1 })).toContain('minimumMBps');
+    expect(await bad({ verified: { date: 'soon', how: '' } })).toContain('verified');
+    expect(await bad({}, { splitOver: 0 })).toContain('splitOver');
+    expect(await bad({}, { approved: [{ cardIds: ['c'], modeIds: null, upToMbps: null, source: null }] })).toContain(
+      'upToMbps',
+    );
   });
 });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aSetup, big, hot, lanes } from '../../../tests/support/aSetup.ts';
-import { aCard } from '../testing.ts';
+import { aBody, aCard, aMode, aSlot } from '../testing.ts';
 import { deciding, hasFailed, lanesOf } from './lane.ts';
 
 describe('the paths of a setup', () => {
@@ -28,6 +28,30 @@ describe('the paths of a setup', () => {
   it('half the rate each for split', () => {
     const both = lanes(aSetup({ arrangement: 'split', cards: [big, { ...big, id: 'other' }] }));
     expect(both.map(({ sim }) => Math.round(sim.demandMBps))).toEqual([400, 400]);
+    expect(
+      both.map(({ sim }) => sim.bufferMB),
+      'and half the camera’s one buffer',
+    ).toEqual([2000, 2000]);
+  });
+
+  it('each card in a slot of its own, where it does best', () => {
+    const slots = [
+      aSlot({ id: 'slow', name: 'Slow', accepts: [{ form: 'sd', bus: 'uhs-i' }] }),
+      aSlot({ id: 'fast', name: 'Fast', accepts: [{ form: 'sd', bus: 'uhs-ii' }] }),
+    ];
+    const mode = aMode({ rate: { kind: 'stated', Mbps: 400, is: 'maximum' } });
+    const body = aBody({ slots, modes: [mode], bufferMB: 100 });
+    const v90 = aCard({ id: 'v90' });
+    const tested = aCard({ id: 'v30', marks: ['I', 'V30'], sustainedMBps: 90 });
+    const found = lanes(aSetup({ body, mode, arrangement: 'mirrored', cards: [v90, tested] }));
+    expect(found.map(({ cell }) => cell.slotId)).toEqual(['fast', 'slow']);
+    expect(found.map(({ sim }) => sim.card.busMBps)).toEqual([312, 104]);
+    expect(lanesOf(aSetup({ body, mode, arrangement: 'mirrored', cards: [v90, v90, v90] }))).toMatchObject({
+      error: { code: 'no-seat', cards: 3, slots: 2 },
+    });
+    expect(lanesOf(aSetup({ body: { ...body, slots: [] }, mode, cards: [v90] }))).toMatchObject({
+      error: { code: 'cannot-meet' },
+    });
   });
 
   it('add sun to the air, and start warm where told', () => {

@@ -97,7 +97,7 @@ function withoutUnknown({ stallEveryGB, stallSeconds, ...rest }: Part['figures']
   return { ...rest, ...(stallEveryGB ? { stallEveryGB } : {}), ...(stallSeconds ? { stallSeconds } : {}) };
 }
 
-type Conditions = Pick<HeatSetup, 'body' | 'plan' | 'startBodyC' | 'startCardC' | 'demandTraceMBps'>;
+type Conditions = Pick<HeatSetup, 'body' | 'arrangement' | 'plan' | 'startBodyC' | 'startCardC' | 'demandTraceMBps'>;
 
 /** What a card turns into heat at the rate of its cell, watts. */
 const wattsOf = ({ heat, cell }: Part): number => heat.idleW + heat.energyNJPerByte * 1e-3 * needMBps(cell);
@@ -124,7 +124,8 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
     takeSeconds: plan.minutes * 60,
     takes: plan.takes,
     restSeconds: plan.restMinutes * 60,
-    bufferMB: bufferMB.value,
+    // Cards of a split recording share one buffer.
+    bufferMB: bufferMB.value / (asked.arrangement === 'split' ? beside.length + 1 : 1),
     card: first.path,
     heat: {
       ...first.heat,
@@ -173,8 +174,9 @@ interface CellLaneInput {
  * body that writes to several slots at once is heated by all of them.
  */
 export function cellLanes({ body, cell, card, plan, cards }: CellLaneInput): readonly Lane[] {
-  const asked = { body, plan, startBodyC: null, startCardC: null, demandTraceMBps: null };
-  const atOnce = recordsAtOnce(body.arrangement);
+  const { arrangement } = body;
+  const asked = { body, arrangement, plan, startBodyC: null, startCardC: null, demandTraceMBps: null };
+  const atOnce = recordsAtOnce(arrangement);
   if (!cell.seats) {
     const part = partOf(card, cell);
     const beside = atOnce ? Array.from({ length: cardsAtOnce(body) - 1 }, () => part) : [];

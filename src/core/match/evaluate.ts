@@ -159,7 +159,7 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     label,
     planned: plannedMinutes(column.room, share(rate.value.average, shares), label),
     provenSeconds: verdict === 'proven' ? tested.untilSeconds : null,
-    dropSeconds: verdict === 'drops' ? dropTime(tested, body, need, ceiling, fit.bus.slotTold) : null,
+    dropSeconds: verdict === 'drops' ? dropTime(tested, row, need, ceiling, fit.bus.slotTold) : null,
     findings,
     seats: null,
   };
@@ -188,7 +188,7 @@ function sharedOf(row: Row, fit: Fitting, card: Card, need: BytesPerSecond, head
   const known = row.shared.get(fit);
   if (known?.headroom === headroom) return known;
   const { floor, doubted } = fit;
-  const inside = bodyCeilingRule(row.body, need, headroom);
+  const inside = bodyCeilingRule(row.body, need, headroom, row.shares);
   const minimum = makersMinimumRule(card, fit.bus, need, doubted);
   const shared: Shared = {
     headroom,
@@ -210,15 +210,18 @@ function sharedOf(row: Row, fit: Fitting, card: Card, need: BytesPerSecond, head
 const lowest = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSecond | null =>
   a === null ? b : b === null ? a : a < b ? a : b;
 
-/** A tested drop is timed by the test; a bus that is too slow by how long the camera's buffer hides it. */
+/**
+ * A tested drop is timed by the test; a bus that is too slow by how long the camera's buffer hides it, which all cards of a
+ * split recording share.
+ */
 function dropTime(
   tested: TestsFinding,
-  body: Body,
+  { body, shares }: Row,
   need: BytesPerSecond,
   ceiling: BytesPerSecond | null,
   slotTold: boolean,
 ): Seconds | null {
   if (tested.dropSeconds !== null) return tested.dropSeconds;
   if (body.bufferMB === null || ceiling === null || ceiling >= need || !slotTold) return null;
-  return ((body.bufferMB * MB) / (need - ceiling)) as Seconds;
+  return ((body.bufferMB * MB) / (need - ceiling) / shares) as Seconds;
 }

@@ -266,6 +266,17 @@ describe('headroom of every ceiling', () => {
     expect(cellOf({ body, Mbps: 281 }).verdict).toBe('drops');
   });
 
+  it('a ceiling is the stream’s: cards that share the one share the other, and the buffer', () => {
+    const slots = [aSlot({ id: 'a' }), aSlot({ id: 'b' })];
+    const split = (Mbps: number) =>
+      cellOf({ body: { slots, arrangement: 'split', ceilingMBps: 35, bufferMB: 350 }, Mbps });
+    expect(split(240).verdict, '30 of 35 MB/s').toBe('guaranteed');
+    // 45 MB/s into 35: ten a second fill 350 MB in 35 s, over one card or two.
+    expect(split(360)).toMatchObject({ verdict: 'drops', dropSeconds: 35 });
+    const single = cellOf({ body: { ceilingMBps: 35, bufferMB: 350 }, Mbps: 360 });
+    expect(single).toMatchObject({ verdict: 'drops', dropSeconds: 35 });
+  });
+
   it('a bus without headroom is tight too', () => {
     const slots = [aSlot({ accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null })];
     const card = { form: 'cfexpress-b', marks: ['VPG1600'], minimumMBps: 3000, bus: 'cfexpress-2' } as const;

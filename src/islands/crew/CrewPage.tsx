@@ -1,7 +1,7 @@
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import type { Body, Take } from '../../core/model/kit.ts';
-import { cardSummary, cellFigure, modeTitle } from '../../text/cell.ts';
+import { besideText, cardSummary, cellFigure, modeTitle } from '../../text/cell.ts';
 import { swapAdvice } from '../../text/crew.ts';
 import { joined, MBpsText } from '../../text/quantity.ts';
 import { VERDICT_WORDS } from '../../text/verdict.ts';
@@ -72,6 +72,7 @@ export function CrewPage({ body, board: made, take, headroom }: CrewPageProps) {
                             <span className={css.word}>
                               <VerdictGlyph verdict={cell.verdict} size={11} /> {VERDICT_WORDS[cell.verdict]}
                             </span>
+                            {besideText(cell) && <span className={css.beside}>{besideText(cell)}</span>}
                           </td>
                         )
                       );

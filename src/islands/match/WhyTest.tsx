@@ -29,6 +29,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   const stored = useStored();
   const seconds = takeSeconds(time);
   const [asked, setAsked] = useState<string | null>(null);
+  const [slotId, setSlotId] = useState(cell.slotId);
   if (cell.need === null) return null;
   if (!open) {
     return (
@@ -42,7 +43,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
     bodyId: body.id,
     modeId: mode.id,
     cardId: card.id,
-    slotId: cell.slotId,
+    slotId,
     end,
     seconds: length,
     clipGB: null,
@@ -82,6 +83,18 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
           </label>
         ))}
       </fieldset>
+      {body.slots.length > 1 && (
+        <label className={css.time}>
+          <span>in</span>
+          <select value={slotId ?? ''} onChange={(event) => setSlotId(event.currentTarget.value)}>
+            {body.slots.map((slot) => (
+              <option key={slot.id} value={slot.id}>
+                {slot.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       <TakeLength label="after" text={time} onText={setTime} />
       {question !== null && asked === question && (
         <p className="tone-hot" role="alert">
