@@ -17,6 +17,7 @@ const CHECK = '/?q=500%20Mb/s%20on%20256GB%20V90%20II%20for%202h';
 const SHOTS = [
   { name: 'match-day', path: CHECK, script: pick('Dory 4K intra 50p on C-01') },
   { name: 'match-night', path: CHECK, theme: 'dark', script: pick('Dory 4K intra slow 100p on C-01') },
+  { name: 'seats', path: '/', script: pick('Yawl 4K intra 25p on C-01') },
   { name: 'bodies', path: '/bodies' },
   { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
   { name: 'label-reader', path: '/cards', script: press('button', 'Read a label') },
@@ -26,6 +27,7 @@ const SHOTS = [
   { name: 'crew', path: '/crew' },
   { name: 'label-phone', path: '/cards', width: 390, height: 844, script: press('button', 'Read a label') },
   { name: 'match-phone', path: CHECK, width: 390, height: 844 },
+  { name: 'heat-unknown', path: '/heat?body=dory&mode=g50&card=c-07', wait: 2500 },
   { name: 'why-phone', path: '/', width: 390, height: 844, script: pick('Wherry 8K raw 3:1 50p on A-01') },
 ];
 

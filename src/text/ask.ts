@@ -9,6 +9,7 @@ import { mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { MB } from '../core/units/convert.ts';
 import { amountText } from './amount.ts';
+import { labelProblemText } from './label.ts';
 import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from './quantity.ts';
 
 /** One misunderstood stretch, in words. */
@@ -136,6 +137,9 @@ export function answerText(answer: Answer): string {
     return `${writes}. ${marks}`;
   }
   const { floor, ceiling, verdict } = cell;
+  const label = cell.findings.find(({ rule }) => rule === 'label');
+  if (cell.doubted && label?.rule === 'label')
+    return `${writes}. ${label.problems.map(labelProblemText).join(' ')} A label that contradicts itself promises nothing until the card is verified.`;
   switch (verdict) {
     case 'guaranteed':
     case 'tight':

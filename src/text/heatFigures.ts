@@ -3,7 +3,7 @@ import type { BodyFigure, CardFigure } from '../core/model/kit.ts';
 import { AMBIENT_SPREAD, SPREAD_OF } from '../core/standards/assumptions.ts';
 import { form } from '../core/standards/forms.ts';
 import { AMBIENT_DEGREES } from '../core/writepath/draws.ts';
-import { SIZE_WORDS } from './heatWords.ts';
+import { AIR_WORDS, SIZE_WORDS } from './heatWords.ts';
 import { plain } from './quantity.ts';
 
 const NBSP = '\u00a0';
@@ -44,6 +44,8 @@ export function figureSourceText(source: FigureSource): string {
       return 'fitted to logged takes';
     case 'size':
       return `assumed${source.guessed ? ', taken' : ''} for ${SIZE_WORDS[source.size].startsWith('a') ? 'an' : 'a'} ${SIZE_WORDS[source.size]}`;
+    case 'surface':
+      return `from the surface of ${SIZE_WORDS[source.size].startsWith('a') ? 'an' : 'a'} ${SIZE_WORDS[source.size]} in ${AIR_WORDS[source.air]}, by textbook convection and radiation`;
     case 'limits':
       if (source.shorter) return 'from the shorter of the maker’s limits';
       return source.statements > 1 ? 'from the maker’s two limits' : 'from the maker’s limit';

@@ -6,23 +6,23 @@ import { MBpsText, plain } from './quantity.ts';
 export function misfitText(misfit: Misfit): string {
   switch (misfit.code) {
     case 'no-time':
-      return 'no length is given.';
+      return 'No length is given.';
     case 'clock':
       return misfit.too === 'short'
-        ? 'sixty times too fast: hours typed as minutes, or minutes as seconds?'
-        : 'sixty times too slow: minutes typed as hours, or seconds as minutes?';
+        ? 'Sixty times too fast: hours typed as minutes, or minutes as seconds?'
+        : 'Sixty times too slow: minutes typed as hours, or seconds as minutes?';
     case 'bits-or-bytes':
-      return 'eight times off: bits or bytes in the rate of the mode?';
+      return 'Eight times off: bits or bytes in the rate of the mode?';
     case 'split':
-      return `a share of the rate: split over ${misfit.cards} cards?`;
+      return `A share of the rate: split over ${misfit.cards} cards?`;
     case 'ratio':
-      return `as ${misfit.ratio}:1 would write: recorded at another ratio than this mode?`;
+      return `As ${misfit.ratio}:1 would write: recorded at another ratio than this mode?`;
     case 'capture-speed':
-      return 'off by the slow motion: is the rate that of the captured speed?';
+      return 'Off by the slow motion: is the rate that of the captured speed?';
     case 'not-empty':
-      return 'faster than the mode writes: was the card empty, is the time right?';
+      return 'Was the card empty, and is the time right?';
     case 'other-rate':
-      return 'slower than the mode writes: another mode, a rate that varies, or is the time right?';
+      return 'Another mode, a rate that varies, or a slip in the time?';
     default:
       return assertNever(misfit);
   }
@@ -31,7 +31,7 @@ export function misfitText(misfit: Misfit): string {
 /** What a test says that cannot be true, asked before it is kept; null where its numbers fit. */
 export function misfitQuestion({ implied, average, misfit }: TestReading): string | null {
   if (misfit === null) return null;
-  if (implied === null || average === null) return `These numbers do not fit: ${misfitText(misfit)}`;
+  if (implied === null || average === null) return `These numbers do not fit. ${misfitText(misfit)}`;
   const times = plain(implied / average, implied / average < 0.1 ? 3 : 2);
-  return `These numbers do not fit: they say ${MBpsText(implied)}, ${times} times what the mode writes (${MBpsText(average)}). Likely ${misfitText(misfit)}`;
+  return `These numbers do not fit: they say ${MBpsText(implied)}, ${times} times what the mode writes (${MBpsText(average)}). ${misfitText(misfit)}`;
 }

@@ -8,7 +8,7 @@ import { streamRate } from '../core/rate/streamRate.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { parseRate } from '../core/units/parse.ts';
-import { cellFigure, spokenCell } from './cell.ts';
+import { besideText, cellFigure, seatTexts, spokenCell } from './cell.ts';
 import { findingText } from './finding.ts';
 import { labelProblemText } from './label.ts';
 import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
@@ -128,6 +128,45 @@ describe('a cell in words', () => {
         }
       }
     }
+  });
+
+  it('names each seat with its card, and what is missing in a seat of another form', () => {
+    const slots = [
+      aSlot({ id: '1', name: 'Slot 1', family: null, accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }] }),
+      aSlot({ id: '2', name: 'Slot 2' }),
+    ];
+    const seats = (verdict: 'uncovered' | 'guaranteed' | null) =>
+      findingText({
+        rule: 'seats',
+        outcome: 'short',
+        arrangement: 'mirrored',
+        width: null,
+        seats: [
+          { slot: 'Slot 1', takes: ['cfexpress-b'], card: 'A-01', verdict: 'guaranteed', own: true },
+          { slot: 'Slot 2', takes: ['sd'], card: verdict && 'C-05', verdict, own: false },
+        ],
+      });
+    expect(seats(null)).toContain('Slot 1, A-01: guaranteed. Slot 2 takes SD: nothing there holds this.');
+    expect(seats('uncovered')).toContain('nothing there holds this; the best is C-05, not covered.');
+    expect(seats('guaranteed')).toContain('Slot 2, C-05: guaranteed.');
+    const cell = cellOf({ form: 'cfexpress-b', marks: ['VPG400'] }, { slots, arrangement: 'mirrored' });
+    expect(besideText(cell)).toBe('nothing of yours enters Slot 2');
+    expect(seatTexts(cell).map(({ text }) => text)).toEqual(['Slot 1: C-01', 'Slot 2: nothing of yours enters']);
+    expect(besideText(cellOf({}, {}))).toBeNull();
+  });
+
+  it('says of a bus that is not told, a doubt, a minimum and an approval what stands behind them', () => {
+    const of = (card: Partial<Card>, body: Partial<Body>) =>
+      cellOf(card, body).findings.map(findingText).join(' ').replaceAll('\u00a0', ' ');
+    expect(of({}, { slots: [aSlot({ accepts: [{ form: 'sd', bus: null }] })] })).toContain(
+      'The slot’s bus is not entered: taken as UHS-I',
+    );
+    expect(of({ marks: ['I', 'V90'] }, {})).toContain('A sign of a counterfeit');
+    expect(of({ marks: ['V90'] }, {}), 'a mark merely not typed').not.toContain('counterfeit');
+    expect(of({ marks: ['II'], minimumMBps: 90, minimumSource: 'page 2' }, {})).toContain('From: page 2.');
+    const approved = [{ cardIds: ['c'], modeIds: ['m'], upToMbps: null, source: 'page 9' }];
+    expect(of({ marks: ['II'] }, { approved })).toContain('approves this card for this mode. From: page 9.');
+    expect(of({ form: 'microsd', marks: ['II', 'V60'] }, {})).toContain('The adapter holds the bus at UHS-I');
   });
 
   it('shows its arithmetic: 500 Mb/s is 62.5 MB/s, 252.7 GB lasts 67.4 → 67 min', () => {

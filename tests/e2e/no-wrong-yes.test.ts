@@ -106,7 +106,7 @@ describe('a test', () => {
     await app.clickText('button', 'Note it');
     const asked = await app.seesText('#why form', 'These numbers do not fit');
     expect(asked).toContain('450 MB/s');
-    expect(asked).toContain('was the card empty');
+    expect(asked).toContain('Was the card empty');
     await app.clickText('button', 'Keep it all the same');
     await app.seesText('body', 'noted.');
     const why = await app.seesText('#why', 'these numbers do not fit');
@@ -209,5 +209,49 @@ describe('a heat run of a card of which nothing is known', () => {
     const main = await app.text('main');
     expect(main).toContain('Nothing is known of how fast C-07 writes.');
     expect(main).not.toContain('It holds as planned');
+  });
+});
+
+describe('a take of one’s own that held longer than assumed figures say', () => {
+  it('puts the figures in doubt, in the heat run and beside the cell', async () => {
+    await app.visit('/heat?body=crow&mode=g60&card=m-01');
+    await app.seesText('h1', 'Body shuts down at');
+    await app.clickText('button', 'Log a take of this pair');
+    await app.choose('The take', 'was stopped');
+    await app.fill('After', '60 min');
+    await app.seesText('form[aria-label="Log a take"]', '= 1 h');
+    await app.clickText('button', 'Log it');
+    await app.seesText('h1', 'In doubt: your own take held longer');
+    await app.seesText('main', 'no risk can be told');
+    await app.visit('/');
+    const cell = 'Crow’s nest 5K long-GOP 29.97p on M-01';
+    await app.driver.wait(async () => (await app.seesCell(cell)).includes('Heat: thin'), 20_000, 'its mark');
+    await app.cell(cell);
+    const why = await app.seesText('#why', 'held longer than the assumed figures say');
+    expect(why, 'beside it no time at which it would end').not.toMatch(/shuts down at|drops the take/);
+    expect(why).toContain('Fit the figures in its heat run');
+  });
+});
+
+describe('a mode of which only the counter tells', () => {
+  it('is kept by its interval, and the faster end decides', async () => {
+    await app.visit('/bodies?open=punt');
+    await app.clickText('button', 'Add a mode');
+    await app.fill('Name', 'Counted', '//fieldset[3]/div[4]');
+    await app.pick('Rate from', 'The body’s counter');
+    await app.seesText('form', 'one reading is enough');
+    await app.clickText('button', 'Note a reading');
+    await app.pick('Mode', 'Counted 25p');
+    await app.fill('Card, GB', '128');
+    await app.fill('Shown, min', '170');
+    await app.clickText('button', 'Take that');
+    await app.seesText('form', /Everything written: \d+ to 100 Mb\/s/);
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'Punt saved');
+    await app.visit('/');
+    expect(await app.seesCell('Punt Counted 25p on C-05')).toMatch(/2h\d\d Guaranteed/);
+    await app.cell('Punt Counted 25p on C-05');
+    const why = await app.seesText('#why', 'from the body’s counter');
+    expect(why).toContain('planned, by the slower end of the readings');
   });
 });

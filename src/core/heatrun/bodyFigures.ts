@@ -77,6 +77,9 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
     shorter: limits?.fixed === 'shorter',
   } as const;
   const stated = (value: number): Known => known(value, 'stated', source);
+  const shed = row.outsideMm
+    ? ({ code: 'surface', size, guessed, air: load.air } as const)
+    : ({ code: 'size', size, guessed } as const);
   // Makers state their limits in still air; wind helps as much as it helps the assumed body.
   const inAir = sizeResistance(size, load.air) / sizeResistance(size, 'still');
   const heatCapacity = limits
@@ -93,7 +96,7 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
     bodyLimitC: ownFigure(own.bodyLimitC) ?? limitC ?? assumed(row.limitC),
     bodyResistanceKPerW:
       ownFigure(own.bodyResistanceKPerW) ??
-      (limits ? stated(limits.resistanceKPerW * inAir) : assumed(sizeResistance(size, load.air))),
+      (limits ? stated(limits.resistanceKPerW * inAir) : known(sizeResistance(size, load.air), 'assumed', shed)),
     bodyHeatCapacityJPerK: ownFigure(own.bodyHeatCapacityJPerK) ?? heatCapacity,
   };
 }

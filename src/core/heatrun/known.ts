@@ -1,4 +1,4 @@
-import type { BodySize, OwnFigure } from '../model/kit.ts';
+import type { AirMovement, BodySize, OwnFigure } from '../model/kit.ts';
 import { SPREAD_OF } from '../standards/assumptions.ts';
 import type { Form } from '../standards/forms.ts';
 import type { Promising } from '../standards/marks.ts';
@@ -11,6 +11,8 @@ export type FigureSource =
   | { readonly code: 'own' }
   | { readonly code: 'fitted' }
   | { readonly code: 'size'; readonly size: BodySize; readonly guessed: boolean }
+  /** Worked out from the outside of the assumed body and the air around it. */
+  | { readonly code: 'surface'; readonly size: BodySize; readonly guessed: boolean; readonly air: AirMovement }
   /** `shorter`: two statements that no body fits, of which the shorter one rules. */
   | { readonly code: 'limits'; readonly statements: number; readonly shorter: boolean }
   | { readonly code: 'form'; readonly form: Form; readonly borrowedFrom: Form | null }

@@ -1,11 +1,18 @@
-import type { Body, Card, Mode, Slot, Test } from '../model/kit.ts';
-import type { Cell, SeatAnswer } from './cell.ts';
-import { bareCell, type Column, evaluate, type Row, toColumn, toRow } from './evaluate.ts';
-import { isBetter } from './isBetter.ts';
-import { overSeats } from './overSeats.ts';
-import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
+import type { Body, Card, Mode, Test } from '../model/kit.ts';
+import type { Cell } from './cell.ts';
+import {
+  boardColumn,
+  type Groundwork,
+  groundwork,
+  keyedSlots,
+  noSlotCell,
+  partnerIn,
+  type Work,
+  workOn,
+} from './columns.ts';
+import { evaluate, type Row, toColumn, toRow } from './evaluate.ts';
+import { pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
-import { type Seating, seatingOf } from './seats.ts';
 
 /** What a board is made of. Arrays keep the order in which they are shown. */
 export interface BoardKit {
@@ -24,157 +31,6 @@ export interface Board {
 /** Every mode of every body, in order, each with its rate. */
 export const boardRows = (bodies: readonly Body[]): readonly Row[] =>
   bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
-
-/** A slot with what makes its answers differ from another's, as text, and the place of its first twin. */
-interface KeyedSlot {
-  readonly slot: Slot;
-  readonly key: string;
-  readonly kind: number;
-}
-
-function keyedSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
-  const keys = slots.map(({ accepts, family, promisedMaxGB }) => JSON.stringify([accepts, family, promisedMaxGB]));
-  return slots.map((slot, at) => ({ slot, key: keys[at] as string, kind: keys.indexOf(keys[at] as string) }));
-}
-
-/** What is worked out once a board: the slots of each body, and the fits met so far. */
-interface Groundwork {
-  readonly slots: ReadonlyMap<Body, readonly KeyedSlot[]>;
-  readonly fits: FitMemo;
-  /** How cards of one print meet a body, as found: a wallet holds many cards of few prints. */
-  readonly meetings: ReadonlyMap<Body, Map<string, Meeting | null>>;
-}
-
-function groundwork(rows: readonly Row[]): Groundwork {
-  const bodies = [...new Set(rows.map(({ body }) => body))];
-  return {
-    slots: new Map(bodies.map((body) => [body, keyedSlots(body)])),
-    fits: new Map(),
-    meetings: new Map(bodies.map((body) => [body, new Map()])),
-  };
-}
-
-/** Everything one answer is worked out from. */
-interface Work {
-  readonly ground: Groundwork;
-  readonly policy: Policy;
-  readonly tests: readonly Test[];
-  /** Cards that may sit beside the one asked about. */
-  readonly pool: readonly Card[];
-  readonly columns: Map<Card, Column>;
-  /** The best other card in a slot, as found; every row that asked is here with what it was told. */
-  readonly partners: Map<Row, Map<number, SeatAnswer | null>>;
-}
-
-const workOn = (ground: Groundwork, policy: Policy, tests: readonly Test[], pool: readonly Card[]): Work => ({
-  ground,
-  policy,
-  tests,
-  pool,
-  columns: new Map(),
-  partners: new Map(),
-});
-
-function columnOf(work: Work, card: Card): Column {
-  const known = work.columns.get(card);
-  if (known) return known;
-  const made = toColumn(card, work.tests);
-  work.columns.set(card, made);
-  return made;
-}
-
-/** The best answer that a card of the wallet gives in one slot; null where none fits it. */
-function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | null {
-  const asked = work.partners.get(row) ?? new Map<number, SeatAnswer | null>();
-  work.partners.set(row, asked);
-  const known = asked.get(slotAt);
-  if (known !== undefined) return known;
-  const keyed = work.ground.slots.get(row.body)?.[slotAt];
-  let best: SeatAnswer | null = null;
-  if (keyed) {
-    const { slot, key } = keyed;
-    for (const card of work.pool) {
-      const fit = rememberedFit(work.ground.fits, key, slot, cardKey(card), card);
-      if (!fit.fits) continue;
-      const answer = evaluate(row, slot, fit, columnOf(work, card), work.policy);
-      if (best?.answer && !isBetter(answer, best.answer)) continue;
-      best = { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
-    }
-  }
-  asked.set(slotAt, best);
-  return best;
-}
-
-/** The cell of a body that has no slot. */
-const noSlotCell = (row: Row, card: Card): Cell =>
-  bareCell(row, null, card.id, 'unfit', [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }]);
-
-/** How one card meets one body, worked out once for all its modes. */
-interface Meeting {
-  readonly slots: readonly KeyedSlot[];
-  readonly fits: readonly PairFit[];
-  readonly seating: Seating;
-  /** The one slot to ask where all seats of the card answer alike; null where each must be asked. */
-  readonly only: number | null;
-}
-
-/** Null for a body without slots. */
-function meet(work: Work, body: Body, card: Card, print: string): Meeting | null {
-  const known = work.ground.meetings.get(body);
-  const found = known?.get(print);
-  if (found !== undefined) return found;
-  const made = meeting(work, body, card, print);
-  known?.set(print, made);
-  return made;
-}
-
-function meeting(work: Work, body: Body, card: Card, print: string): Meeting | null {
-  const slots = work.ground.slots.get(body) ?? [];
-  if (slots.length === 0) return null;
-  const fits = slots.map(({ slot, key }) => rememberedFit(work.ground.fits, key, slot, print, card));
-  const seating = seatingOf(
-    body,
-    fits.map((fit) => fit.fits),
-  );
-  const kinds = new Set(seating.own.map((at) => slots[at]?.kind));
-  const alone = seating.take === 'best' || (seating.take === 'worst' && seating.others.length === 0);
-  return { slots, fits, seating, only: alone && kinds.size === 1 ? (seating.own[0] as number) : null };
-}
-
-/** The answer over several seats, each kind of slot asked once. */
-function seatedCell(work: Work, row: Row, column: Column, { slots, fits, seating }: Meeting): Cell {
-  const { card } = column;
-  const asked: Cell[] = [];
-  const own = (at: number): Cell => {
-    const { kind } = slots[at] as KeyedSlot;
-    const known = asked[kind];
-    if (known) return known;
-    const { slot } = slots[kind] as KeyedSlot;
-    const cell = evaluate(row, slot, fits[kind] as PairFit, column, work.policy);
-    asked[kind] = cell;
-    return cell;
-  };
-  const partner = (at: number): SeatAnswer | null => partnerIn(work, row, at);
-  return overSeats({ row, card, seating, own, partner });
-}
-
-/** One card against every row; slots are compared with the card once a body, not once a mode. */
-function boardColumn(rows: readonly Row[], work: Work, card: Card): readonly Cell[] {
-  const column = columnOf(work, card);
-  const print = cardKey(card);
-  let body: Body | null = null;
-  let met: Meeting | null = null;
-  return rows.map((row) => {
-    if (row.body !== body) {
-      body = row.body;
-      met = meet(work, body, card, print);
-    }
-    if (!met) return noSlotCell(row, card);
-    if (met.only === null) return seatedCell(work, row, column, met);
-    const { slot } = met.slots[met.only] as KeyedSlot;
-    return evaluate(row, slot, met.fits[met.only] as PairFit, column, work.policy);
-  });
-}
 
 /** A retired card stays in the wallet and leaves the board. */
 const inUse = (cards: readonly Card[]): readonly Card[] =>
@@ -205,8 +61,8 @@ export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 
   const row = toRow(body, mode);
   const keyed = keyedSlots(body)[slotAt];
   if (!keyed) return noSlotCell(row, card);
-  const { slot, key } = keyed;
-  return evaluate(row, slot, rememberedFit(new Map(), key, slot, cardKey(card), card), toColumn(card, tests), policy);
+  const { slot } = keyed;
+  return evaluate(row, slot, pairFit(slot, card), toColumn(card, tests), policy);
 }
 
 /** A board with what it was worked out from, kept for the next change. */

@@ -20,6 +20,8 @@ export interface SeatLine {
   /** Null where no card of the wallet enters it. */
   readonly card: string | null;
   readonly verdict: Verdict | null;
+  /** True where the card asked about sits there; false where another fills the seat. */
+  readonly own: boolean;
 }
 
 /** What one rule found, as a code and its numbers. Sentences are made in src/text and nowhere else. */

@@ -18,20 +18,25 @@ export interface SeatInput {
   readonly partner: (slotAt: number) => SeatAnswer | null;
 }
 
-const lineOf = (slot: Slot, { cardLabel, answer }: Pick<SeatAnswer, 'cardLabel' | 'answer'>): SeatLine => ({
+const lineOf = (
+  slot: Slot,
+  { cardLabel, answer }: Pick<SeatAnswer, 'cardLabel' | 'answer'>,
+  own: boolean,
+): SeatLine => ({
   slot: slot.name,
   takes: [...new Set(slot.accepts.map(({ form }) => form))],
   card: cardLabel,
   verdict: answer?.verdict ?? null,
+  own,
 });
 
 const holds = (verdict: Verdict | null): boolean => verdict !== null && rankOf(verdict) <= rankOf('claimed');
 
 /** What stands in the findings where seats are unlike: who sits where, and how each holds. */
-function seatsFinding({ row }: SeatInput, answers: readonly SeatAnswer[]): Finding {
+function seatsFinding({ row, card }: SeatInput, answers: readonly SeatAnswer[]): Finding {
   const seats = answers.map((one) => {
     const slot = row.body.slots.find(({ id }) => id === one.slotId) as Slot;
-    return lineOf(slot, one);
+    return lineOf(slot, one, one.cardId === card.id);
   });
   const outcome = seats.every(({ verdict }) => holds(verdict)) ? 'pass' : 'short';
   return { rule: 'seats', outcome, arrangement: row.body.arrangement, seats, width: null };
@@ -60,7 +65,7 @@ export function overSeats(input: SeatInput): Cell {
   if (seating.take === 'none') {
     const seats = seating.own.map((at) => {
       const slot = slots[at] as Slot;
-      return lineOf(slot, { cardLabel: card.label, answer: own(at) });
+      return lineOf(slot, { cardLabel: card.label, answer: own(at) }, true);
     });
     const { arrangement } = row.body;
     const elsewhere: Finding = { rule: 'seats', outcome: 'block', arrangement, seats, width: seating.width };

@@ -1,6 +1,6 @@
 import { useId, useMemo, useState } from 'react';
 import { cardOfLabel, toggleMark } from '../../app/labelCard.ts';
-import { isContradiction, isHarmless, labelProblems } from '../../core/label/labelProblems.ts';
+import { isContradiction, isHarmless, type LabelProblem, labelProblems } from '../../core/label/labelProblems.ts';
 import { readLabel } from '../../core/label/readLabel.ts';
 import { slotBuses } from '../../core/label/slotKinds.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
@@ -12,6 +12,10 @@ import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { CardFace } from './CardFace.tsx';
 import css from './LabelReader.module.css';
+
+/** What a word that was not understood could have been: one press each. */
+const asked = (problem: LabelProblem): readonly string[] => ('couldBe' in problem ? problem.couldBe : []);
+const textOf = (problem: LabelProblem): string => ('couldBe' in problem ? problem.text : '');
 
 interface LabelReaderProps {
   readonly onMake: (card: Card) => void;
@@ -55,6 +59,16 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
           {problems.map((problem) => (
             <li key={JSON.stringify(problem)} className={isHarmless(problem) ? css.harmless : css.problem}>
               {labelProblemText(problem)}
+              {asked(problem).map((word) => (
+                <button
+                  key={word}
+                  type="button"
+                  className="plain-button"
+                  onClick={() => setText(text.replace(textOf(problem), word))}
+                >
+                  {word}
+                </button>
+              ))}
             </li>
           ))}
         </ul>

@@ -42,7 +42,12 @@ export function RiskPanel(props: RiskPanelProps) {
         <h2 id="risk-heading" className={css.heading}>
           Risk of this take
         </h2>
-        {risk.phase === 'done' ? (
+        {run.outlasted ? (
+          <p>
+            With these figures no risk can be told: your own take held longer than they allow. Fit them to your takes
+            first, under the logged takes.
+          </p>
+        ) : risk.phase === 'done' ? (
           run.pace === 'unknown' ? (
             <HeatAlone risk={risk.answer} breakEven={run.breakEven} accepted={accepted} />
           ) : (
@@ -100,7 +105,9 @@ export function RiskPanel(props: RiskPanelProps) {
         <h2 id="moves-heading" className={css.heading}>
           Moves
         </h2>
-        {advised.phase === 'done' ? (
+        {run.outlasted ? (
+          <p className={css.none}>Moves are worked out once the figures are fitted.</p>
+        ) : advised.phase === 'done' ? (
           <Moves
             advised={advised.answer}
             run={run}

@@ -46,7 +46,7 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
         <span className={css.rate}>{paceText(averageDemand(sim))}</span>
         <span
           className={css.bar}
-          data-tone={failed ? 'hot' : run.pace === 'unknown' ? 'mute' : 'cool'}
+          data-tone={run.outlasted || (run.pace === 'unknown' && !failed) ? 'mute' : failed ? 'hot' : 'cool'}
           style={bar(recorded)}
         />
         <span className={css.end}>
@@ -65,7 +65,7 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
             )}{' '}
             {END_WORDS[test.end]} at {timeText(test.seconds)}
             {test.ambientC != null && `, ${degreesText(test.ambientC)}`}
-            {misfit(test) && <span className={css.misfit}>These numbers do not fit: {misfit(test)}</span>}
+            {misfit(test) && <span className={css.misfit}>These numbers do not fit. {misfit(test)}</span>}
           </span>
         </li>
       ))}

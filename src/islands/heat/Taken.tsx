@@ -131,7 +131,7 @@ export function Taken({
           <>
             <KeepBar kit={kit} pick={pick} run={ran} />
             <SideBySide kit={kit} policy={policy} now={ran} runs={runs} onOpen={onOpen} />
-            <DayRuns run={ran} accepted={accepted} />
+            {!ran.outlasted && <DayRuns run={ran} accepted={accepted} />}
             <LoggedTakes kit={kit} run={ran} pick={pick} />
           </>
         )}

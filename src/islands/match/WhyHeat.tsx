@@ -54,9 +54,13 @@ export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatP
       )}
       <p className={css.more}>
         {!calibrated && `${NOT_CALIBRATED} `}
-        {!trying && <a href={`/heat?${query}`}>Open its heat run</a>}
+        {!trying && (
+          <a href={`/heat?${query}`}>{mark.outlasted ? 'Fit the figures in its heat run' : 'Open its heat run'}</a>
+        )}
       </p>
-      {mark.level !== 'cool' && !trying && <WhyHeatMoves cell={cell} kit={kit} policy={policy} plan={plan} />}
+      {mark.level !== 'cool' && !mark.outlasted && !trying && (
+        <WhyHeatMoves cell={cell} kit={kit} policy={policy} plan={plan} />
+      )}
     </section>
   );
 }
