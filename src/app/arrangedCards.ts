@@ -1,4 +1,5 @@
 import type { Cell } from '../core/match/cell.ts';
+import { pairFit } from '../core/match/pairFit.ts';
 import { cardsAtOnce } from '../core/match/seats.ts';
 import type { Arrangement, Body, Card } from '../core/model/kit.ts';
 
@@ -23,6 +24,9 @@ export function arrangedCards({ body, way, card, second, cell, wallet }: Arrange
     const seated = cell.seats.flatMap(({ cardId }) => wallet.find(({ id }) => id === cardId) ?? []);
     if (seated.length === cell.seats.length) return seated;
   }
-  const count = cardsAtOnce({ ...body, arrangement: way });
+  // A relay goes on in the slots this card enters; the others stay empty until another card is named.
+  const entered = body.slots.filter((slot) => pairFit(slot, card).fits).length;
+  const most = cardsAtOnce({ ...body, arrangement: way });
+  const count = way === 'relay' && second.id === card.id ? Math.min(most, Math.max(1, entered)) : most;
   return [card, ...Array.from({ length: Math.max(0, count - 1) }, () => second)];
 }

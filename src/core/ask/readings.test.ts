@@ -127,7 +127,7 @@ describe('playback', () => {
     return found.ok && found.value.kind === 'playback' ? found.value.playback.plays : null;
   };
 
-  // [P] practitioners' arithmetic: 3 min 50 s at 100 fps plays 15 min 20 s at 25; 25 min at 60 plays 62.5 min at 24.
+  // [P] common practice, no source: 3 min 50 s at 100 fps plays 15 min 20 s at 25; 25 min at 60 plays 62.5 min at 24.
   it.each([
     ['3:50 at 100p plays 15:20 at 25p', 920],
     ['3:50 100p 25p', 920],

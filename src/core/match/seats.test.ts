@@ -57,8 +57,7 @@ describe('over how many slots a split runs', () => {
     expect(cardsAtOnce(body('mirrored', four))).toBe(4);
     expect(cardsAtOnce(body('split', four))).toBe(2);
     expect(cardsAtOnce(body('mirrored', [sd('a')]))).toBe(1);
-    expect(recordsAtOnce('relay')).toBe(false);
-    expect(recordsAtOnce('split')).toBe(true);
+    expect((['single', 'relay', 'mirrored', 'split'] as const).map(recordsAtOnce)).toEqual([false, false, true, true]);
   });
 });
 
@@ -83,6 +82,17 @@ describe('the seats of a card', () => {
   it('mirrored: all of them, those it does not enter filled by others', () => {
     expect(seatingOf(body('mirrored', two), [true, false])).toEqual({ take: 'worst', own: [0], others: [1] });
     expect(seatingOf(body('mirrored', two), [true, true])).toEqual({ take: 'worst', own: [0, 1], others: [] });
+  });
+
+  it('a split needs no more other cards than it runs over, and one slot is no arrangement', () => {
+    const apart = [cfx('a'), sd('b'), xqd('c')];
+    expect(seatingOf(body('split', apart, 2), [true, false, false])).toEqual({ take: 'worst', own: [0], others: [1] });
+    expect(seatingOf(body('mirrored', [sd('a')]), [true])).toEqual({ take: 'best', own: [0] });
+    expect(seatingOf(body('relay', [cfx('a'), sd('b')]), [true, false]), 'a relay asks for no other card').toEqual({
+      take: 'worst',
+      own: [0],
+      others: [],
+    });
   });
 
   it('split: over as many as it runs over', () => {
@@ -181,6 +191,7 @@ describe('named cards in their seats', () => {
   it('single: the first card in its best slot', () => {
     const one = answers([['uncovered', 'tight', 'guaranteed']]);
     expect(seatCards(body('single', slots), 1, one)).toEqual([{ card: 0, slot: 2 }]);
+    expect(seatCards(body('single', slots), 3, one), 'however many are named').toEqual([{ card: 0, slot: 2 }]);
   });
 
   it('more cards than slots only in a relay, which begins again', () => {

@@ -87,6 +87,36 @@ describe('what the numbers of a test prove', () => {
     expect(cell.findings.find(({ rule }) => rule === 'own-tests')).toMatchObject({ setAside: 1, passes: 0 });
   });
 
+  it('tells its reasons apart', () => {
+    const code = (change: Partial<Test>) => readTest(aFill(change), body, card).misfit;
+    expect(code({ seconds: FULL / 60 })).toEqual({ code: 'clock', too: 'short' });
+    expect(code({ seconds: FULL * 60 })).toEqual({ code: 'clock', too: 'long' });
+    expect(code({ seconds: FULL / 3600 })).toEqual({ code: 'clock', too: 'short' });
+    expect(code({ seconds: FULL * 3600 })).toEqual({ code: 'clock', too: 'long' });
+    expect(code({ seconds: FULL / 8 })).toEqual({ code: 'bits-or-bytes' });
+    expect(code({ seconds: FULL * 2 })).toEqual({ code: 'split', cards: 2 });
+    expect(code({ seconds: FULL * 3 }), 'this body has two slots').toEqual({ code: 'other-rate' });
+    expect(code({ seconds: FULL / 2 })).toEqual({ code: 'not-empty' });
+    expect(code({ end: 'dropped', clipGB: 100, seconds: 60 }), 'a clip of any end is weighed').toEqual({
+      code: 'not-empty',
+    });
+  });
+
+  it('says nothing where nothing is told: no clip and no full card, or no rate at all', () => {
+    const told = { misfit: null, proves: null, provesMode: false };
+    expect(readTest(aFill({ end: 'dropped' }), body, card)).toEqual({
+      ...{ implied: null, average: 50_000_000, ratio: null, ...told },
+    });
+    expect(readTest(aFill({ end: 'stopped', seconds: 10 }), body, card).misfit, 'no bytes, no doubt').toBeNull();
+    const bare = aFill({ modeId: null, writtenMBps: null, seconds: 10 });
+    expect(readTest(bare, body, card), 'no rate to weigh it by').toMatchObject({
+      average: null,
+      ratio: null,
+      misfit: null,
+    });
+    expect(readTest(aFill({ seconds: -1 }), body, card)).toMatchObject({ implied: null, misfit: { code: 'no-time' } });
+  });
+
   it('names another ratio of a raw mode, and slow motion read at the wrong speed', () => {
     const raw = aMode({
       id: 'm',

@@ -70,6 +70,78 @@ describe('streamRate', () => {
     expect(slowed.peak, 'the counter has seen the slow motion').toBe(75_000_000);
   });
 
+  it('says each step, to the letter', () => {
+    const beside = { overhead: { fixedMbps: 2, perFrameKB: 20 }, fps: 25 };
+    expect(rateOf({ rate: stated(240), ...beside, proxyMbps: 8 }).lines).toEqual([
+      { code: 'stated', Mbps: 240, is: 'maximum', bytesPerSecond: 30_000_000 },
+      { code: 'fixed', Mbps: 2, assumed: false, bytesPerSecond: 250_000 },
+      { code: 'per-frame', KB: 20, fps: 25, assumed: false, bytesPerSecond: 500_000 },
+      { code: 'proxy', Mbps: 8, bytesPerSecond: 1_000_000 },
+    ]);
+    const none = { overhead: { fixedMbps: 0, perFrameKB: 0 } };
+    expect(rateOf({ rate: stated(8), ...none }).lines).toHaveLength(1);
+    expect(
+      rateOf({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: 1000, height: 1000, fps: 25, ...none }).lines,
+    ).toEqual([
+      {
+        ...{ code: 'raw', width: 1000, height: 1000, bitsPerPixel: 12, ratio: 3, fps: 25, bytesPerSecond: 12_500_000 },
+      },
+    ]);
+    expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 1000 }, fps: 25, captureFps: 50, ...none }).lines).toEqual([
+      { code: 'frame', bytesPerFrame: 1000, fps: 50, bytesPerSecond: 50_000 },
+    ]);
+    expect(rateOf({ rate: stated(8, 'average'), ...none }).lines).toEqual([
+      { code: 'stated', Mbps: 8, is: 'average', bytesPerSecond: 1_000_000 },
+      { code: 'variable', factor: 1.2, bytesPerSecond: 1_200_000 },
+    ]);
+    expect(rateOf({ rate: stated(8), fps: 25, captureFps: 50, ...none }).lines[1]).toEqual({
+      ...{ code: 'slow-motion', recorded: 25, captured: 50, upperBound: false, bytesPerSecond: 2_000_000 },
+    });
+    const sound = { channels: 2, sampleHz: 48_000, bits: 16 };
+    expect(rateOf({ rate: stated(8), ...none, sound }).lines[1]).toEqual({
+      code: 'sound',
+      ...sound,
+      bytesPerSecond: 192_000,
+    });
+    expect(rateOf({ rate: { kind: 'counter', lowMbps: 7, highMbps: 8 } }).lines).toEqual([
+      { code: 'counter', lowMbps: 7, highMbps: 8, bytesPerSecond: 1_000_000 },
+    ]);
+  });
+
+  it('names its source where one was named, or chosen among several', () => {
+    const none = { overhead: { fixedMbps: 0, perFrameKB: 0 } };
+    const maker = { ...stated(8), source: 'maker', sourceNote: 'page 3' } as const;
+    expect(rateOf({ rate: maker, ...none }).lines[0]).toEqual({
+      ...{ code: 'source', source: 'maker', note: 'page 3', others: [], bytesPerSecond: 1_000_000 },
+    });
+    expect(rateOf({ rate: stated(8), ...none, otherRates: [] }).lines[0]?.code).toBe('stated');
+    const measured = { ...stated(4), source: 'measured' } as const;
+    const both = rateOf({ rate: stated(8), ...none, otherRates: [measured] });
+    expect(both.peak).toBe(500_000);
+    expect(both.lines[0]).toEqual({
+      ...{ code: 'source', source: 'measured', note: null, others: ['maker'], bytesPerSecond: 500_000 },
+    });
+    const raw = { kind: 'raw', bitsPerPixel: 12, ratio: 3 } as const;
+    const chosen = rateOf({ rate: raw, width: 1000, height: 1000, ...none, otherRates: [stated(8)] });
+    expect(chosen.lines[0], 'a stated rate is the maker’s, a computed one stands behind it').toMatchObject({
+      ...{ source: 'maker', others: ['computed'] },
+    });
+    const twice = rateOf({ rate: maker, ...none, otherRates: [{ ...stated(9), source: 'maker' }] });
+    expect(twice.peak, 'of two alike the first').toBe(1_000_000);
+  });
+
+  it('refuses amounts that cannot be, naming the field to correct', () => {
+    const fieldOf = (change: Partial<Mode>) => {
+      const found = streamRate(aMode(change));
+      return found.ok ? null : found.error.code === 'amount' ? found.error.field : found.error.code;
+    };
+    const none = { overhead: { fixedMbps: 0, perFrameKB: 0 } };
+    expect(fieldOf({ rate: stated(9e6), ...none })).toBe('rate');
+    expect(fieldOf({ rate: stated(7e-6, 'average'), ...none }), 'an average under a byte a second').toBe('rate');
+    expect(fieldOf({ rate: stated(7.9e6), overhead: { fixedMbps: 5e5, perFrameKB: 0 } })).toBe('overhead');
+    expect(fieldOf({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: null })).toBe('missing');
+  });
+
   it('keeps the picture’s own average for label arithmetic', () => {
     expect(rateOf({ rate: stated(100, 'average') })).toMatchObject({ picture: 15_000_000, pictureAverage: 12_500_000 });
     expect(rateOf({ rate: stated(100) })).toMatchObject({ picture: 12_500_000, pictureAverage: 12_500_000 });

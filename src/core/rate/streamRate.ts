@@ -219,22 +219,17 @@ export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
 
 const statedForCapture = (given: ModeRate): boolean => given.kind === 'stated' && given.at === 'captured';
 
-type Amounts = Readonly<Record<'picture' | 'pictureAverage' | 'peak' | 'average', number>>;
+/** Which field of a mode to correct where an amount is out of range. */
+const FIELD_OF = { picture: 'rate', pictureAverage: 'rate', peak: 'overhead', average: 'overhead' } as const;
+
+type Amounts = Readonly<Record<keyof typeof FIELD_OF, number>>;
 
 function checked(amounts: Amounts, lines: readonly RateLine[]): Result<StreamRate, RateRefusal> {
-  const picture = rate(amounts.picture);
-  const pictureAverage = rate(amounts.pictureAverage);
-  const peak = rate(amounts.peak);
-  const average = rate(amounts.average);
-  if (!picture.ok) return err({ code: 'amount', field: 'rate', refusal: picture.error });
-  if (!pictureAverage.ok) return err({ code: 'amount', field: 'rate', refusal: pictureAverage.error });
-  if (!peak.ok) return err({ code: 'amount', field: 'overhead', refusal: peak.error });
-  if (!average.ok) return err({ code: 'amount', field: 'rate', refusal: average.error });
-  return ok({
-    picture: picture.value,
-    pictureAverage: pictureAverage.value,
-    peak: peak.value,
-    average: average.value,
-    lines,
-  });
+  const whole = {} as Record<keyof Amounts, BytesPerSecond>;
+  for (const key of Object.keys(FIELD_OF) as (keyof Amounts)[]) {
+    const amount = rate(amounts[key]);
+    if (!amount.ok) return err({ code: 'amount', field: FIELD_OF[key], refusal: amount.error });
+    whole[key] = amount.value;
+  }
+  return ok({ ...whole, lines });
 }

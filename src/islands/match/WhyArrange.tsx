@@ -42,6 +42,9 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
     () => arrange({ body, mode, arrangement: way, cards, tests: kit.tests, policy }),
     [body, mode, way, cards, kit.tests, policy],
   );
+  // A seat that no card of the wallet enters: the cell's own answer stands until a card is named for it.
+  const missing =
+    way === body.arrangement && second.id === card.id ? cell.seats?.find(({ answer }) => answer === null) : undefined;
   if (body.slots.length < 2) return null;
   const keep = (): void =>
     void stored(async () =>
@@ -69,7 +72,15 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           onChange={(next) => next && setSecondId(next)}
         />
       </div>
-      {result === null ? (
+      {missing ? (
+        <>
+          <p className={`${css.result} tone-${cellTone(cell, policy.take)}`} role="status">
+            <VerdictGlyph verdict={cell.verdict} size={16} />
+            {VERDICT_WORDS[cell.verdict]}
+          </p>
+          <p className={css.note}>{missing.slotName}: nothing of yours enters it. Choose a second card.</p>
+        </>
+      ) : result === null ? (
         <p role="status">This body has too few slots for that.</p>
       ) : (
         <>

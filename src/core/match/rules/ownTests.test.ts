@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import type { Test } from '../../model/kit.ts';
+import { aBody, aCard, aMode, aSlot, aTest } from '../../testing.ts';
+import type { BytesPerSecond } from '../../units/brand.ts';
+import { ownTestsRule } from './ownTests.ts';
+
+/** 252.672 GB at 50 MB/s. */
+const FULL = 5053;
+const fast = aSlot({ id: 'fast', accepts: [{ form: 'sd', bus: 'uhs-ii' }] });
+const twin = aSlot({ id: 'twin', accepts: [{ form: 'sd', bus: 'uhs-ii' }] });
+const slow = aSlot({ id: 'slow', accepts: [{ form: 'sd', bus: 'uhs-i' }] });
+const other = aSlot({ id: 'other', accepts: [{ form: 'xqd', bus: 'xqd-2' }], family: null });
+const stated = (id: string, Mbps: number) => aMode({ id, rate: { kind: 'stated', Mbps, is: 'maximum' } });
+const body = aBody({
+  slots: [fast, twin, slow, other],
+  modes: [stated('m', 400), stated('fast', 600), stated('same', 400)],
+});
+const card = aCard({ marks: ['II'] });
+const fill = (change: Partial<Test> = {}): Test => aTest({ slotId: 'fast', seconds: FULL, writtenMBps: 50, ...change });
+const ask = (tests: readonly Test[], slot = fast, modeId = 'm') =>
+  ownTestsRule(tests, { body, mode: { id: modeId }, card, slot, need: 50_000_000 as BytesPerSecond });
+
+const NOTHING = {
+  ...{ rule: 'own-tests', outcome: 'unknown', passes: 0, untilSeconds: null, dropSeconds: null },
+  ...{ contradicts: false, setAside: 0, provenUpTo: null },
+};
+
+describe('what own tests say, to the letter', () => {
+  it('nothing without a telling test', () => {
+    expect(ask([])).toEqual(NOTHING);
+    expect(ask([fill({ bodyId: 'x' }), fill({ cardId: 'x' })])).toEqual(NOTHING);
+    expect(ask([fill({ end: 'stopped' })])).toEqual(NOTHING);
+  });
+
+  it('a pass, and the rate it proves', () => {
+    expect(ask([fill()])).toEqual({ ...NOTHING, outcome: 'pass', passes: 1, provenUpTo: 50_000_000 });
+    expect(ask([fill(), fill({ id: 'b' })]).passes).toBe(2);
+  });
+
+  it('what falls short, and what is set aside', () => {
+    expect(ask([fill({ seconds: 6000 })])).toMatchObject({ outcome: 'unknown', setAside: 0 });
+    expect(ask([fill({ seconds: 6000 })]).provenUpTo).toBeGreaterThan(43_000_000);
+    expect(ask([fill({ seconds: 10 })])).toEqual({ ...NOTHING, setAside: 1 });
+    expect(ask([fill({ seconds: 10 }), fill({ id: 'b' })])).toMatchObject({ outcome: 'pass', passes: 1, setAside: 1 });
+  });
+
+  it('a drop, its seconds, and what speaks against it', () => {
+    const drop = fill({ end: 'dropped', seconds: 30 });
+    expect(ask([drop])).toEqual({ ...NOTHING, outcome: 'short', dropSeconds: 30 });
+    expect(ask([fill(), drop])).toEqual({
+      ...{ ...NOTHING, outcome: 'short', dropSeconds: 30, contradicts: true, provenUpTo: 50_000_000 },
+    });
+    expect(ask([drop, fill({ id: 'b' })])).toEqual({
+      ...{ ...NOTHING, outcome: 'pass', passes: 1, contradicts: true, provenUpTo: 50_000_000 },
+    });
+    expect(ask([fill({ end: 'cut-off' }), fill({ id: 'b' })]).contradicts, 'a cut-off is no drop').toBe(false);
+  });
+
+  it('for as long as a faster mode, or another as fast, lasted', () => {
+    const quick = fill({ modeId: 'fast', seconds: 3369 });
+    expect(ask([quick])).toMatchObject({ outcome: 'pass', passes: 1, untilSeconds: 3369, provenUpTo: 75_000_000 });
+    expect(ask([fill({ modeId: 'same' })])).toMatchObject({ outcome: 'pass', untilSeconds: FULL });
+    expect(ask([quick, fill({ id: 'b' })]), 'its own takes alone are counted').toMatchObject({
+      passes: 1,
+      untilSeconds: null,
+    });
+  });
+
+  it('a drop of a mode that writes as much counts; of one that writes more it does not', () => {
+    expect(ask([fill({ modeId: 'same', end: 'dropped', seconds: 30 })]).outcome).toBe('short');
+    expect(ask([fill({ modeId: 'fast', end: 'dropped', seconds: 30 })]).outcome).toBe('unknown');
+    expect(ask([fill({ modeId: null, writtenMBps: 40, end: 'dropped', seconds: 30 })]).outcome).toBe('short');
+    expect(ask([fill({ modeId: null, writtenMBps: null, end: 'dropped', seconds: 30 })]).outcome).toBe('unknown');
+    expect(ask([fill({ modeId: 'm', writtenMBps: 999, end: 'dropped', seconds: 30 })]).outcome).toBe('short');
+  });
+
+  it('dates before places in the log; a place decides where a date is missing on either side', () => {
+    const drop = (date: string | null) => fill({ id: 'd', end: 'dropped', seconds: 30, date });
+    const pass = (date: string | null) => fill({ id: 'p', date });
+    expect(ask([pass('2026-05-02'), drop('2026-05-01')]).outcome).toBe('pass');
+    expect(ask([drop('2026-05-02'), pass('2026-05-01')]).outcome).toBe('short');
+    expect(ask([drop('2026-05-02'), pass(null)]).outcome).toBe('pass');
+    expect(ask([pass(null), drop('2026-05-02')]).outcome).toBe('short');
+    expect(ask([drop(null), pass('2026-05-01')]).outcome).toBe('pass');
+  });
+});
+
+describe('for which seat a test speaks', () => {
+  it('its own, and those of the same bus', () => {
+    expect(ask([fill()], twin).outcome).toBe('pass');
+    expect(ask([fill()], slow).outcome).toBe('unknown');
+    expect(ask([fill({ slotId: 'slow' })], slow).outcome).toBe('pass');
+    expect(ask([fill({ slotId: 'slow' })], fast).outcome).toBe('unknown');
+    const drop = { end: 'dropped', seconds: 30 } as const;
+    expect(ask([fill({ slotId: 'slow', ...drop })], fast).outcome).toBe('unknown');
+    expect(ask([fill({ slotId: 'twin', ...drop })], fast).outcome).toBe('short');
+    expect(ask([fill({ slotId: 'other', ...drop })], fast).outcome, 'a slot this card cannot have been in').toBe(
+      'unknown',
+    );
+  });
+
+  it('without a slot: a pass for the fastest it enters, a drop for all; a slot that is gone proves nothing', () => {
+    const drop = { end: 'dropped', seconds: 30 } as const;
+    expect(ask([fill({ slotId: null })], fast).outcome).toBe('pass');
+    expect(ask([fill({ slotId: null })], slow).outcome).toBe('unknown');
+    expect(ask([fill({ slotId: null, ...drop })], slow).outcome).toBe('short');
+    expect(ask([fill({ slotId: 'gone' })], fast).outcome).toBe('unknown');
+    expect(ask([fill({ slotId: 'gone', ...drop })], slow).outcome).toBe('short');
+    expect(ask([fill({ slotId: null, ...drop })], other), 'a seat the card does not enter').toEqual(NOTHING);
+  });
+});
