@@ -52,9 +52,12 @@ function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
 /** Fits already worked out, by slot and by what a card prints: one object for all cards of one print. */
 export type FitMemo = Map<string, PairFit>;
 
-/** What of a card its fit depends on. */
-export const cardKey = ({ form, bus, capacityGB, marks, minimumMBps, verified, adapterTwoRows }: Card): string =>
-  `${form} ${bus} ${capacityGB} ${minimumMBps ?? ''} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
+/** What of a card its fit, and what is worked out once a fit, depend on. */
+export const cardKey = (card: Card): string => {
+  const { form, bus, capacityGB, marks, minimumMBps, minimumSource, verified, adapterTwoRows } = card;
+  const minimum = minimumMBps == null ? '' : `${minimumMBps} ${minimumSource ?? ''}`;
+  return `${form} ${bus} ${capacityGB} ${minimum} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
+};
 
 /**
  * @param slotKey - what makes the slot's answers differ from another's
