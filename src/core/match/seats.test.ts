@@ -95,6 +95,11 @@ describe('the seats of a card', () => {
     });
   });
 
+  it('a relay is no split: a slot of another form is one of its parts', () => {
+    const three = [cfx('a'), cfx('b'), sd('c')];
+    expect(seatingOf(body('relay', three), [false, false, true])).toEqual({ take: 'worst', own: [2], others: [] });
+  });
+
   it('split: over as many as it runs over', () => {
     const four = [cfx('a'), cfx('b'), sd('c'), sd('d')];
     expect(seatingOf(body('split', four), [true, true, false, false])).toEqual({

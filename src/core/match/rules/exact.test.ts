@@ -162,6 +162,9 @@ describe('promises', () => {
         ...{ mark: null, notInForce: ['V30'] },
       },
     );
+    expect(floorInForce({ form: 'sd', marks: ['II', 'U1'] }, 'uhs-i'), 'UHS-II alone promises no V30').toMatchObject({
+      mark: 'U1',
+    });
     expect(floorInForce({ form: 'sd', marks: ['C10', 'V6', 'U1'] }, 'default')).toMatchObject({
       ...{ mark: 'C10', notInForce: [] },
     });

@@ -108,4 +108,45 @@ describe('for which seat a test speaks', () => {
     expect(ask([fill({ slotId: 'gone', ...drop })], slow).outcome).toBe('short');
     expect(ask([fill({ slotId: null, ...drop })], other), 'a seat the card does not enter').toEqual(NOTHING);
   });
+
+  it('a drop of this mode speaks against it, however fast it was noted to write', () => {
+    expect(ask([fill({ end: 'dropped', seconds: 44, writtenMBps: 130 })])).toMatchObject({
+      outcome: 'short',
+      dropSeconds: 44,
+    });
+  });
+
+  it('a drop of a slower mode ends with a later pass of that mode or of this one', () => {
+    const drop = fill({ id: 'd', modeId: 'same', end: 'dropped', seconds: 30, date: '2026-05-02' });
+    expect(ask([drop, fill({ date: '2026-05-03' })])).toMatchObject({ outcome: 'pass', passes: 1, contradicts: true });
+    const ofThat = fill({ id: 'p', modeId: 'same', date: '2026-05-03' });
+    expect(ask([drop, ofThat])).toMatchObject({ outcome: 'pass', untilSeconds: FULL });
+  });
+
+  it('what was passed before the newest drop counts no longer, even where that drop ended', () => {
+    const slower = aBody({ ...body, modes: [...body.modes, stated('slower', 300)] });
+    const question = { body: slower, mode: { id: 'm' }, card, slot: fast, need: 50_000_000 as BytesPerSecond };
+    const early = fill({ date: '2026-05-01' });
+    const dropped = fill({
+      id: 'd',
+      modeId: 'slower',
+      end: 'dropped',
+      seconds: 30,
+      writtenMBps: 37.5,
+      date: '2026-05-02',
+    });
+    const again = fill({ id: 'p', modeId: 'slower', seconds: 6738, writtenMBps: 37.5, date: '2026-05-03' });
+    expect(ownTestsRule([early, dropped, again], question)).toEqual({ ...NOTHING, provenUpTo: 37_500_000 });
+    const since = fill({ id: 'q', date: '2026-05-04' });
+    expect(ownTestsRule([early, dropped, again, since], question)).toMatchObject({ outcome: 'pass', passes: 1 });
+  });
+
+  it('of several drops the newest gives the seconds and parts what counts, whatever their place in the log', () => {
+    const late = fill({ id: 'd1', end: 'dropped', seconds: 31, date: '2026-05-03' });
+    const early = fill({ id: 'd2', end: 'dropped', seconds: 77, date: '2026-05-01' });
+    expect(ask([late, early]).dropSeconds).toBe(31);
+    const between = fill({ id: 'p1', date: '2026-05-02' });
+    const after = fill({ id: 'p2', date: '2026-05-04' });
+    expect(ask([late, early, between, after])).toMatchObject({ outcome: 'pass', passes: 1, contradicts: true });
+  });
 });

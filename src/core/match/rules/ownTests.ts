@@ -76,6 +76,15 @@ function against(told: Told, { mode, need }: TestQuestion): boolean {
   return rate !== null && rate <= need;
 }
 
+const newest = (found: readonly Told[]): Told | null =>
+  found.reduce<Told | null>((last, one) => (last && isLater(last, one) ? last : one), null);
+
+/** The fastest rate that full takes prove; null where none does. */
+function bestOf(full: readonly Told[]): BytesPerSecond | null {
+  const best = full.reduce<number>((most, { reading }) => Math.max(most, reading.proves ?? 0), 0);
+  return best > 0 ? (best as BytesPerSecond) : null;
+}
+
 /**
  * What own tests of this body and card say for one seat. A drop stands until a later pass of its very mode, or of the one
  * asked about. A full take in another mode that wrote at least as fast proves this one for as long as it lasted. A
@@ -101,9 +110,7 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       ),
   );
   const setAside = told.filter(({ reading }) => reading.misfit !== null).length;
-  const best = full.reduce<number>((most, { reading }) => Math.max(most, reading.proves ?? 0), 0);
-  const provenUpTo = best > 0 ? (best as BytesPerSecond) : null;
-  const newestDrop = standing.reduce<Told | null>((last, one) => (last && isLater(last, one) ? last : one), null);
+  const newestDrop = newest(standing);
   if (newestDrop)
     return {
       ...NOTHING,
@@ -111,12 +118,16 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       dropSeconds: newestDrop.test.seconds as Seconds,
       contradicts: passes.length > 0,
       setAside,
-      provenUpTo,
+      provenUpTo: bestOf(full),
     };
-  if (passes.length === 0) return setAside > 0 || provenUpTo !== null ? { ...NOTHING, setAside, provenUpTo } : NOTHING;
-  const own = passes.filter(({ test }) => test.modeId === mode.id);
-  const lastDrop = drops.reduce<Told | null>((last, one) => (last && isLater(last, one) ? last : one), null);
-  const counted = (own.length > 0 ? own : passes).filter((one) => lastDrop === null || isLater(one, lastDrop));
+  // What was passed before the pair dropped is no proof of what it does since.
+  const lastDrop = newest(drops);
+  const since = (one: Told): boolean => lastDrop === null || isLater(one, lastDrop);
+  const provenUpTo = bestOf(full.filter(since));
+  const valid = passes.filter(since);
+  if (valid.length === 0) return setAside > 0 || provenUpTo !== null ? { ...NOTHING, setAside, provenUpTo } : NOTHING;
+  const own = valid.filter(({ test }) => test.modeId === mode.id);
+  const counted = own.length > 0 ? own : valid;
   const longest = Math.max(...counted.map(({ test }) => test.seconds));
   return {
     rule: 'own-tests',
