@@ -110,6 +110,14 @@ describe('one card in one seat', () => {
     });
   });
 
+  it('a mode that is locked does not drop: it has no time to do so', () => {
+    const asks = [{ anyOf: ['VPG400'], whenMissing: 'refuses' as const }];
+    const slow: Asked = { slot: { accepts: [{ form: 'sd', bus: 'uhs-i' }] }, body: { bufferMB: 1040 } };
+    const cell = answer({ ...slow, mode: { ...rate(1040), requires: asks } });
+    expect(cell.verdict).not.toBe('drops');
+    expect(cell.dropSeconds).toBeNull();
+  });
+
   it('a drop of an own test on a bus that carries the need is timed by the test alone', () => {
     const tests = [aTest({ end: 'dropped', seconds: 98 })];
     expect(answer({ tests, body: { bufferMB: 500 } })).toMatchObject({ verdict: 'drops', dropSeconds: 98 });
@@ -135,8 +143,13 @@ describe('one card in one seat', () => {
   });
 
   it('how long a take is proven is said of a proven cell only', () => {
-    const shorter = [aTest({ end: 'stopped', seconds: 600 })];
-    expect(answer({ tests: shorter }).provenSeconds).toBeNull();
+    // 252.672 GB in 3158 s: 80 MB/s, a faster mode's fill, shorter than this mode's.
+    const faster = [aTest({ modeId: 'faster', writtenMBps: 80, seconds: 3158 })];
+    expect(answer({ tests: faster })).toMatchObject({ verdict: 'guaranteed', provenSeconds: null });
+    expect(answer({ tests: faster, card: { marks: [], bus: 'uhs-ii' } })).toMatchObject({
+      verdict: 'proven',
+      provenSeconds: 3158,
+    });
   });
 
   it('approvals are looked at where the maker of the body lists any', () => {
