@@ -137,6 +137,18 @@ describe('a card whose label contradicts itself', () => {
     expect(cell, 'U1 is all that counts on the bus it prints').toContain('Not covered');
     expect(cell).toContain('U1 counts on UHS-I: 10 MB/s');
   });
+
+  it('is verified for what it said then: another label is in doubt again', async () => {
+    await app.visit('/cards');
+    await app.clickText('button', 'M-03');
+    await app.seesText('aside', 'Not verified after all');
+    await app.fill('Capacity', '64');
+    await app.seesText('aside', 'Until this card is verified');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'M-03 saved');
+    await app.visit('/');
+    expect(await app.seesCell('Gull 4K long-GOP 50p on M-03')).not.toContain('Guaranteed');
+  });
 });
 
 describe('promises in writing', () => {

@@ -49,6 +49,18 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
   });
   const field = form.getInputProps;
   const { values } = form;
+  // What was verified is what the label said then: another label is verified again, or promises nothing.
+  const unverify = () => {
+    if (form.values.verified) form.setFieldValue('verified', null as never);
+  };
+  const printed = (key: 'form' | 'bus' | 'capacityGB') => {
+    const own = field(key);
+    const onChange = (next: unknown) => {
+      if (next !== values[key]) unverify();
+      own.onChange(next);
+    };
+    return { ...own, onChange };
+  };
   const doubt = Number(values.capacityGB) > 0 ? labelRule(values) : null;
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
@@ -72,9 +84,9 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
         <legend className={css.legend}>What is printed</legend>
         <div className={css.fields}>
           <TextField label="Your own label" props={field('label')} placeholder="C-01" />
-          <ChoiceField label="Form" props={field('form')} data={FORM_CHOICES} />
-          <NumberField label="Capacity" unit="GB" props={field('capacityGB')} placeholder="256" />
-          <ChoiceField label="Bus" props={field('bus')} data={busChoices(values.form)} unknown="read from marks" />
+          <ChoiceField label="Form" props={printed('form')} data={FORM_CHOICES} />
+          <NumberField label="Capacity" unit="GB" props={printed('capacityGB')} placeholder="256" />
+          <ChoiceField label="Bus" props={printed('bus')} data={busChoices(values.form)} unknown="read from marks" />
           <TagsInput
             label="Marks and words"
             className={css.full}
@@ -83,7 +95,10 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
             comboboxProps={{ transitionProps: { duration: 0 } }}
             splitChars={[',', ' ', ';']}
             {...field('marks')}
-            onChange={(marks) => form.setFieldValue('marks', tidyMarks(marks))}
+            onChange={(marks) => {
+              unverify();
+              form.setFieldValue('marks', tidyMarks(marks));
+            }}
           />
         </div>
         {doubt?.problems.map((problem) => (
