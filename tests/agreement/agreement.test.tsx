@@ -16,6 +16,7 @@ import { labelRule } from '../../src/core/match/rules/label.ts';
 import { readTest } from '../../src/core/match/testReading.ts';
 import { rankOf, type Verdict } from '../../src/core/match/verdict.ts';
 import type { Body, Card, Take } from '../../src/core/model/kit.ts';
+import { aBody, aCard } from '../../src/core/testing.ts';
 import { CrewPage } from '../../src/islands/crew/CrewPage.tsx';
 import type { Kit } from '../../src/kit/kit.ts';
 import { boardView } from '../../src/server/views.ts';
@@ -139,6 +140,21 @@ describe('one question has one answer', () => {
       }),
       { seed: 405, numRuns: 200 },
     );
+  });
+
+  it('on crew cards: a wallet wider than the sheet goes on in a further table, each card once', () => {
+    const body = aBody();
+    const cards = Array.from({ length: 23 }, (_, at) => aCard({ id: `c${at}`, label: `Second unit spare ${at}` }));
+    const made = board({ bodies: [body], cards, tests: [] }, DEFAULT_POLICY);
+    const page = renderToStaticMarkup(<CrewPage body={body} board={made} take="once" headroom="15 %" />);
+    const tables = page.split('<table').slice(1);
+    const labels = tables.map((one) => [...one.matchAll(/<th scope="col">([^<]+)/g)].map(([, label]) => label));
+    expect(
+      labels.map(({ length }) => length),
+      'the mode, and ten cards at most',
+    ).toEqual([11, 11, 4]);
+    expect(labels.flatMap(([, ...own]) => own)).toEqual(cards.map(({ label }) => label));
+    expect(tables.map((one) => one.match(/<td /g)?.length)).toEqual([10, 10, 3]);
   });
 });
 
