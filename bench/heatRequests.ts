@@ -1,4 +1,4 @@
-import { DEFAULT_PLAN } from '../src/core/heatrun/plan.ts';
+import { DEFAULT_PLAN } from '../src/core/heat/run/plan.ts';
 import { aRun } from '../tests/support/aRun.ts';
 import { largeKit } from '../tests/support/largeKit.ts';
 

@@ -1,9 +1,9 @@
 // One take from event to event beside a general ODE package at the same accuracy, how risk runs grow, and the heat marks
 // of a board, in one run. Bundled first, as the app is.
-import { marksSteps } from '../src/core/heatrun/marks.ts';
-import { DEFAULT_PLAN } from '../src/core/heatrun/plan.ts';
-import { riskRuns } from '../src/core/writepath/risk.ts';
-import { simulate } from '../src/core/writepath/simulate.ts';
+import { marksSteps } from '../src/core/heat/run/marks.ts';
+import { DEFAULT_PLAN } from '../src/core/heat/run/plan.ts';
+import { riskRuns } from '../src/core/heat/writepath/risk.ts';
+import { simulate } from '../src/core/heat/writepath/simulate.ts';
 import { aRun } from '../tests/support/aRun.ts';
 import { largeKit } from '../tests/support/largeKit.ts';
 import { odeRun } from '../tests/support/odeRun.ts';

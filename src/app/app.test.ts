@@ -1,18 +1,18 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { readLabel } from '../core/label/readLabel.ts';
+import { readLabel } from '../core/cards/readLabel.ts';
 import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
 import { cardSchema } from '../kit/schema.ts';
-import { boardCsv, cardsCsv, csvText, modesCsv } from './csv.ts';
-import { fieldErrors, withoutBlanks } from './formValues.ts';
-import { nextName } from './kitActions.ts';
-import { cardOfLabel, toggleMark } from './labelCard.ts';
-import { MAX_PASTED_CARDS, readCards } from './pasteCards.ts';
-import { isRefusal, MAX_PASTED, modeOfRow, readingOf, readTable } from './pasteModes.ts';
-import { storeMessage } from './storeMessage.ts';
-import { WHOLE_WALLET, walletCards } from './wallet.ts';
+import { isRefusal, MAX_PASTED, modeOfRow, readingOf, readTable } from './bodies/pasteModes.ts';
+import { cardOfLabel, toggleMark } from './cards/labelCard.ts';
+import { MAX_PASTED_CARDS, readCards } from './cards/pasteCards.ts';
+import { WHOLE_WALLET, walletCards } from './cards/wallet.ts';
+import { boardCsv, cardsCsv, csvText, modesCsv } from './kit/csv.ts';
+import { fieldErrors, withoutBlanks } from './kit/formValues.ts';
+import { nextName } from './kit/kitActions.ts';
+import { storeMessage } from './kit/storeMessage.ts';
 
 const modesOf = (text: string) => {
   const table = readTable(text);

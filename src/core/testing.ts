@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, Slot, Test } from './model/kit.ts';
+import type { Body, Card, Mode, Slot, Test } from './kit/model.ts';
 
 /** Small things to test with; each says only what its test is about. */
 export const aMode = (change: Partial<Mode> = {}): Mode => ({

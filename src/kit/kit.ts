@@ -1,4 +1,4 @@
-import type { Body, Card, KeptTake, PlannedTake, Take, Test } from '../core/model/kit.ts';
+import type { Body, Card, KeptTake, PlannedTake, Take, Test } from '../core/kit/model.ts';
 
 /** Anything a later version or another program put into the file; kept as it came. */
 export type Extra = Readonly<Record<string, unknown>>;

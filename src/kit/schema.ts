@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { figureLimit } from '../core/heat/writepath/figureLimit.ts';
 import {
   AIR_MOVEMENTS,
   BODY_FIGURES,
@@ -13,11 +14,10 @@ import {
   MAX_TRACE_SECONDS,
   RATE_SOURCES,
   TEST_ENDS,
-} from '../core/model/kit.ts';
+} from '../core/kit/model.ts';
 import { BUS_KEYS } from '../core/standards/buses.ts';
 import { FAMILY_KEYS } from '../core/standards/families.ts';
 import { FORM_KEYS } from '../core/standards/forms.ts';
-import { figureLimit } from '../core/writepath/figureLimit.ts';
 
 /**
  * The single definition of the kit file, version 1. The types in core/model, the JSON Schema, the forms of the

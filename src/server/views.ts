@@ -1,7 +1,7 @@
-import type { Answer } from '../core/ask/answerAsk.ts';
-import type { Playback } from '../core/ask/askLine.ts';
-import { isContradiction, labelProblems } from '../core/label/labelProblems.ts';
-import type { Label } from '../core/label/readLabel.ts';
+import { isContradiction, labelProblems } from '../core/cards/labelProblems.ts';
+import type { Label } from '../core/cards/readLabel.ts';
+import type { Answer } from '../core/match/ask/answerAsk.ts';
+import type { Playback } from '../core/match/ask/askLine.ts';
 import type { Board, BoardKit } from '../core/match/board.ts';
 import { type Cell, cellTone } from '../core/match/cell.ts';
 import { knownMinutes } from '../core/match/knownMinutes.ts';
@@ -11,11 +11,11 @@ import { floorInForce } from '../core/match/rules/guarantee.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { toGB, toMBps } from '../core/units/convert.ts';
-import { answerText, forTimeText, playbackText, readingText, slipText } from '../text/ask.ts';
-import { findingText } from '../text/finding.ts';
-import { APP_MEANING, labelProblemText, markMeaning } from '../text/label.ts';
-import { moveText } from '../text/move.ts';
-import { cellSums, rateSum } from '../text/rateLines.ts';
+import { cellSums, rateSum } from '../text/bodies/rateLines.ts';
+import { APP_MEANING, labelProblemText, markMeaning } from '../text/cards/label.ts';
+import { answerText, forTimeText, playbackText, readingText, slipText } from '../text/match/ask.ts';
+import { findingText } from '../text/match/finding.ts';
+import { moveText } from '../text/match/move.ts';
 
 /** The shapes in which the server answers: plain numbers with the unit in the key, unknown ones null. */
 const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMBps(rate));

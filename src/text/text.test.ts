@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { labelProblems } from '../core/label/labelProblems.ts';
-import { readLabel } from '../core/label/readLabel.ts';
+import { streamRate } from '../core/bodies/rate/streamRate.ts';
+import { labelProblems } from '../core/cards/labelProblems.ts';
+import { readLabel } from '../core/cards/readLabel.ts';
+import type { Body, Card } from '../core/kit/model.ts';
 import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
-import type { Body, Card } from '../core/model/kit.ts';
-import { streamRate } from '../core/rate/streamRate.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { parseRate } from '../core/units/parse.ts';
-import { besideText, cellFigure, seatTexts, spokenCell } from './cell.ts';
-import { findingText } from './finding.ts';
-import { labelProblemText } from './label.ts';
+import { cellSums } from './bodies/rateLines.ts';
+import { labelProblemText } from './cards/label.ts';
+import { besideText, cellFigure, seatTexts, spokenCell } from './match/cell.ts';
+import { findingText } from './match/finding.ts';
+import { threeLines } from './match/threeLines.ts';
 import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
-import { cellSums } from './rateLines.ts';
-import { threeLines } from './threeLines.ts';
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ');
 

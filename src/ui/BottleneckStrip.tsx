@@ -1,7 +1,7 @@
 import type { BytesPerSecond } from '../core/units/brand.ts';
 import { MB, toMBps } from '../core/units/convert.ts';
+import type { Section } from '../text/match/stripSections.ts';
 import { MBpsText, plain } from '../text/quantity.ts';
-import type { Section } from '../text/stripSections.ts';
 import css from './BottleneckStrip.module.css';
 
 const WIDTH = 336;

@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { AIR_MOVEMENTS, type AirMovement, type PlannedTake } from '../core/model/kit.ts';
+import { AIR_MOVEMENTS, type AirMovement, type PlannedTake } from '../core/kit/model.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
-import { AIR_MEANINGS } from '../text/heatWords.ts';
+import { AIR_MEANINGS } from '../text/heat/heatWords.ts';
 import { CheckLine, ChoiceLine, NumberLine } from './LineField.tsx';
 
 interface PlanFieldsProps {

@@ -1,9 +1,9 @@
-import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/model/kit.ts';
+import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/kit/model.ts';
 import { BUS_KEYS, type Bus, bus, busesOf } from '../core/standards/buses.ts';
 import { FAMILY_KEYS, family } from '../core/standards/families.ts';
 import { FORM_KEYS, type Form, form } from '../core/standards/forms.ts';
-import { SOURCE_WORDS } from '../text/rateLines.ts';
-import { INCIDENT_WORDS, STATE_WORDS } from '../text/state.ts';
+import { SOURCE_WORDS } from '../text/bodies/rateLines.ts';
+import { INCIDENT_WORDS, STATE_WORDS } from '../text/cards/state.ts';
 
 /** The closed lists of the forms, in words. */
 export const FORM_CHOICES = FORM_KEYS.map((value) => ({ value, label: form(value).name }));

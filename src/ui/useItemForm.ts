@@ -1,8 +1,8 @@
 import { type UseFormReturnType, useForm } from '@mantine/form';
 import type Joi from 'joi';
 import { type FormEventHandler, useEffect, useRef } from 'react';
-import { fieldErrors, withoutBlanks } from '../app/formValues.ts';
-import { keepStorage } from '../app/storage.ts';
+import { fieldErrors, withoutBlanks } from '../app/kit/formValues.ts';
+import { keepStorage } from '../app/kit/storage.ts';
 import { stableText } from '../kit/stableText.ts';
 import type { Undo } from '../store/kitStore.ts';
 import { undoNotice } from './undoNotice.tsx';

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { type FitInput, fitSteps } from '../core/heatrun/fit.ts';
-import { lanesOf } from '../core/heatrun/lane.ts';
+import { type FitInput, fitSteps } from '../core/heat/run/fit.ts';
+import { lanesOf } from '../core/heat/run/lane.ts';
+import { simulate } from '../core/heat/writepath/simulate.ts';
+import type { Body, Card, Test } from '../core/kit/model.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
-import type { Body, Card, Test } from '../core/model/kit.ts';
 import { finish } from '../core/steps.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
-import { simulate } from '../core/writepath/simulate.ts';
 import { leastSquares } from './leastSquares.ts';
 
 const mode = aMode({ rate: { kind: 'stated', Mbps: 6400, is: 'maximum' } });

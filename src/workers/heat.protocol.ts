@@ -1,11 +1,11 @@
-import type { AdviceInput, Advised } from '../core/heatrun/advice.ts';
-import type { SharesInput } from '../core/heatrun/failures.ts';
-import type { Fit, FitInput, FitRefusal } from '../core/heatrun/fit.ts';
-import type { BoardMarks } from '../core/heatrun/level.ts';
-import type { MarksInput } from '../core/heatrun/marks.ts';
+import type { AdviceInput, Advised } from '../core/heat/run/advice.ts';
+import type { SharesInput } from '../core/heat/run/failures.ts';
+import type { Fit, FitInput, FitRefusal } from '../core/heat/run/fit.ts';
+import type { BoardMarks } from '../core/heat/run/level.ts';
+import type { MarksInput } from '../core/heat/run/marks.ts';
+import type { Risk, RiskInput } from '../core/heat/writepath/risk.ts';
+import type { Simulation } from '../core/heat/writepath/simulation.ts';
 import type { Result } from '../core/result.ts';
-import type { Risk, RiskInput } from '../core/writepath/risk.ts';
-import type { Simulation } from '../core/writepath/simulation.ts';
 
 /** What the worker can be asked: request and answer of every task. */
 export interface HeatTasks {

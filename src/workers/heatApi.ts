@@ -1,10 +1,10 @@
-import { adviceSteps } from '../core/heatrun/advice.ts';
-import { shareSteps } from '../core/heatrun/failures.ts';
-import { fitSteps } from '../core/heatrun/fit.ts';
-import { marksSteps } from '../core/heatrun/marks.ts';
+import { adviceSteps } from '../core/heat/run/advice.ts';
+import { shareSteps } from '../core/heat/run/failures.ts';
+import { fitSteps } from '../core/heat/run/fit.ts';
+import { marksSteps } from '../core/heat/run/marks.ts';
+import { checkSimulation } from '../core/heat/writepath/checkSimulation.ts';
+import { checkRisk, riskSteps } from '../core/heat/writepath/risk.ts';
 import type { Steps } from '../core/steps.ts';
-import { checkSimulation } from '../core/writepath/checkSimulation.ts';
-import { checkRisk, riskSteps } from '../core/writepath/risk.ts';
 import type { HeatApi, HeatTasks, TaskName } from './heat.protocol.ts';
 import { leastSquares } from './leastSquares.ts';
 

@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import type { LeastSquares } from '../core/heatrun/fit.ts';
+import type { LeastSquares } from '../core/heat/run/fit.ts';
 
 /** Levenberg–Marquardt from the package, over residuals instead of a curve: each is a point whose value should be 0. */
 export const leastSquares: LeastSquares = (residuals, start) => {

@@ -1,7 +1,7 @@
 import Ajv from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/lib.mjs';
-import { riskRuns } from '../../src/core/writepath/risk.ts';
+import { riskRuns } from '../../src/core/heat/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { aRun } from '../support/aRun.ts';
 

@@ -3,12 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { deciding, lanesOf } from '../../src/core/heatrun/lane.ts';
+import { deciding, lanesOf } from '../../src/core/heat/run/lane.ts';
+import { riskRuns } from '../../src/core/heat/writepath/risk.ts';
+import type { Body, Card, Test } from '../../src/core/kit/model.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
-import type { Body, Card, Test } from '../../src/core/model/kit.ts';
-import { riskRuns } from '../../src/core/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
-import { shareText } from '../../src/text/heat.ts';
+import { shareText } from '../../src/text/heat/heat.ts';
 import { App, WAIT } from './app.ts';
 
 const files = mkdtempSync(join(tmpdir(), 'cool-reel-heat-'));

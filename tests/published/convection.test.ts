@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { sizeResistance } from '../../src/core/heatrun/bodyFigures.ts';
-import { boxResistance, forcedConvection, naturalConvection, radiation } from '../../src/core/writepath/convection.ts';
+import { sizeResistance } from '../../src/core/heat/run/bodyFigures.ts';
+import {
+  boxResistance,
+  forcedConvection,
+  naturalConvection,
+  radiation,
+} from '../../src/core/heat/writepath/convection.ts';
 
 /**
  * Against textbook correlations of heat transfer in their general form [S: heat-transfer textbooks, from memory]:

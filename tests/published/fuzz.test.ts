@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/app/pasteModes.ts';
-import { answerAsk } from '../../src/core/ask/answerAsk.ts';
-import { readAsk } from '../../src/core/ask/readAsk.ts';
-import { labelProblems } from '../../src/core/label/labelProblems.ts';
-import { readLabel } from '../../src/core/label/readLabel.ts';
+import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/app/bodies/pasteModes.ts';
+import { streamRate } from '../../src/core/bodies/rate/streamRate.ts';
+import { labelProblems } from '../../src/core/cards/labelProblems.ts';
+import { readLabel } from '../../src/core/cards/readLabel.ts';
+import { answerAsk } from '../../src/core/match/ask/answerAsk.ts';
+import { readAsk } from '../../src/core/match/ask/readAsk.ts';
 import { board } from '../../src/core/match/board.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
-import { streamRate } from '../../src/core/rate/streamRate.ts';
 import { isMark } from '../../src/core/standards/marks.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { readKit } from '../../src/kit/importKit.ts';
-import { answerText, askRefusalText } from '../../src/text/ask.ts';
-import { labelProblemText } from '../../src/text/label.ts';
+import { labelProblemText } from '../../src/text/cards/label.ts';
+import { answerText, askRefusalText } from '../../src/text/match/ask.ts';
 
 /** Inputs a suite, from fixed seeds: no crash, no hang, no wrong acceptance. */
 const RUNS = 20_000;

@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { counterRate } from '../../src/core/minutes/counter.ts';
-import { corners, type HalfSpace } from '../../src/core/minutes/polytope.ts';
-import { h264Ceiling, h265Ceiling } from '../../src/core/rate/levelCeiling.ts';
+import { counterRate } from '../../src/core/bodies/counter/counter.ts';
+import { corners, type HalfSpace } from '../../src/core/bodies/counter/polytope.ts';
+import { h264Ceiling, h265Ceiling } from '../../src/core/bodies/rate/levelCeiling.ts';
 import { H264_LEVELS, H265_LEVELS } from '../../src/core/standards/levels.ts';
 import { clipFolder, probe } from '../support/ffmpeg.ts';
 

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { all, create } from 'mathjs';
 import { afterAll, describe, expect, it } from 'vitest';
-import { labelMinutes } from '../../src/core/minutes/minutes.ts';
-import type { Mode } from '../../src/core/model/kit.ts';
-import { streamRate } from '../../src/core/rate/streamRate.ts';
+import { streamRate } from '../../src/core/bodies/rate/streamRate.ts';
+import type { Mode } from '../../src/core/kit/model.ts';
+import { labelMinutes } from '../../src/core/match/minutes/minutes.ts';
 import { busCeiling } from '../../src/core/standards/buses.ts';
 import { FIXED_FRAMES } from '../../src/core/standards/frames.ts';
 import { MARK_KEYS, MARKS } from '../../src/core/standards/marks.ts';

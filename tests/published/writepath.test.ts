@@ -1,12 +1,12 @@
 import { quantileSeq } from 'mathjs';
 import { quantile } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { quantileSorted } from '../../src/core/writepath/band.ts';
-import { draw, drawn, evenSpreads } from '../../src/core/writepath/draws.ts';
-import { seeded } from '../../src/core/writepath/random.ts';
-import { riskRuns } from '../../src/core/writepath/risk.ts';
-import { simulate } from '../../src/core/writepath/simulate.ts';
-import type { SimResult, Simulation } from '../../src/core/writepath/simulation.ts';
+import { quantileSorted } from '../../src/core/heat/writepath/band.ts';
+import { draw, drawn, evenSpreads } from '../../src/core/heat/writepath/draws.ts';
+import { seeded } from '../../src/core/heat/writepath/random.ts';
+import { riskRuns } from '../../src/core/heat/writepath/risk.ts';
+import { simulate } from '../../src/core/heat/writepath/simulate.ts';
+import type { SimResult, Simulation } from '../../src/core/heat/writepath/simulation.ts';
 import { aRun } from '../support/aRun.ts';
 import { odeRun } from '../support/odeRun.ts';
 

@@ -1,4 +1,4 @@
-import type { CardPath, HeatPath, Simulation } from '../../src/core/writepath/simulation.ts';
+import type { CardPath, HeatPath, Simulation } from '../../src/core/heat/writepath/simulation.ts';
 
 /** A cine body and a card that drops when its fast cache is full, for tests and benches to change. */
 const card: CardPath = { busMBps: 2000, burstMBps: 1500, cacheGB: 100, sustainedMBps: 400, usableGB: 1000 };

@@ -1,7 +1,7 @@
-import { type HeatSetup, lanesOf } from '../../src/core/heatrun/lane.ts';
-import { DEFAULT_PLAN } from '../../src/core/heatrun/plan.ts';
+import { type HeatSetup, lanesOf } from '../../src/core/heat/run/lane.ts';
+import { DEFAULT_PLAN } from '../../src/core/heat/run/plan.ts';
+import type { Body, Card } from '../../src/core/kit/model.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
-import type { Body, Card } from '../../src/core/model/kit.ts';
 import type { Steps } from '../../src/core/steps.ts';
 import { aBody, aCard, aMode, aSlot } from '../../src/core/testing.ts';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Accepts, Body, Card, Mode, Slot, Test } from '../../src/core/model/kit.ts';
+import type { Accepts, Body, Card, Mode, Slot, Test } from '../../src/core/kit/model.ts';
 import { busesOf } from '../../src/core/standards/buses.ts';
 import type { Form } from '../../src/core/standards/forms.ts';
 import { EMPTY_KIT, type Kit } from '../../src/kit/kit.ts';

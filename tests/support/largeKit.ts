@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, Test } from '../../src/core/model/kit.ts';
+import type { Body, Card, Mode, Test } from '../../src/core/kit/model.ts';
 import { aBody, aCard, aMode, aSlot } from '../../src/core/testing.ts';
 import { EMPTY_KIT, type Kit } from '../../src/kit/kit.ts';
 

@@ -1,4 +1,4 @@
-import type { Simulation } from '../../src/core/writepath/simulation.ts';
+import type { Simulation } from '../../src/core/heat/writepath/simulation.ts';
 import { Solver } from './odex.mjs';
 
 /**

@@ -1,4 +1,4 @@
-import type { Arrangement, Body, Card, Mode, Test } from '../model/kit.ts';
+import type { Arrangement, Body, Card, Mode, Test } from '../kit/model.ts';
 import { seatFor } from './board.ts';
 import type { Cell } from './cell.ts';
 import type { Policy } from './policy.ts';

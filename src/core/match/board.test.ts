@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Card } from '../model/kit.ts';
+import type { Card } from '../kit/model.ts';
 import { MARK_KEYS } from '../standards/marks.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import { board, createBoardKeeper } from './board.ts';

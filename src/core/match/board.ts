@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, Test } from '../model/kit.ts';
+import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import type { Cell } from './cell.ts';
 import {
   boardColumn,

@@ -1,4 +1,4 @@
-import type { Take } from '../model/kit.ts';
+import type { Take } from '../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../units/brand.ts';
 import type { Finding } from './finding.ts';
 import { type Tone, toneOf, type Verdict } from './verdict.ts';

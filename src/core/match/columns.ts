@@ -1,4 +1,4 @@
-import type { Body, Card, Slot, Test } from '../model/kit.ts';
+import type { Body, Card, Slot, Test } from '../kit/model.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
 import { bareCell, type Column, evaluate, type Row, toColumn } from './evaluate.ts';
 import { isBetter } from './isBetter.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Card, Mode, Test } from '../model/kit.ts';
+import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import type { PerMille } from '../units/brand.ts';
 import { board } from './board.ts';

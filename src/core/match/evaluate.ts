@@ -1,11 +1,11 @@
-import { labelMinutes, plannedMinutes, usable } from '../minutes/minutes.ts';
-import type { Body, Card, Mode, Requirement, Slot, Test } from '../model/kit.ts';
-import { type RateRefusal, type StreamRate, streamRate } from '../rate/streamRate.ts';
+import { type RateRefusal, type StreamRate, streamRate } from '../bodies/rate/streamRate.ts';
+import type { Body, Card, Mode, Requirement, Slot, Test } from '../kit/model.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import { fromGB, MB } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 import type { Finding } from './finding.ts';
+import { labelMinutes, plannedMinutes, usable } from './minutes/minutes.ts';
 import { type PairFit, pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
 import { approvedRule } from './rules/approved.ts';

@@ -1,7 +1,7 @@
-import type { LabelProblem } from '../label/labelProblems.ts';
-import type { BusKnown } from '../label/printedBus.ts';
-import type { Arrangement, Verification, WhenMissing } from '../model/kit.ts';
-import type { RateRefusal } from '../rate/streamRate.ts';
+import type { RateRefusal } from '../bodies/rate/streamRate.ts';
+import type { LabelProblem } from '../cards/labelProblems.ts';
+import type { BusKnown } from '../cards/printedBus.ts';
+import type { Arrangement, Verification, WhenMissing } from '../kit/model.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';

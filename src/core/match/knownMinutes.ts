@@ -1,9 +1,9 @@
-import { usable } from '../minutes/minutes.ts';
-import type { Body, Card, Test } from '../model/kit.ts';
-import type { StreamRate } from '../rate/streamRate.ts';
+import type { StreamRate } from '../bodies/rate/streamRate.ts';
+import type { Body, Card, Test } from '../kit/model.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromMbps } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
+import { usable } from './minutes/minutes.ts';
 import { sharesOf } from './seats.ts';
 import { readTest } from './testReading.ts';
 

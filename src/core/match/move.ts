@@ -1,4 +1,4 @@
-import type { Take } from '../model/kit.ts';
+import type { Take } from '../kit/model.ts';
 import type { Mark } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import type { Tone, Verdict } from './verdict.ts';

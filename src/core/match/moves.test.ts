@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Card, Mode } from '../model/kit.ts';
+import type { Body, Card, Mode } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot } from '../testing.ts';
 import { arrange } from './arrange.ts';
 import { board } from './board.ts';

@@ -1,6 +1,6 @@
-import { readWord } from '../label/vocabulary.ts';
-import type { Body, Card, Mode, ModeRate } from '../model/kit.ts';
-import { streamRate } from '../rate/streamRate.ts';
+import { streamRate } from '../bodies/rate/streamRate.ts';
+import { readWord } from '../cards/vocabulary.ts';
+import type { Body, Card, Mode, ModeRate } from '../kit/model.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
 import { busesOf } from '../standards/buses.ts';
 import { familyOf } from '../standards/families.ts';

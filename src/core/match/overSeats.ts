@@ -1,4 +1,4 @@
-import type { Card, Slot } from '../model/kit.ts';
+import type { Card, Slot } from '../kit/model.ts';
 import type { Seconds } from '../units/brand.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
 import { bareCell, type Row } from './evaluate.ts';

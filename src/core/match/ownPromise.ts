@@ -1,5 +1,5 @@
-import { busOf } from '../label/printedBus.ts';
-import type { Card } from '../model/kit.ts';
+import { busOf } from '../cards/printedBus.ts';
+import type { Card } from '../kit/model.ts';
 import type { Promising } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromMBps } from '../units/convert.ts';

@@ -1,4 +1,4 @@
-import type { Accepts, Card, Slot } from '../model/kit.ts';
+import type { Accepts, Card, Slot } from '../kit/model.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import type { Finding } from './finding.ts';
 import { type BusFacts, busFacts } from './rules/bus.ts';

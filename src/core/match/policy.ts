@@ -1,4 +1,4 @@
-import type { Take } from '../model/kit.ts';
+import type { Take } from '../kit/model.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import type { PerMille } from '../units/brand.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Card, Mode } from '../model/kit.ts';
+import type { Body, Card, Mode } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import { board } from './board.ts';
 import { type Cell, cellTone } from './cell.ts';

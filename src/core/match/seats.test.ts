@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Slot } from '../model/kit.ts';
+import type { Body, Slot } from '../kit/model.ts';
 import { aSlot } from '../testing.ts';
 import type { Cell } from './cell.ts';
 import { isBetter } from './isBetter.ts';

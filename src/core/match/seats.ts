@@ -1,4 +1,4 @@
-import type { Arrangement, Body, Slot } from '../model/kit.ts';
+import type { Arrangement, Body, Slot } from '../kit/model.ts';
 import type { Cell } from './cell.ts';
 import { isBetter } from './isBetter.ts';
 import { rankOf, VERDICTS } from './verdict.ts';

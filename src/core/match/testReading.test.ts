@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Mode, Test } from '../model/kit.ts';
+import type { Mode, Test } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import { board } from './board.ts';
 import { knownMinutes } from './knownMinutes.ts';

@@ -1,9 +1,9 @@
-import { usable } from '../minutes/minutes.ts';
-import type { Body, Card, Mode, Test } from '../model/kit.ts';
-import { streamRate } from '../rate/streamRate.ts';
+import { streamRate } from '../bodies/rate/streamRate.ts';
+import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGB, fromMBps } from '../units/convert.ts';
+import { usable } from './minutes/minutes.ts';
 import { sharesOf } from './seats.ts';
 
 /** The likely reason why the numbers of a test cannot all be true. */

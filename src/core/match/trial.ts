@@ -1,4 +1,4 @@
-import type { Body, Card, Mode } from '../model/kit.ts';
+import type { Body, Card, Mode } from '../kit/model.ts';
 import type { BoardKit } from './board.ts';
 import type { Move } from './move.ts';
 import { withOnlyMark, withRatio } from './moves.ts';

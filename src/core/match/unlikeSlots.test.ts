@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Card, Slot, Test } from '../model/kit.ts';
+import type { Body, Card, Slot, Test } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import { arrange } from './arrange.ts';
 import { board, createBoardKeeper } from './board.ts';

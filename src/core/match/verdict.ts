@@ -1,4 +1,4 @@
-import type { Take } from '../model/kit.ts';
+import type { Take } from '../kit/model.ts';
 
 /** Verdict codes, best first [handbook §5]. */
 export const VERDICTS = ['guaranteed', 'tight', 'proven', 'claimed', 'uncovered', 'drops', 'locked', 'unfit'] as const;

@@ -1,7 +1,7 @@
 import { MultiSelect } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import type { Approval, Body, Card } from '../../core/model/kit.ts';
-import { cardSummary, modeTitle } from '../../text/cell.ts';
+import type { Approval, Body, Card } from '../../core/kit/model.ts';
+import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';

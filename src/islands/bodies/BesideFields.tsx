@@ -1,5 +1,5 @@
 import type { UseFormReturnType } from '@mantine/form';
-import type { Body } from '../../core/model/kit.ts';
+import type { Body } from '../../core/kit/model.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { deleteBody, duplicateBody } from '../../app/kitActions.ts';
-import type { Body } from '../../core/model/kit.ts';
+import { deleteBody, duplicateBody } from '../../app/kit/kitActions.ts';
+import type { Body } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { Shell } from '../../ui/Shell.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
+import { Shell } from '../shell/Shell.tsx';
 import css from './BodiesView.module.css';
 import { BodyForm } from './BodyForm.tsx';
 import { BodyList } from './BodyList.tsx';

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
-import { saveBody } from '../../app/kitActions.ts';
+import { saveBody } from '../../app/kit/kitActions.ts';
+import type { Body, Card } from '../../core/kit/model.ts';
 import { splitWidth } from '../../core/match/seats.ts';
-import type { Body, Card } from '../../core/model/kit.ts';
 import { bodySchema } from '../../kit/schema.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';

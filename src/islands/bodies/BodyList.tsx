@@ -1,4 +1,4 @@
-import type { Body } from '../../core/model/kit.ts';
+import type { Body } from '../../core/kit/model.ts';
 import { form } from '../../core/standards/forms.ts';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
 import css from './BodyList.module.css';

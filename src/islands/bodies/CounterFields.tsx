@@ -1,11 +1,11 @@
 import { NumberInput, Select } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
-import { withoutBlanks } from '../../app/formValues.ts';
-import { decodeCounter } from '../../core/minutes/counter.ts';
-import type { Body, CounterReading } from '../../core/model/kit.ts';
-import { modeTitle } from '../../text/cell.ts';
-import { counterLines } from '../../text/counter.ts';
+import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { decodeCounter } from '../../core/bodies/counter/counter.ts';
+import type { Body, CounterReading } from '../../core/kit/model.ts';
+import { counterLines } from '../../text/bodies/counter.ts';
+import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
 import own from './CounterFields.module.css';

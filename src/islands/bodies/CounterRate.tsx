@@ -1,8 +1,8 @@
 import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
-import { withoutBlanks } from '../../app/formValues.ts';
-import { counterRate } from '../../core/minutes/counter.ts';
-import type { Body } from '../../core/model/kit.ts';
+import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { counterRate } from '../../core/bodies/counter/counter.ts';
+import type { Body } from '../../core/kit/model.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
 

@@ -1,6 +1,6 @@
 import { Select, TagsInput, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import type { Body, GroupRequirement } from '../../core/model/kit.ts';
+import type { Body, GroupRequirement } from '../../core/kit/model.ts';
 import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';

@@ -1,6 +1,6 @@
 import type { UseFormReturnType } from '@mantine/form';
-import { BODY_SIZES, type Body, type BodyHeat } from '../../core/model/kit.ts';
-import { SIZE_WORDS } from '../../text/heatWords.ts';
+import { BODY_SIZES, type Body, type BodyHeat } from '../../core/kit/model.ts';
+import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { ChoiceField, NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 

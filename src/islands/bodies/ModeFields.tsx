@@ -1,11 +1,11 @@
 import type { UseFormReturnType } from '@mantine/form';
 import { useState } from 'react';
-import { withoutBlanks } from '../../app/formValues.ts';
-import { modeDoubts } from '../../app/modeDoubts.ts';
-import type { Body, Mode } from '../../core/model/kit.ts';
-import { streamRate } from '../../core/rate/streamRate.ts';
-import { modeSpeed } from '../../text/cell.ts';
-import { doubtText } from '../../text/doubt.ts';
+import { modeDoubts } from '../../app/bodies/modeDoubts.ts';
+import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Body, Mode } from '../../core/kit/model.ts';
+import { doubtText } from '../../text/bodies/doubt.ts';
+import { modeSpeed } from '../../text/match/cell.ts';
 import { MBpsText } from '../../text/quantity.ts';
 import { CODEC_CHOICES, RATE_AT_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';

@@ -1,5 +1,5 @@
 import type { UseFormReturnType } from '@mantine/form';
-import type { Body, ModeRate } from '../../core/model/kit.ts';
+import type { Body, ModeRate } from '../../core/kit/model.ts';
 import { RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';

@@ -1,7 +1,7 @@
 import { Modal, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { RATE_UNITS, type RateUnit } from '../../app/paste/cells.ts';
-import type { Decimal } from '../../app/paste/numbers.ts';
+import { RATE_UNITS, type RateUnit } from '../../app/bodies/paste/cells.ts';
+import type { Decimal } from '../../app/bodies/paste/numbers.ts';
 import {
   type Chosen,
   isRefusal,
@@ -11,9 +11,9 @@ import {
   questionsOf,
   readingOf,
   readTable,
-} from '../../app/pasteModes.ts';
-import type { Mode } from '../../core/model/kit.ts';
-import { streamRate } from '../../core/rate/streamRate.ts';
+} from '../../app/bodies/pasteModes.ts';
+import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Mode } from '../../core/kit/model.ts';
 import { fromMbps } from '../../core/units/convert.ts';
 import { MBpsText, MbpsText, plain } from '../../text/quantity.ts';
 import css from '../../ui/paste.module.css';

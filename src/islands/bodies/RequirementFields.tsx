@@ -1,6 +1,6 @@
 import { Select, TagsInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import type { Body } from '../../core/model/kit.ts';
+import type { Body } from '../../core/kit/model.ts';
 import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';

@@ -1,6 +1,6 @@
 import { Checkbox, Select } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import type { Body } from '../../core/model/kit.ts';
+import type { Body } from '../../core/kit/model.ts';
 import type { Form } from '../../core/standards/forms.ts';
 import { busChoices, FAMILY_CHOICES, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import { shownSpelling } from '../../core/label/vocabulary.ts';
+import { shownSpelling } from '../../core/cards/vocabulary.ts';
 
 /** Marks as they were typed, each once and in the spelling of headings: `uhs 2` stands as UHS-II. */
 export const oneSpelling = (words: readonly string[]): string[] => [

@@ -1,4 +1,4 @@
-import type { Label } from '../../core/label/readLabel.ts';
+import type { Label } from '../../core/cards/readLabel.ts';
 import type { Form } from '../../core/standards/forms.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';

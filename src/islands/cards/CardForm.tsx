@@ -1,12 +1,12 @@
 import { Checkbox, TagsInput } from '@mantine/core';
-import { saveCard } from '../../app/kitActions.ts';
-import { keptSpelling, readWord } from '../../core/label/vocabulary.ts';
+import { saveCard } from '../../app/kit/kitActions.ts';
+import { keptSpelling, readWord } from '../../core/cards/vocabulary.ts';
+import type { Card } from '../../core/kit/model.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
-import type { Card } from '../../core/model/kit.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';
 import { cardSchema } from '../../kit/schema.ts';
-import { labelProblemText } from '../../text/label.ts';
+import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';

@@ -1,11 +1,11 @@
 import { lazy, Suspense, useState } from 'react';
-import { addCards, deleteCards, duplicateCard, newId } from '../../app/kitActions.ts';
-import { WHOLE_WALLET, walletCards } from '../../app/wallet.ts';
-import type { Card } from '../../core/model/kit.ts';
+import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
+import { addCards, deleteCards, duplicateCard, newId } from '../../app/kit/kitActions.ts';
+import type { Card } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { Shell } from '../../ui/Shell.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
+import { Shell } from '../shell/Shell.tsx';
 import { CardForm } from './CardForm.tsx';
 import css from './CardsView.module.css';
 import { CardTable } from './CardTable.tsx';

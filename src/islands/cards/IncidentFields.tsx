@@ -1,5 +1,5 @@
 import type { UseFormReturnType } from '@mantine/form';
-import type { Card, Incident } from '../../core/model/kit.ts';
+import type { Card, Incident } from '../../core/kit/model.ts';
 import { INCIDENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';

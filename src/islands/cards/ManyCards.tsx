@@ -1,8 +1,8 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { changeCards, deleteCards, duplicateMany } from '../../app/kitActions.ts';
-import { CARD_STATES, type Card, type CardState } from '../../core/model/kit.ts';
-import { STATE_WORDS } from '../../text/state.ts';
+import { changeCards, deleteCards, duplicateMany } from '../../app/kit/kitActions.ts';
+import { CARD_STATES, type Card, type CardState } from '../../core/kit/model.ts';
+import { STATE_WORDS } from '../../text/cards/state.ts';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './ManyCards.module.css';

@@ -1,8 +1,8 @@
 import { Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { readCards } from '../../app/pasteCards.ts';
-import type { Card } from '../../core/model/kit.ts';
-import { cardSummary } from '../../text/cell.ts';
+import { readCards } from '../../app/cards/pasteCards.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { cardSummary } from '../../text/match/cell.ts';
 import css from '../../ui/paste.module.css';
 
 interface PasteCardsProps {

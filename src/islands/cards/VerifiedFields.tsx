@@ -1,6 +1,6 @@
 import type { UseFormReturnType } from '@mantine/form';
-import { today } from '../../app/today.ts';
-import type { Card } from '../../core/model/kit.ts';
+import { today } from '../../app/kit/today.ts';
+import type { Card } from '../../core/kit/model.ts';
 import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 

@@ -1,8 +1,8 @@
 import { Select, TextInput } from '@mantine/core';
-import type { WalletView } from '../../app/wallet.ts';
-import { CARD_STATES, type CardState } from '../../core/model/kit.ts';
+import type { WalletView } from '../../app/cards/wallet.ts';
+import { CARD_STATES, type CardState } from '../../core/kit/model.ts';
 import type { Form } from '../../core/standards/forms.ts';
-import { STATE_WORDS } from '../../text/state.ts';
+import { STATE_WORDS } from '../../text/cards/state.ts';
 import { FORM_CHOICES } from '../../ui/choices.ts';
 import css from './WalletTools.module.css';
 

@@ -1,5 +1,5 @@
-import type { Moment, Simulation } from '../../core/writepath/simulation.ts';
-import { momentLines, timeText } from '../../text/heat.ts';
+import type { Moment, Simulation } from '../../core/heat/writepath/simulation.ts';
+import { momentLines, timeText } from '../../text/heat/heat.ts';
 import { plain } from '../../text/quantity.ts';
 import css from './Buckets.module.css';
 

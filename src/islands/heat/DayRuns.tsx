@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
-import { RISK_EVENTS, RISK_SEED } from '../../app/riskRuns.ts';
-import { useHeatTask } from '../../app/useHeatTask.ts';
-import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
-import type { SharesInput } from '../../core/heatrun/failures.ts';
-import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heatrun/lane.ts';
-import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat.ts';
+import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
+import type { SharesInput } from '../../core/heat/run/failures.ts';
+import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
+import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import css from './DayRuns.module.css';
 import { TaskNote } from './TaskNote.tsx';

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heatActions.ts';
-import { sizeOf } from '../../core/heatrun/bodyFigures.ts';
-import type { Known } from '../../core/heatrun/known.ts';
-import type { Lane } from '../../core/heatrun/lane.ts';
+import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heat/heatActions.ts';
+import { sizeOf } from '../../core/heat/run/bodyFigures.ts';
+import type { Known } from '../../core/heat/run/known.ts';
+import type { Lane } from '../../core/heat/run/lane.ts';
+import { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 import {
   BODY_FIGURES,
   BODY_SIZES,
@@ -11,10 +12,9 @@ import {
   type BodySize,
   CARD_FIGURES,
   type CardFigure,
-} from '../../core/model/kit.ts';
-import { figureLimit } from '../../core/writepath/figureLimit.ts';
-import { FIGURE_WORDS, figureSourceText, SPREAD_TEXT } from '../../text/heatFigures.ts';
-import { SIZE_WORDS } from '../../text/heatWords.ts';
+} from '../../core/kit/model.ts';
+import { FIGURE_WORDS, figureSourceText, SPREAD_TEXT } from '../../text/heat/heatFigures.ts';
+import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { ChoiceLine, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { keepFit } from '../../app/heatActions.ts';
-import { useHeatTask } from '../../app/useHeatTask.ts';
-import type { FitInput } from '../../core/heatrun/fit.ts';
-import type { Card } from '../../core/model/kit.ts';
+import { keepFit } from '../../app/heat/heatActions.ts';
+import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import type { FitInput } from '../../core/heat/run/fit.ts';
+import type { Card } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { explainedText, fitRefusalText, fittedText } from '../../text/heatFit.ts';
+import { explainedText, fitRefusalText, fittedText } from '../../text/heat/heatFit.ts';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './LoggedTakes.module.css';

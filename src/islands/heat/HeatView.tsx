@@ -1,11 +1,11 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { firstPick, pickedIn } from '../../app/heatPick.ts';
-import { pickQuery, queryPick } from '../../app/heatQuery.ts';
-import { policyOf } from '../../app/policy.ts';
-import type { HeatPick } from '../../core/model/kit.ts';
+import { firstPick, pickedIn } from '../../app/heat/heatPick.ts';
+import { pickQuery, queryPick } from '../../app/heat/heatQuery.ts';
+import { policyOf } from '../../app/match/policy.ts';
+import type { HeatPick } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { Shell } from '../../ui/Shell.tsx';
 import { useSame } from '../../ui/useSame.ts';
+import { Shell } from '../shell/Shell.tsx';
 import css from './HeatView.module.css';
 import { Taken } from './Taken.tsx';
 

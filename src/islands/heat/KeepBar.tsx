@@ -1,8 +1,8 @@
-import { keepTake } from '../../app/heatActions.ts';
-import { planBoard, plannedTake } from '../../app/plannedTake.ts';
-import type { HeatPick } from '../../core/model/kit.ts';
+import { keepTake } from '../../app/heat/heatActions.ts';
+import { planBoard, plannedTake } from '../../app/heat/plannedTake.ts';
+import type { HeatPick } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { planText } from '../../text/heatWords.ts';
+import { planText } from '../../text/heat/heatWords.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './HeatView.module.css';
 import type { Run } from './useRun.ts';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { changeBodyHeat } from '../../app/heatActions.ts';
-import { bodyFigures, limitsOf } from '../../core/heatrun/bodyFigures.ts';
-import type { Body, LimitStatement } from '../../core/model/kit.ts';
-import { LIMITS_APART, limitRefusalText } from '../../text/heatFit.ts';
-import { degreesText } from '../../text/heatWords.ts';
+import { changeBodyHeat } from '../../app/heat/heatActions.ts';
+import { bodyFigures, limitsOf } from '../../core/heat/run/bodyFigures.ts';
+import type { Body, LimitStatement } from '../../core/kit/model.ts';
+import { LIMITS_APART, limitRefusalText } from '../../text/heat/heatFit.ts';
+import { degreesText } from '../../text/heat/heatWords.ts';
 import { plain } from '../../text/quantity.ts';
 import { goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { newId, saveTest } from '../../app/kitActions.ts';
-import { today } from '../../app/today.ts';
-import { needMBps } from '../../core/heatrun/cardFigures.ts';
+import { newId, saveTest } from '../../app/kit/kitActions.ts';
+import { today } from '../../app/kit/today.ts';
+import { needMBps } from '../../core/heat/run/cardFigures.ts';
+import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/kit/model.ts';
 import { readTest } from '../../core/match/testReading.ts';
-import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/model/kit.ts';
-import { END_WORDS } from '../../text/heatFit.ts';
-import { misfitQuestion } from '../../text/testReading.ts';
+import { END_WORDS } from '../../text/heat/heatFit.ts';
+import { misfitQuestion } from '../../text/match/testReading.ts';
 import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { HeatPick } from '../../core/model/kit.ts';
+import type { HeatPick } from '../../core/kit/model.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { fitText } from '../../text/heatFit.ts';
+import { fitText } from '../../text/heat/heatFit.ts';
 import { FitResult } from './FitResult.tsx';
 import { LogForm } from './LogForm.tsx';
 import css from './LoggedTakes.module.css';

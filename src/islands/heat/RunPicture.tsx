@@ -1,10 +1,9 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { riskTone } from '../../core/heatrun/acceptedRisk.ts';
-import { isCalibrated } from '../../core/heatrun/known.ts';
-import { hasFailed } from '../../core/heatrun/lane.ts';
-import type { Risk } from '../../core/writepath/risk.ts';
-import type { SimResult } from '../../core/writepath/simulation.ts';
-import { modeTitle } from '../../text/cell.ts';
+import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
+import { isCalibrated } from '../../core/heat/run/known.ts';
+import { hasFailed } from '../../core/heat/run/lane.ts';
+import type { Risk } from '../../core/heat/writepath/risk.ts';
+import type { SimResult } from '../../core/heat/writepath/simulation.ts';
 import {
   CALIBRATED,
   causeText,
@@ -19,8 +18,9 @@ import {
   thinCauseText,
   thinText,
   timeText,
-} from '../../text/heat.ts';
-import { plannedText } from '../../text/heatWords.ts';
+} from '../../text/heat/heat.ts';
+import { plannedText } from '../../text/heat/heatWords.ts';
+import { modeTitle } from '../../text/match/cell.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { Buckets } from './Buckets.tsx';
 import { namedEvents } from './chartData.ts';

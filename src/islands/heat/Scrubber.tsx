@@ -1,5 +1,5 @@
 import { Slider } from '@mantine/core';
-import { timeText } from '../../text/heat.ts';
+import { timeText } from '../../text/heat/heat.ts';
 import type { PlotPlace } from './RunChart.tsx';
 import css from './Scrubber.module.css';
 

@@ -1,12 +1,12 @@
-import { hasFailed } from '../../core/heatrun/lane.ts';
+import { hasFailed } from '../../core/heat/run/lane.ts';
+import { averageDemand } from '../../core/heat/writepath/demand.ts';
+import { recordedSeconds } from '../../core/heat/writepath/duration.ts';
+import type { Card, Test, TestEnd } from '../../core/kit/model.ts';
 import { readTest } from '../../core/match/testReading.ts';
-import type { Card, Test, TestEnd } from '../../core/model/kit.ts';
-import { averageDemand } from '../../core/writepath/demand.ts';
-import { recordedSeconds } from '../../core/writepath/duration.ts';
-import { timeText } from '../../text/heat.ts';
-import { END_WORDS } from '../../text/heatFit.ts';
-import { degreesText, paceText } from '../../text/heatWords.ts';
-import { misfitText } from '../../text/testReading.ts';
+import { timeText } from '../../text/heat/heat.ts';
+import { END_WORDS } from '../../text/heat/heatFit.ts';
+import { degreesText, paceText } from '../../text/heat/heatWords.ts';
+import { misfitText } from '../../text/match/testReading.ts';
 import css from './LoggedTakes.module.css';
 import type { Run } from './useRun.ts';
 

@@ -1,9 +1,9 @@
-import { cardCount, type Picked } from '../../app/heatPick.ts';
-import type { HeatPick } from '../../core/model/kit.ts';
+import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
+import type { HeatPick } from '../../core/kit/model.ts';
 import { fromGB } from '../../core/units/convert.ts';
 import type { Kit } from '../../kit/kit.ts';
-import { modeTitle } from '../../text/cell.ts';
-import { degreesText, paceText } from '../../text/heatWords.ts';
+import { degreesText, paceText } from '../../text/heat/heatWords.ts';
+import { modeTitle } from '../../text/match/cell.ts';
 import { capacityText, plain } from '../../text/quantity.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';

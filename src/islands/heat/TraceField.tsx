@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
-import type { TraceProblem } from '../../app/demandTrace.ts';
-import { averageDemand } from '../../core/writepath/demand.ts';
-import { paceText } from '../../text/heatWords.ts';
+import type { TraceProblem } from '../../app/heat/demandTrace.ts';
+import { averageDemand } from '../../core/heat/writepath/demand.ts';
+import { paceText } from '../../text/heat/heatWords.ts';
 import { Line } from '../../ui/LineField.tsx';
 import css from './HeatView.module.css';
 
@@ -33,7 +33,7 @@ export function TraceField({ label, mode, trace, lost, onTrace }: TraceFieldProp
   const open = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
     // The table reader comes with it; most runs never open a file.
-    const { demandOfText } = await import('../../app/demandTrace.ts');
+    const { demandOfText } = await import('../../app/heat/demandTrace.ts');
     const result = demandOfText(await chosen.text());
     setProblem(result.ok ? null : problemText(result.error));
     if (result.ok) onTrace(result.value);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aRun } from '../../../tests/support/aRun.ts';
-import { simulate } from '../../core/writepath/simulate.ts';
+import { simulate } from '../../core/heat/writepath/simulate.ts';
 import { thinned, timeScale } from './chartData.ts';
 
 describe('moments thinned for a picture', () => {

@@ -1,6 +1,6 @@
-import type { Band } from '../../core/writepath/band.ts';
-import { wholeSeconds } from '../../core/writepath/duration.ts';
-import type { EventName, Moment, SimResult } from '../../core/writepath/simulation.ts';
+import type { Band } from '../../core/heat/writepath/band.ts';
+import { wholeSeconds } from '../../core/heat/writepath/duration.ts';
+import type { EventName, Moment, SimResult } from '../../core/heat/writepath/simulation.ts';
 import type { Run } from './useRun.ts';
 
 const POINTS = 120;

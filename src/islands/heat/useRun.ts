@@ -1,13 +1,20 @@
 import { useMemo } from 'react';
-import { type Given, type Picked, setupOf } from '../../app/heatPick.ts';
-import { deciding, type HeatSetup, hasFailed, type Lane, lanesOf, type SetupRefusal } from '../../core/heatrun/lane.ts';
-import { outlastedBy } from '../../core/heatrun/outlasted.ts';
-import { breakEvenMBps, type PaceKnown, paceOf } from '../../core/heatrun/pace.ts';
-import type { HeatPick, Test } from '../../core/model/kit.ts';
+import { type Given, type Picked, setupOf } from '../../app/heat/heatPick.ts';
+import {
+  deciding,
+  type HeatSetup,
+  hasFailed,
+  type Lane,
+  lanesOf,
+  type SetupRefusal,
+} from '../../core/heat/run/lane.ts';
+import { outlastedBy } from '../../core/heat/run/outlasted.ts';
+import { breakEvenMBps, type PaceKnown, paceOf } from '../../core/heat/run/pace.ts';
+import { causeOf } from '../../core/heat/writepath/cause.ts';
+import type { Cause, Moment, SimResult } from '../../core/heat/writepath/simulation.ts';
+import { createReader } from '../../core/heat/writepath/stateAt.ts';
+import type { HeatPick, Test } from '../../core/kit/model.ts';
 import { err, ok, type Result } from '../../core/result.ts';
-import { causeOf } from '../../core/writepath/cause.ts';
-import type { Cause, Moment, SimResult } from '../../core/writepath/simulation.ts';
-import { createReader } from '../../core/writepath/stateAt.ts';
 
 /** One take, run with the figures as they are. It takes microseconds, so it is done at once; risk is the worker's. */
 export interface Run {

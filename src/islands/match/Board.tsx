@@ -1,9 +1,9 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type MarkReader, rowKey } from '../../core/heatrun/level.ts';
+import { type MarkReader, rowKey } from '../../core/heat/run/level.ts';
+import type { Take } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
-import type { Take } from '../../core/model/kit.ts';
 import css from './Board.module.css';
 import { BoardCell } from './BoardCell.tsx';
 import { BodyHeading, CardHeading, ModeHeading } from './BoardHeadings.tsx';

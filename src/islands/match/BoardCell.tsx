@@ -1,10 +1,10 @@
 import { memo } from 'react';
-import type { HeatLevel } from '../../core/heatrun/level.ts';
+import type { HeatLevel } from '../../core/heat/run/level.ts';
+import type { Body, Card, Mode, Take } from '../../core/kit/model.ts';
 import { type Cell, cellTone } from '../../core/match/cell.ts';
-import type { Body, Card, Mode, Take } from '../../core/model/kit.ts';
-import { cellFigure, spokenCell } from '../../text/cell.ts';
-import { HEAT_WORDS } from '../../text/heatWords.ts';
-import { VERDICT_WORDS } from '../../text/verdict.ts';
+import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
+import { cellFigure, spokenCell } from '../../text/match/cell.ts';
+import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';

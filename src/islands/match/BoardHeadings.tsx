@@ -1,10 +1,10 @@
 import type { CSSProperties } from 'react';
-import { busOf } from '../../core/label/printedBus.ts';
+import { busOf } from '../../core/cards/printedBus.ts';
+import type { Body, Card } from '../../core/kit/model.ts';
 import type { Row } from '../../core/match/evaluate.ts';
-import type { Body, Card } from '../../core/model/kit.ts';
 import { form } from '../../core/standards/forms.ts';
 import { fromGB } from '../../core/units/convert.ts';
-import { cardPromise, modeSpeed } from '../../text/cell.ts';
+import { cardPromise, modeSpeed } from '../../text/match/cell.ts';
 import { capacityText, MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';

@@ -1,8 +1,8 @@
-import { HEAT_LEVELS } from '../../core/heatrun/level.ts';
+import { HEAT_LEVELS } from '../../core/heat/run/level.ts';
+import type { Take } from '../../core/kit/model.ts';
 import { toneOf, VERDICTS } from '../../core/match/verdict.ts';
-import type { Take } from '../../core/model/kit.ts';
-import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heatWords.ts';
-import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/verdict.ts';
+import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heat/heatWords.ts';
+import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './Legend.module.css';

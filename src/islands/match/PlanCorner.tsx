@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
-import type { PlannedTake } from '../../core/model/kit.ts';
-import { plannedText } from '../../text/heatWords.ts';
+import type { PlannedTake } from '../../core/kit/model.ts';
+import { plannedText } from '../../text/heat/heatWords.ts';
 import css from './PlanCorner.module.css';
 
 const PlanDialog = lazy(() => import('./PlanDialog.tsx'));

@@ -1,7 +1,7 @@
 import { Modal } from '@mantine/core';
 import { useState } from 'react';
-import { planBoard } from '../../app/plannedTake.ts';
-import type { PlannedTake } from '../../core/model/kit.ts';
+import { planBoard } from '../../app/heat/plannedTake.ts';
+import type { PlannedTake } from '../../core/kit/model.ts';
 import { goToInvalid } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
 import { useStored } from '../../ui/useStored.ts';

@@ -1,10 +1,10 @@
-import type { Answer } from '../../core/ask/answerAsk.ts';
+import type { Take } from '../../core/kit/model.ts';
+import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import { cellTone } from '../../core/match/cell.ts';
-import type { Take } from '../../core/model/kit.ts';
-import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/ask.ts';
-import { doubtText } from '../../text/doubt.ts';
+import { doubtText } from '../../text/bodies/doubt.ts';
+import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
+import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { capacityText, either, MBpsFigure, minutesFigure, takeText } from '../../text/quantity.ts';
-import { VERDICT_WORDS } from '../../text/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './QuickAnswer.module.css';

@@ -1,7 +1,7 @@
 import { useHotkeys } from '@mantine/hooks';
 import { useRef } from 'react';
-import type { AskRefusal } from '../../core/ask/ask.ts';
-import type { Asked } from '../../core/ask/askLine.ts';
+import type { AskRefusal } from '../../core/match/ask/ask.ts';
+import type { Asked } from '../../core/match/ask/askLine.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';

@@ -1,4 +1,4 @@
-import type { Playback } from '../../core/ask/askLine.ts';
+import type { Playback } from '../../core/match/ask/askLine.ts';
 import { clockText, plain, takeText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import css from './QuickAnswer.module.css';

@@ -1,6 +1,6 @@
-import type { AskRefusal } from '../../core/ask/ask.ts';
-import type { Unread } from '../../core/label/readLabel.ts';
-import { askRefusalText, unreadText } from '../../text/ask.ts';
+import type { Unread } from '../../core/cards/readLabel.ts';
+import type { AskRefusal } from '../../core/match/ask/ask.ts';
+import { askRefusalText, unreadText } from '../../text/match/ask.ts';
 import css from './QuickProblem.module.css';
 
 interface QuickProblemProps {

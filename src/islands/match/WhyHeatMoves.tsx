@@ -1,17 +1,17 @@
 import { useMemo } from 'react';
-import { afterAdvice } from '../../app/afterAdvice.ts';
-import { cellPick, pickedIn, setupOf } from '../../app/heatPick.ts';
-import { pickQuery } from '../../app/heatQuery.ts';
-import { RISK_SEED } from '../../app/riskRuns.ts';
-import { useHeatTask } from '../../app/useHeatTask.ts';
-import { riskTone, usuallyAccepted } from '../../core/heatrun/acceptedRisk.ts';
-import type { AdviceInput } from '../../core/heatrun/advice.ts';
+import { afterAdvice } from '../../app/heat/afterAdvice.ts';
+import { cellPick, pickedIn, setupOf } from '../../app/heat/heatPick.ts';
+import { pickQuery } from '../../app/heat/heatQuery.ts';
+import { RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { riskTone, usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
+import type { AdviceInput } from '../../core/heat/run/advice.ts';
+import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import type { PlannedTake } from '../../core/model/kit.ts';
-import { shareText } from '../../text/heat.ts';
-import { adviceText } from '../../text/heatAdvice.ts';
+import { shareText } from '../../text/heat/heat.ts';
+import { adviceText } from '../../text/heat/heatAdvice.ts';
 import css from './WhyHeat.module.css';
 
 interface WhyHeatMovesProps {

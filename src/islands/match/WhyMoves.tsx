@@ -3,7 +3,7 @@ import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import { movesFor } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { moveLine } from '../../text/move.ts';
+import { moveLine } from '../../text/match/move.ts';
 import type { WhySubject } from './subject.ts';
 import css from './WhyMoves.module.css';
 

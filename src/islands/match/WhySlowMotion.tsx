@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import { highestCapture } from '../../core/bodies/rate/highestCapture.ts';
+import { playbackLength } from '../../core/bodies/rate/playback.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { highestCapture } from '../../core/rate/highestCapture.ts';
-import { playbackLength } from '../../core/rate/playback.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { durationText, plain, takeText } from '../../text/quantity.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';

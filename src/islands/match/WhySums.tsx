@@ -1,10 +1,10 @@
+import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Body, Card } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
-import type { Body, Card } from '../../core/model/kit.ts';
-import type { StreamRate } from '../../core/rate/streamRate.ts';
-import { minutesKinds } from '../../text/minutesKinds.ts';
-import { cellSums } from '../../text/rateLines.ts';
+import { cellSums } from '../../text/bodies/rateLines.ts';
+import { minutesKinds } from '../../text/match/minutesKinds.ts';
 import css from './WhySums.module.css';
 
 interface WhySumsProps {

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { newId, saveTest } from '../../app/kitActions.ts';
-import { today } from '../../app/today.ts';
+import { newId, saveTest } from '../../app/kit/kitActions.ts';
+import { today } from '../../app/kit/today.ts';
+import type { Test, TestEnd } from '../../core/kit/model.ts';
 import { readTest } from '../../core/match/testReading.ts';
-import type { Test, TestEnd } from '../../core/model/kit.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { toMBps } from '../../core/units/convert.ts';
-import { modeTitle } from '../../text/cell.ts';
-import { misfitQuestion } from '../../text/testReading.ts';
+import { modeTitle } from '../../text/match/cell.ts';
+import { misfitQuestion } from '../../text/match/testReading.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';

@@ -1,5 +1,5 @@
+import type { Body } from '../../core/kit/model.ts';
 import type { Row } from '../../core/match/evaluate.ts';
-import type { Body } from '../../core/model/kit.ts';
 
 /** What the board's rows are: a heading for each body, then its modes. */
 export type Entry =

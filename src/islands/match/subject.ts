@@ -1,6 +1,6 @@
+import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
-import type { Body, Card, Mode } from '../../core/model/kit.ts';
-import type { StreamRate } from '../../core/rate/streamRate.ts';
 
 /** Which cell of the board is selected, by ids, so that it survives an edit. */
 export interface CellPick {

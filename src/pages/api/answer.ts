@@ -1,12 +1,12 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
-import type { AskRefusal } from '../../core/ask/ask.ts';
-import { askLine } from '../../core/ask/askLine.ts';
-import { MAX_TEXT } from '../../core/label/tokenize.ts';
+import { MAX_TEXT } from '../../core/cards/tokenize.ts';
+import type { AskRefusal } from '../../core/match/ask/ask.ts';
+import { askLine } from '../../core/match/ask/askLine.ts';
 import { DEFAULT_POLICY } from '../../core/match/policy.ts';
 import { json, onlyBy, refuse, validate } from '../../server/json.ts';
 import { answerView, playbackView } from '../../server/views.ts';
-import { askRefusalText, unreadText } from '../../text/ask.ts';
+import { askRefusalText, unreadText } from '../../text/match/ask.ts';
 
 const query = Joi.object({ q: Joi.string().min(1).max(MAX_TEXT).required() });
 

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
-import { readLabel } from '../../core/label/readLabel.ts';
-import { MAX_TEXT } from '../../core/label/tokenize.ts';
+import { readLabel } from '../../core/cards/readLabel.ts';
+import { MAX_TEXT } from '../../core/cards/tokenize.ts';
 import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { labelView } from '../../server/views.ts';
 

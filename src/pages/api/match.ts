@@ -1,8 +1,8 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
+import type { Take } from '../../core/kit/model.ts';
 import { board } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import type { Take } from '../../core/model/kit.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
 import { kitRefusalText } from '../../kit/refusalText.ts';

@@ -1,12 +1,12 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
-import { causeOf } from '../../core/writepath/cause.ts';
-import { checkSimulation } from '../../core/writepath/checkSimulation.ts';
-import { type RiskInput, riskRuns } from '../../core/writepath/risk.ts';
-import { simulate } from '../../core/writepath/simulate.ts';
-import type { Simulation } from '../../core/writepath/simulation.ts';
+import { causeOf } from '../../core/heat/writepath/cause.ts';
+import { checkSimulation } from '../../core/heat/writepath/checkSimulation.ts';
+import { type RiskInput, riskRuns } from '../../core/heat/writepath/risk.ts';
+import { simulate } from '../../core/heat/writepath/simulate.ts';
+import type { Simulation } from '../../core/heat/writepath/simulation.ts';
 import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
-import { simRefusalText } from '../../text/simulation.ts';
+import { simRefusalText } from '../../text/heat/simulation.ts';
 
 const MAX_RUNS = 20_000;
 /** Events of all risk runs of a call together: about a second of work. */

@@ -1,4 +1,4 @@
-import type { HeatLevel } from '../../core/heatrun/level.ts';
+import type { HeatLevel } from '../../core/heat/run/level.ts';
 
 /** How high the tube is filled; its outline tells it without colour. The board draws the same in its style sheet. */
 const HEIGHTS: Readonly<Record<HeatLevel, number>> = { cool: 2.2, warm: 6.2, hot: 12.5 };

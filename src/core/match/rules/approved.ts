@@ -1,4 +1,4 @@
-import type { Approval, Body, Card, Mode } from '../../model/kit.ts';
+import type { Approval, Body, Card, Mode } from '../../kit/model.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
 import { fromMbps } from '../../units/convert.ts';

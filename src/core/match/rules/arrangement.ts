@@ -1,4 +1,4 @@
-import type { Body } from '../../model/kit.ts';
+import type { Body } from '../../kit/model.ts';
 import type { Finding } from '../finding.ts';
 import { cardsAtOnce } from '../seats.ts';
 

@@ -1,4 +1,4 @@
-import type { Body } from '../../model/kit.ts';
+import type { Body } from '../../kit/model.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';

@@ -1,5 +1,5 @@
-import { type BusKnown, busOf } from '../../label/printedBus.ts';
-import type { Accepts, Card } from '../../model/kit.ts';
+import { type BusKnown, busOf } from '../../cards/printedBus.ts';
+import type { Accepts, Card } from '../../kit/model.ts';
 import { type Bus, busCeiling, busesOf, busInForce } from '../../standards/buses.ts';
 import { form, isSd } from '../../standards/forms.ts';
 import { covers } from '../../units/amount.ts';

@@ -1,4 +1,4 @@
-import type { Card, Slot } from '../../model/kit.ts';
+import type { Card, Slot } from '../../kit/model.ts';
 import { family, familyOf } from '../../standards/families.ts';
 import { isSd } from '../../standards/forms.ts';
 import { fromGB } from '../../units/convert.ts';

@@ -1,6 +1,6 @@
-import { busOf } from '../../label/printedBus.ts';
-import { appMarks, speedMarks } from '../../label/printedMarks.ts';
-import type { Card } from '../../model/kit.ts';
+import { busOf } from '../../cards/printedBus.ts';
+import { appMarks, speedMarks } from '../../cards/printedMarks.ts';
+import type { Card } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
 import { appCountsOn, countsOn, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';

@@ -1,6 +1,6 @@
-import { cardLabel } from '../../label/cardLabel.ts';
-import { isContradiction, isHarmless, labelProblems } from '../../label/labelProblems.ts';
-import type { Card } from '../../model/kit.ts';
+import { cardLabel } from '../../cards/cardLabel.ts';
+import { isContradiction, isHarmless, labelProblems } from '../../cards/labelProblems.ts';
+import type { Card } from '../../kit/model.ts';
 import type { Finding } from '../finding.ts';
 
 export type LabelFinding = Extract<Finding, { rule: 'label' }>;

@@ -1,4 +1,4 @@
-import type { Card } from '../../model/kit.ts';
+import type { Card } from '../../kit/model.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Test } from '../../model/kit.ts';
+import type { Test } from '../../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../../testing.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { ownTestsRule } from './ownTests.ts';

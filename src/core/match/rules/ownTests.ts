@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, Slot, Test } from '../../model/kit.ts';
+import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';

@@ -1,7 +1,7 @@
-import { busOf, speaks } from '../../label/printedBus.ts';
-import { printedWords } from '../../label/printedMarks.ts';
-import { type LabelWord, readWord, shownSpelling } from '../../label/vocabulary.ts';
-import type { Body, Card, Mode, Requirement } from '../../model/kit.ts';
+import { busOf, speaks } from '../../cards/printedBus.ts';
+import { printedWords } from '../../cards/printedMarks.ts';
+import { type LabelWord, readWord, shownSpelling } from '../../cards/vocabulary.ts';
+import type { Body, Card, Mode, Requirement } from '../../kit/model.ts';
 import { family } from '../../standards/families.ts';
 import { type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Body, Card, Mode } from '../../model/kit.ts';
+import type { Body, Card, Mode } from '../../kit/model.ts';
 import { type Bus, busesOf } from '../../standards/buses.ts';
 import { FORM_KEYS, form } from '../../standards/forms.ts';
 import { marksOf } from '../../standards/marks.ts';

@@ -1,4 +1,4 @@
-import type { Accepts, Card, Slot } from '../../model/kit.ts';
+import type { Accepts, Card, Slot } from '../../kit/model.ts';
 import { form } from '../../standards/forms.ts';
 import type { Finding } from '../finding.ts';
 

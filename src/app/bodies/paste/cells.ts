@@ -1,0 +1,104 @@
+import type { Codec } from '../../../core/kit/model.ts';
+import { toMbps } from '../../../core/units/convert.ts';
+import { parseRate } from '../../../core/units/parse.ts';
+import { type Decimal, readNumber } from './numbers.ts';
+
+/** Units a rate column can have, as people choose them. */
+export const RATE_UNITS = ['Mb/s', 'MB/s', 'Gb/s', 'GB/s', 'kb/s', 'MB/min', 'GB/min', 'GB/h'] as const;
+export type RateUnit = (typeof RATE_UNITS)[number];
+
+const UNIT = /[kmg]?i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)(?![a-z])/i;
+
+/** Megabits a second in one of each unit. */
+const MEGABITS: Readonly<Record<RateUnit, number>> = {
+  'Mb/s': 1,
+  'MB/s': 8,
+  'Gb/s': 1000,
+  'GB/s': 8000,
+  'kb/s': 1 / 1000,
+  'MB/min': 8 / 60,
+  'GB/min': 8000 / 60,
+  'GB/h': 8000 / 3600,
+};
+
+/** The unit written in a heading or a cell; null where none is, or where it does not tell bits from bytes. */
+export function unitIn(text: string): RateUnit | null {
+  const found = UNIT.exec(text)?.[0];
+  const read = found === undefined ? null : parseRate(`1000 ${found}`);
+  if (!read?.ok) return null;
+  const megabits = toMbps(read.value.value) / 1000;
+  return RATE_UNITS.find((unit) => Math.abs(MEGABITS[unit] / megabits - 1) < 1e-4) ?? null;
+}
+
+/** Words beside a rate that change nothing of it. */
+const ASIDE = /\b(?:max|maximum|avg|average|approx|about|ca|up\s*to|vbr|cbr)\b\.?/gi;
+
+/** A rate cell in megabits a second: its own unit before the column's; null where a number or unit is missing. */
+export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decimal): number | null {
+  const own = unitIn(text);
+  const rest = text.replace(UNIT, '').replace(ASIDE, '');
+  // Letters that are no unit (100 m) may mean anything.
+  if (/[a-z]/i.test(rest)) return null;
+  const written = UNIT.test(text) ? own : unit;
+  const value = readNumber(text, decimal);
+  if (written === null || !(value > 0) || !Number.isFinite(value)) return null;
+  return Number((value * MEGABITS[written]).toPrecision(12));
+}
+
+const SPEED = /^[\d.,'’\s\u00a0]+(?:p|i|fps|hz)?$/i;
+
+export interface Speeds {
+  readonly fps: number;
+  readonly captureFps: number | null;
+}
+
+/**
+ * One speed or two: `50p`, `59.94`, `120/25`, `25p → 100p`. Of two the higher is captured.
+ *
+ * @returns null where no speed is written
+ */
+export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
+  const parts = text.trim().split(/\s*(?:\/|→|->|>|@|\bto\b|\bat\b)\s*/i);
+  // A picture size or a name is no speed, whatever number it begins with.
+  if (parts.length > 2 || !parts.every((part) => SPEED.test(part))) return null;
+  const values = parts.map((part) => readNumber(part, decimal));
+  if (!values.every((value) => value > 0 && value <= 20_000)) return null;
+  const [first, second] = values;
+  if (first === undefined) return null;
+  if (second === undefined || second === first) return { fps: first, captureFps: null };
+  return { fps: Math.min(first, second), captureFps: Math.max(first, second) };
+}
+
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+}
+
+const NAMED: readonly (readonly [RegExp, Picture])[] = [
+  [/8k.*(?:17:9|dci)|dci.*8k/i, { width: 8192, height: 4320 }],
+  [/8k.*16:9|8k\s*uhd/i, { width: 7680, height: 4320 }],
+  [/4k.*(?:17:9|dci)|dci.*4k|c4k/i, { width: 4096, height: 2160 }],
+  [/4k.*16:9|uhd|2160p/i, { width: 3840, height: 2160 }],
+  [/1080[pi]|fhd|full\s*hd/i, { width: 1920, height: 1080 }],
+  [/720p/i, { width: 1280, height: 720 }],
+];
+
+/** A picture size: in figures, or by a name that leaves no doubt (`4K 16:9`; `4K` alone has two sizes). */
+export function readPicture(text: string): Picture | null {
+  const size = /(\d{3,5})\s*[x×*]\s*(\d{3,5})/.exec(text);
+  if (size) return { width: Number(size[1]), height: Number(size[2]) };
+  return NAMED.find(([pattern]) => pattern.test(text))?.[1] ?? null;
+}
+
+export function readCodec(text: string): Codec {
+  if (/raw/i.test(text)) return 'raw';
+  return /intra|all-?i\b/i.test(text) ? 'intra' : 'long-gop';
+}
+
+/** Whether a cell is a figure of a row and no heading: a number, a size, a speed or a rate. */
+export const isFigure = (text: string): boolean =>
+  /^\s*[\d.,'’\s\u00a0]+\s*(?:p|i|fps|[kmg]?i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h))?\s*$/i.test(
+    text,
+  ) ||
+  /\d{3,5}\s*[x×*]\s*\d{3,5}/.test(text) ||
+  /^\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*$/i.test(text);

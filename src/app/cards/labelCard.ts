@@ -1,0 +1,31 @@
+import type { Label } from '../../core/cards/readLabel.ts';
+import { isSameWord } from '../../core/cards/vocabulary.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { toGB, toMBps } from '../../core/units/convert.ts';
+import { newId } from '../kit/kitActions.ts';
+
+/** A new card from a label; null until form and capacity are told. */
+export function cardOfLabel(label: Label): Card | null {
+  if (label.form === null || label.capacity === null) return null;
+  const [fastest] = label.printed;
+  return {
+    id: newId(),
+    label: '',
+    form: label.form,
+    capacityGB: toGB(label.capacity),
+    usableGB: null,
+    marks: [...new Set(label.words)],
+    bus: null,
+    readMBps: fastest === undefined ? null : toMBps(fastest),
+    writeMBps: null,
+    sustainedMBps: null,
+    cacheGB: null,
+  };
+}
+
+/** Puts a word on a label, or takes it off where it stands. */
+export function toggleMark(text: string, word: string): string {
+  const words = text.split(/\s+/).filter(Boolean);
+  const rest = words.filter((one) => !isSameWord(one, word));
+  return (rest.length < words.length ? rest : [...words, word]).join(' ');
+}

@@ -1,0 +1,53 @@
+import { readLabel } from '../../core/cards/readLabel.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { cardOfLabel } from './labelCard.ts';
+
+/** Most cards read at once; more are refused, not cut. */
+export const MAX_PASTED_CARDS = 1000;
+
+export type PastedCard =
+  | { readonly ok: true; readonly card: Card }
+  | {
+      readonly ok: false;
+      readonly line: number;
+      readonly problem: 'no-label' | 'no-capacity' | 'no-form' | 'not-understood';
+      readonly text: string;
+    };
+
+export type PastedCards =
+  | { readonly code: 'too-many'; readonly lines: number; readonly max: number }
+  | { readonly code: 'read'; readonly cards: readonly PastedCard[] };
+
+/** Separators of spreadsheets and lists become blanks; quotes around a cell go. */
+const tidy = (line: string): string =>
+  line
+    .replace(/["']/g, '')
+    .replace(/[\t;,]+/g, ' ')
+    .trim();
+
+/** One line: the person's own label first, then what is printed. */
+function cardOfLine(text: string, line: number): PastedCard {
+  const [own = '', ...rest] = tidy(text).split(/\s+/);
+  const label = readLabel(rest.join(' '));
+  const refused = (problem: Exclude<PastedCard, { ok: true }>['problem'], what = text): PastedCard => ({
+    ok: false,
+    line,
+    problem,
+    text: what,
+  });
+  if (own === '' || rest.length === 0) return refused('no-label');
+  const [unread] = label.unread;
+  if (unread) return refused('not-understood', unread.text);
+  if (label.capacity === null) return refused('no-capacity');
+  const card = cardOfLabel(label);
+  return card ? { ok: true, card: { ...card, label: own.slice(0, 80) } } : refused('no-form');
+}
+
+/** Reads cards from lines such as `C-01 256GB SDXC II U3 V90`; a line that is not understood is told, never guessed. */
+export function readCards(text: string): PastedCards {
+  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/);
+  const filled = lines.filter((line) => tidy(line) !== '').length;
+  if (filled > MAX_PASTED_CARDS) return { code: 'too-many', lines: filled, max: MAX_PASTED_CARDS };
+  const cards = lines.flatMap((line, at) => (tidy(line) === '' ? [] : [cardOfLine(line, at + 1)]));
+  return { code: 'read', cards };
+}

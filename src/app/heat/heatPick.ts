@@ -1,0 +1,130 @@
+import type { HeatSetup } from '../../core/heat/run/lane.ts';
+import { holdsByRate } from '../../core/heat/run/mark.ts';
+import type { Body, Card, HeatPick, Mode, PlannedTake, Test } from '../../core/kit/model.ts';
+import { board } from '../../core/match/board.ts';
+import type { Cell } from '../../core/match/cell.ts';
+import { withRatio } from '../../core/match/moves.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import { cardsAtOnce, recordsAtOnce } from '../../core/match/seats.ts';
+import type { Kit } from '../../kit/kit.ts';
+import type { Asked } from './heatQuery.ts';
+import { plannedTake } from './plannedTake.ts';
+
+/** What a pick stands for in a kit. */
+export interface Picked {
+  readonly body: Body;
+  /** With the ratio tried. */
+  readonly mode: Mode;
+  readonly cards: readonly Card[];
+}
+
+/** The body, mode and cards of a pick; null when its body or mode is gone. */
+export function pickedIn({ bodies, cards: owned }: Pick<Kit, 'bodies' | 'cards'>, pick: HeatPick): Picked | null {
+  const body = bodies.find(({ id }) => id === pick.bodyId);
+  const mode = body?.modes.find(({ id }) => id === pick.modeId);
+  if (!body || !mode) return null;
+  const cards = pick.cardIds.flatMap((id) => owned.find((card) => card.id === id) ?? []);
+  return { body, mode: pick.ratio === null ? mode : withRatio(mode, pick.ratio), cards };
+}
+
+/** What a run needs beside its pick. */
+export interface Given {
+  readonly tests: readonly Test[];
+  readonly policy: Policy;
+}
+
+/** The setup of a pick, ready to be run. */
+export const setupOf = ({ body, mode, cards }: Picked, pick: HeatPick, { tests, policy }: Given): HeatSetup => ({
+  body,
+  mode,
+  cards,
+  arrangement: pick.arrangement,
+  tests,
+  policy,
+  plan: pick.plan,
+  startBodyC: pick.startBodyC,
+  startCardC: pick.startCardC,
+  demandTraceMBps: pick.demandTraceMBps ?? null,
+});
+
+/** How many cards an arrangement asks for. */
+export const cardCount = (arrangement: HeatPick['arrangement'], body: Body): number =>
+  arrangement === 'single' ? 1 : Math.max(2, cardsAtOnce({ ...body, arrangement }));
+
+type Wanted = Partial<Asked>;
+
+/**
+ * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
+ * where heat is the next question.
+ */
+export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | null {
+  const { cards, columns } = board({ bodies: kit.bodies, cards: kit.cards, tests: kit.tests }, policy);
+  let best: {
+    readonly score: number;
+    readonly bodyId: string;
+    readonly modeId: string;
+    readonly cardId: string;
+    readonly seats: Cell['seats'];
+  } | null = null;
+  for (const [column, cells] of columns.entries()) {
+    const card = cards[column];
+    for (const cell of cells) {
+      const asked =
+        Number(cell.bodyId === wanted.body) * 4e6 +
+        Number(cell.bodyId === wanted.body && cell.modeId === wanted.mode) * 2e6 +
+        Number(cell.cardId === wanted.card) * 1e6;
+      const holds = holdsByRate(cell) ? 5e5 + (cell.need ?? 0) / 1e6 + (card?.capacityGB ?? 0) / 1e6 : 0;
+      const score = asked + holds;
+      if (best === null || score > best.score) best = { score, ...cell };
+    }
+  }
+  if (!best) {
+    const body = kit.bodies.find(({ id }) => id === wanted.body) ?? kit.bodies.find(({ modes }) => modes.length > 0);
+    const mode = body?.modes.find(({ id }) => id === wanted.mode) ?? body?.modes[0];
+    return body && mode ? fresh(body.id, mode.id, [], plannedTake(kit.settings)) : null;
+  }
+  const asked = wanted.rest && best.bodyId === wanted.body && best.modeId === wanted.mode ? wanted.rest : {};
+  return { ...cellPick(kit, best, plannedTake(kit.settings)), ...asked };
+}
+
+type PickedCell = Pick<Cell, 'bodyId' | 'modeId' | 'cardId' | 'seats'>;
+
+/**
+ * A cell of the board as a take, so that it is run as it was answered: over all seats of a body that writes to several at
+ * once, and over unlike seats of a relay; otherwise on its one card.
+ */
+export function cellPick(
+  kit: Pick<Kit, 'bodies' | 'cards'>,
+  { bodyId, modeId, cardId, seats }: PickedCell,
+  plan: PlannedTake,
+): HeatPick {
+  const pick = fresh(bodyId, modeId, [cardId], plan);
+  const body = kit.bodies.find(({ id }) => id === bodyId);
+  if (!body || body.slots.length < 2) return pick;
+  const { arrangement } = body;
+  if (!recordsAtOnce(arrangement) && (arrangement !== 'relay' || !seats)) return pick;
+  const wanted: readonly string[] = seats
+    ? seats.flatMap((seat) => (seat.cardId === null ? [] : [seat.cardId]))
+    : Array.from({ length: cardsAtOnce(body) }, () => cardId);
+  return { ...pick, arrangement, cardIds: seats ? wanted : withTwins(kit.cards, cardId, wanted) };
+}
+
+/** Another card of the same print in each further seat, where the wallet has one; else the same once more, as another like it. */
+function withTwins(cards: readonly Card[], cardId: string, wanted: readonly string[]): readonly string[] {
+  const own = cards.find(({ id }) => id === cardId);
+  if (!own) return wanted;
+  const print = ({ form, capacityGB, marks, bus }: Card): string => [form, capacityGB, bus, ...marks].join();
+  const twins = cards.filter((card) => card.id !== cardId && !card.retired && print(card) === print(own));
+  return wanted.map((id, at) => (at === 0 ? id : (twins[at - 1]?.id ?? id)));
+}
+
+const fresh = (bodyId: string, modeId: string, cardIds: readonly string[], plan: PlannedTake): HeatPick => ({
+  bodyId,
+  modeId,
+  arrangement: 'single',
+  cardIds,
+  ratio: null,
+  plan,
+  startBodyC: null,
+  startCardC: null,
+});

@@ -1,0 +1,94 @@
+import { AIR_MOVEMENTS, type AirMovement, type Arrangement, type HeatPick } from '../../core/kit/model.ts';
+
+const ARRANGEMENTS: readonly Arrangement[] = ['single', 'relay', 'mirrored', 'split'];
+
+interface Range {
+  readonly min: number;
+  readonly max: number;
+}
+
+const MINUTES: Range = { min: 0.1, max: 2880 };
+const AIR: Range = { min: -60, max: 60 };
+const START: Range = { min: -60, max: 120 };
+
+/** A pick as the query of an address, so that a reload, a bookmark or a message to a colleague keeps it. */
+export function pickQuery({
+  bodyId,
+  modeId,
+  cardIds,
+  arrangement,
+  ratio,
+  plan,
+  startBodyC,
+  startCardC,
+  demandTraceMBps,
+}: HeatPick): string {
+  const query = new URLSearchParams({ body: bodyId, mode: modeId });
+  for (const id of cardIds) query.append('card', id);
+  const put = (key: string, value: number | string | null): void => {
+    if (value !== null) query.set(key, String(value));
+  };
+  put('over', arrangement === 'single' ? null : arrangement);
+  put('ratio', ratio);
+  put('min', plan.minutes);
+  put('takes', plan.takes);
+  put('rest', plan.restMinutes);
+  put('air', plan.ambientC);
+  put('sun', plan.sunC);
+  put('wind', plan.air && plan.air !== 'still' ? plan.air : null);
+  put('low', plan.dayLowC ?? null);
+  put('bodyC', startBodyC);
+  put('cardC', startCardC);
+  // The rates themselves are too many for an address; that there were some must not be lost in silence.
+  put('clip', demandTraceMBps?.length ?? null);
+  return `?${query}`;
+}
+
+/** What an address asks for: the body, mode and cards by id, and what of the rest it names. Nonsense in it is left out. */
+export interface Asked {
+  readonly body: string | null;
+  readonly mode: string | null;
+  readonly card: string | null;
+  /** True where a clip's rates were in use, which no address carries. */
+  readonly hasClip: boolean;
+  /** The take as it was; null where the address names a cell alone. */
+  readonly rest: Omit<HeatPick, 'bodyId' | 'modeId'> | null;
+}
+
+export function queryPick(search: string): Asked {
+  const query = new URLSearchParams(search);
+  const number = (key: string, { min, max }: Range): number | null => {
+    const text = query.get(key);
+    const value = text === null || text.trim() === '' ? Number.NaN : Number(text);
+    return value >= min && value <= max ? value : null;
+  };
+  const cardIds = query.getAll('card');
+  const [minutes, takes] = [number('min', MINUTES), number('takes', { min: 1, max: 1000 })];
+  const [restMinutes, ambientC] = [number('rest', { min: 0, max: 2880 }), number('air', AIR)];
+  const sunC = number('sun', AIR);
+  const whole = minutes !== null && takes !== null && restMinutes !== null && ambientC !== null && sunC !== null;
+  const over = query.get('over') as Arrangement | null;
+  const wind = query.get('wind') as AirMovement | null;
+  const dayLowC = number('low', AIR);
+  return {
+    body: query.get('body'),
+    mode: query.get('mode'),
+    card: cardIds[0] ?? null,
+    hasClip: query.has('clip'),
+    rest:
+      whole && Number.isInteger(takes)
+        ? {
+            cardIds,
+            arrangement: over && ARRANGEMENTS.includes(over) ? over : 'single',
+            ratio: number('ratio', { min: 1, max: 100 }),
+            plan: {
+              ...{ minutes, takes, restMinutes, ambientC, sunC: Math.max(0, sunC) },
+              ...(wind && wind !== 'still' && AIR_MOVEMENTS.includes(wind) ? { air: wind } : {}),
+              ...(dayLowC === null ? {} : { dayLowC }),
+            },
+            startBodyC: number('bodyC', START),
+            startCardC: number('cardC', START),
+          }
+        : null,
+  };
+}

@@ -1,0 +1,9 @@
+import { DEFAULT_PLAN } from '../../core/heat/run/plan.ts';
+import type { PlannedTake } from '../../core/kit/model.ts';
+import type { Settings } from '../../kit/kit.ts';
+import { changeSettings } from '../kit/kitActions.ts';
+
+/** The take that heat is asked about: as planned in the settings, else the assumed one. */
+export const plannedTake = ({ plannedTake: plan }: Settings): PlannedTake => plan ?? DEFAULT_PLAN;
+
+export const planBoard = (plan: PlannedTake): Promise<void> => changeSettings({ plannedTake: plan });

@@ -1,0 +1,68 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { HeatTasks, TaskName } from '../../workers/heat.protocol.ts';
+
+/** Where a question to the worker stands. An answer always belongs to the request that is shown with it. */
+export type TaskState<T> =
+  | { readonly phase: 'idle' }
+  | { readonly phase: 'running'; readonly share: number; readonly cancel: () => void }
+  | { readonly phase: 'done'; readonly answer: T }
+  | { readonly phase: 'cancelled' }
+  | { readonly phase: 'died' }
+  | { readonly phase: 'failed'; readonly message: string };
+
+/** Wait after the last change before asking, milliseconds: a person is still typing. */
+const SETTLE = 180;
+
+/**
+ * Asks the worker whenever the request changes, by identity; null asks nothing. A newer request supersedes the older, and
+ * an answer to an older one is never shown.
+ *
+ * @param place - who asks, where several parts of a view ask the same task
+ * @returns the state, and a way to ask the same again
+ */
+export function useHeatTask<K extends TaskName>(
+  task: K,
+  request: HeatTasks[K]['request'] | null,
+  place: string = task,
+): readonly [TaskState<HeatTasks[K]['answer']>, () => void] {
+  type State = TaskState<HeatTasks[K]['answer']>;
+  const [shown, setShown] = useState<{ readonly of: unknown; readonly state: State }>({
+    of: null,
+    state: { phase: 'idle' },
+  });
+  const [round, setRound] = useState(0);
+  useEffect(() => {
+    if (request === null) return;
+    let current = true;
+    let stopWorker = (): void => {};
+    const show = (state: State): void => {
+      if (current) setShown({ of: request, state });
+    };
+    const leave = (): void => {
+      current = false;
+      clearTimeout(timer);
+      stopWorker();
+    };
+    // A person may cancel before the worker has even been asked.
+    const cancel = (): void => {
+      show({ phase: 'cancelled' });
+      leave();
+    };
+    const ask = async (): Promise<void> => {
+      const { heatWorker } = await import('./heatWorker.ts');
+      if (!current) return;
+      const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }), place);
+      stopWorker = asked.cancel;
+      const result = await asked.result;
+      if (result.ok) show({ phase: 'done', answer: result.value });
+      else if (result.error.code === 'failed') show({ phase: 'failed', message: result.error.message });
+      else if (result.error.code !== 'superseded') show({ phase: result.error.code });
+    };
+    show({ phase: 'running', share: 0, cancel });
+    const timer = setTimeout(() => void ask(), SETTLE);
+    return leave;
+  }, [task, request, round, place]);
+  const again = useCallback(() => setRound((count) => count + 1), []);
+  const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };
+  return [shown.of === request && request !== null ? shown.state : waiting, again];
+}

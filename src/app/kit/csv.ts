@@ -1,0 +1,113 @@
+import Papa from 'papaparse';
+import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Body, Card, Take } from '../../core/kit/model.ts';
+import type { Board } from '../../core/match/board.ts';
+import { cellTone } from '../../core/match/cell.ts';
+import { toMBps } from '../../core/units/convert.ts';
+import { findingText } from '../../text/match/finding.ts';
+import { VERDICT_WORDS } from '../../text/match/verdict.ts';
+
+type Cell = string | number | null | undefined;
+
+/** Comma-separated, quoted where needed, with a byte-order mark; cells that a spreadsheet would run are neutralised. */
+export const csvText = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
+  `\ufeff${Papa.unparse([[...head], ...rows.map((row) => row.map((cell) => cell ?? ''))], { escapeFormulae: true })}\r\n`;
+
+const BOARD_HEAD = [
+  'body',
+  'mode',
+  'fps',
+  'card',
+  'verdict',
+  'tone',
+  'slot',
+  'planned minutes',
+  'proven seconds',
+  'label minutes',
+  'drop seconds',
+  'need MB/s',
+  'floor MB/s',
+  'bus MB/s',
+  'reasons',
+];
+
+/** The board, a line a cell that can meet. */
+export function boardCsv(board: Board, take: Take): string {
+  const rows = board.rows.flatMap(({ body, mode }, at) =>
+    board.cards.flatMap((card, column) => {
+      const cell = board.columns[column]?.[at];
+      if (!cell || cell.verdict === 'unfit') return [];
+      const MBps = (value: typeof cell.need) => (value === null ? null : toMBps(value));
+      return [
+        [
+          body.name,
+          mode.name,
+          mode.captureFps ?? mode.fps,
+          card.label,
+          VERDICT_WORDS[cell.verdict],
+          cellTone(cell, take),
+          body.slots.find(({ id }) => id === cell.slotId)?.name ?? null,
+          cell.planned,
+          cell.provenSeconds,
+          cell.label,
+          cell.dropSeconds,
+          MBps(cell.need),
+          MBps(cell.floor),
+          MBps(cell.ceiling),
+          cell.findings.map(findingText).join(' '),
+        ],
+      ];
+    }),
+  );
+  return csvText(BOARD_HEAD, rows);
+}
+
+const CARD_KEYS = [
+  'label',
+  'form',
+  'capacityGB',
+  'usableGB',
+  'bus',
+  'readMBps',
+  'writeMBps',
+  'sustainedMBps',
+  'minimumMBps',
+  'minimumSource',
+  'cacheGB',
+  'state',
+  'writtenGB',
+  'price',
+  'boughtFrom',
+  'boughtOn',
+  'firmware',
+  'warranty',
+  'note',
+] as const satisfies readonly (keyof Card)[];
+
+/** The wallet; columns carry the kit's own names, units in them. */
+export const cardsCsv = (cards: readonly Card[]): string =>
+  csvText(
+    [...CARD_KEYS, 'marks', 'incidents', 'verified on', 'retired'],
+    cards.map((card) => [
+      ...CARD_KEYS.map((key) => card[key]),
+      card.marks.join(' '),
+      card.incidents?.length ?? 0,
+      card.verified?.date ?? null,
+      card.retired ? 'yes' : 'no',
+    ]),
+  );
+
+/** Every mode of every body with what it writes. */
+export const modesCsv = (bodies: readonly Body[]): string =>
+  csvText(
+    ['body', 'mode', 'codec', 'width', 'height', 'fps', 'captureFps', 'peak MB/s', 'average MB/s', 'asks for'],
+    bodies.flatMap((body) =>
+      body.modes.map((mode) => {
+        const rate = streamRate(mode);
+        const { name, codec, width, height, fps, captureFps, requires } = mode;
+        const asks = requires.map(({ anyOf, whenMissing }) => `${whenMissing}: ${anyOf.join(' or ')}`).join('; ');
+        const rates = rate.ok ? [toMBps(rate.value.peak), toMBps(rate.value.average)] : [null, null];
+        return [body.name, name, codec, width, height, fps, captureFps, ...rates, asks];
+      }),
+    ),
+  );

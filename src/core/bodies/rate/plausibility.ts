@@ -1,0 +1,72 @@
+import type { Codec } from '../../kit/model.ts';
+import { BITS_PER_PIXEL } from '../../standards/assumptions.ts';
+import type { BytesPerSecond } from '../../units/brand.ts';
+import { type LevelCeiling, levelCeiling } from './levelCeiling.ts';
+
+/** What a rate is judged by: the picture it carries and the rates beside it. */
+export interface PlausibilityInput {
+  readonly rate: BytesPerSecond;
+  readonly codec: Codec;
+  readonly width: number | null;
+  readonly height: number | null;
+  readonly fps: number;
+  /** Bits per pixel per frame of other modes of the same body and codec. */
+  readonly neighbours: readonly number[];
+}
+
+/** A doubt about a rate; never a refusal, since makers surprise. */
+export type Doubt =
+  | { readonly code: 'bits-or-bytes'; readonly because: 'neighbours' | 'picture'; readonly factor: 8 | 0.125 }
+  | { readonly code: 'bits-per-pixel'; readonly value: number; readonly min: number; readonly max: number }
+  | ({ readonly code: 'above-level' } & LevelCeiling);
+
+/** Bits per pixel per frame; null without a picture size. */
+export function bitsPerPixel(input: Omit<PlausibilityInput, 'neighbours' | 'codec'>): number | null {
+  const { rate, width, height, fps } = input;
+  if (width === null || height === null || !(width > 0) || !(height > 0) || !(fps > 0)) return null;
+  return (rate * 8) / (width * height * fps);
+}
+
+const middle = (values: readonly number[]): number | null => {
+  if (values.length === 0) return null;
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor((sorted.length - 1) / 2)] ?? null;
+};
+
+/** Eight, give or take a quarter: the size of a slip between bits and bytes. */
+const isEight = (ratio: number): boolean => ratio > 6 && ratio < 10;
+
+function eightfold(value: number, input: PlausibilityInput): Doubt | null {
+  const neighbour = middle(input.neighbours);
+  if (neighbour !== null) {
+    if (isEight(value / neighbour)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 0.125 };
+    if (isEight(neighbour / value)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 8 };
+  }
+  const { min, max } = BITS_PER_PIXEL[input.codec];
+  if (value > max && value / 8 >= min && value / 8 <= max) {
+    return { code: 'bits-or-bytes', because: 'picture', factor: 0.125 };
+  }
+  if (value < min && value * 8 <= max && value * 8 >= min) {
+    return { code: 'bits-or-bytes', because: 'picture', factor: 8 };
+  }
+  return null;
+}
+
+/**
+ * What looks wrong with a rate, most telling first: eight times off its neighbours or its picture (bits taken for
+ * bytes), outside the usual bits per pixel of its family, above what its H.264 or H.265 level allows (long-GOP only).
+ */
+export function doubts(input: PlausibilityInput): readonly Doubt[] {
+  const value = bitsPerPixel(input);
+  if (value === null) return [];
+  const slip = eightfold(value, input);
+  const { min, max } = BITS_PER_PIXEL[input.codec];
+  const unusual: Doubt[] = !slip && (value < min || value > max) ? [{ code: 'bits-per-pixel', value, min, max }] : [];
+  const found: Doubt[] = slip ? [slip] : unusual;
+  const level =
+    input.codec === 'long-gop' && input.width !== null && input.height !== null
+      ? levelCeiling(input.width, input.height, input.fps)
+      : null;
+  if (level && input.rate * 8 > level.maxKbps * 1000) found.push({ code: 'above-level', ...level });
+  return found;
+}

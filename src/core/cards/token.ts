@@ -1,0 +1,63 @@
+import type { Codec } from '../kit/model.ts';
+import type { Bus } from '../standards/buses.ts';
+import type { Family } from '../standards/families.ts';
+import type { Form } from '../standards/forms.ts';
+import type { AppClass, Mark } from '../standards/marks.ts';
+import type { AmountRefusal } from '../units/amount.ts';
+import type { Bytes, BytesPerSecond, Seconds } from '../units/brand.ts';
+
+/** Where a token stands in the typed text: start inclusive, end exclusive. */
+export interface Span {
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+}
+
+/** What a stretch of a label or a quick check says. */
+export type Said =
+  | {
+      readonly kind: 'rate';
+      readonly value: BytesPerSecond;
+      readonly written: 'bits' | 'bytes';
+      readonly loose: boolean;
+    }
+  | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
+  | {
+      readonly kind: 'time';
+      readonly value: Seconds;
+      readonly loose: boolean;
+      /** Minutes and seconds, where `1:30` was written and read as hours and minutes; null otherwise. */
+      readonly clock: Seconds | null;
+    }
+  | { readonly kind: 'picture'; readonly width: number; readonly height: number }
+  | { readonly kind: 'picture-name'; readonly couldBe: readonly string[] }
+  | { readonly kind: 'bits'; readonly value: number }
+  | { readonly kind: 'ratio'; readonly value: number }
+  | { readonly kind: 'fps'; readonly value: number }
+  | { readonly kind: 'times'; readonly value: number }
+  | { readonly kind: 'form'; readonly form: Form }
+  | { readonly kind: 'family'; readonly family: Family; readonly micro: boolean }
+  | { readonly kind: 'bus'; readonly bus: Bus; readonly arabic: boolean }
+  | { readonly kind: 'version'; readonly text: string }
+  | { readonly kind: 'mark'; readonly mark: Mark }
+  | { readonly kind: 'app'; readonly app: AppClass }
+  | { readonly kind: 'codec'; readonly codec: Codec }
+  | { readonly kind: 'arrangement'; readonly arrangement: 'mirrored' | 'relay' | 'split' | 'single' }
+  | { readonly kind: 'word'; readonly word: 'on' | 'for' | 'at' | 'in' | 'captured' | 'recorded' | 'plays' | 'filler' }
+  | { readonly kind: 'unread'; readonly problem: UnreadProblem };
+
+/** Why a stretch was not understood, with what it could have been. */
+export type UnreadProblem =
+  | { readonly code: 'unknown'; readonly couldBe: readonly string[] }
+  | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
+  | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
+  | { readonly code: 'no-such-mark'; readonly couldBe: readonly string[] }
+  /** UHS-3: the grade U3 or the bus UHS-III. */
+  | { readonly code: 'grade-or-bus'; readonly couldBe: readonly string[] }
+  | {
+      readonly code: 'amount';
+      readonly field: 'rate' | 'capacity' | 'time' | 'number';
+      readonly refusal: AmountRefusal;
+    };
+
+export type Token = Span & Said;

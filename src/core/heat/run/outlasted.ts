@@ -1,0 +1,48 @@
+import type { Body, Card, Test } from '../../kit/model.ts';
+import { readTest } from '../../match/testReading.ts';
+import { toMBps } from '../../units/convert.ts';
+import { simulate } from '../writepath/simulate.ts';
+import type { Simulation } from '../writepath/simulation.ts';
+import { hasFailed, type Lane } from './lane.ts';
+
+/** Air of a take that has none noted [A]. */
+const MILD_C = 20;
+/** A run must fail this much earlier than a take really lasted before its figures are doubted. */
+const CLEARLY = 0.97;
+
+/** A take of one's own as the figures would have it. */
+function asLogged(sim: Simulation, test: Test, demandMBps: number): Simulation {
+  const ambientC = test.ambientC ?? MILD_C;
+  return {
+    ...sim,
+    demandMBps,
+    demandTraceMBps: null,
+    takeSeconds: test.seconds,
+    takes: test.takes ?? 1,
+    restSeconds: test.restSeconds ?? 0,
+    relay: null,
+    // Only failing counts: what ended the take was a full card or a finger.
+    card: { ...sim.card, usableGB: 1e6 },
+    heat: { ...sim.heat, ambientC, startBodyC: null, startCardC: null },
+  };
+}
+
+/**
+ * The own take that lasted longer than the figures of a path say it could, under its own conditions; the longest of them.
+ * What happened outranks what is assumed: then the figures are what is doubted. Null where none speaks against them.
+ */
+export function outlastedBy(lane: Lane, body: Body, card: Card, tests: readonly Test[]): Test | null {
+  let longest: Test | null = null;
+  for (const test of tests) {
+    if (test.bodyId !== body.id || test.cardId !== card.id) continue;
+    if (test.end !== 'full' && test.end !== 'stopped') continue;
+    const { misfit, average, implied } = readTest(test, body, card);
+    const written = implied ?? average;
+    if (misfit !== null || written === null) continue;
+    const result = simulate(asLogged(lane.sim, test, toMBps(written)), false);
+    const lasted = (test.takes ?? 1) * test.seconds + ((test.takes ?? 1) - 1) * (test.restSeconds ?? 0);
+    if (!hasFailed(result) || result.atSeconds >= lasted * CLEARLY) continue;
+    if (longest === null || test.seconds > longest.seconds) longest = test;
+  }
+  return longest;
+}

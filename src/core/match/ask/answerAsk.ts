@@ -1,0 +1,193 @@
+import { type Doubt, doubts } from '../../bodies/rate/plausibility.ts';
+import { playbackLength } from '../../bodies/rate/playback.ts';
+import { type StreamRate, streamRate } from '../../bodies/rate/streamRate.ts';
+import type { Label } from '../../cards/readLabel.ts';
+import type { Body, Card, Codec, Slot } from '../../kit/model.ts';
+import { err, ok, type Result } from '../../result.ts';
+import { type Bus, busesOf } from '../../standards/buses.ts';
+import { familyOf } from '../../standards/families.ts';
+import { type Form, isSd } from '../../standards/forms.ts';
+import { countsOn, MARK_KEYS, type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
+import { covers } from '../../units/amount.ts';
+import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../../units/brand.ts';
+import { fromMBps, GB, toGB, toMBps } from '../../units/convert.ts';
+import { cellFor } from '../board.ts';
+import type { Cell } from '../cell.ts';
+import { type CapacityFor, capacityFor, cardsFor, usable } from '../minutes/minutes.ts';
+import type { Policy } from '../policy.ts';
+import type { Ask, AskRefusal } from './ask.ts';
+
+/** The answer to a quick check. */
+export interface Answer {
+  readonly ask: Ask;
+  readonly rate: StreamRate;
+  /** What one card of the arrangement is written, at its peak. */
+  readonly need: BytesPerSecond;
+  readonly body: Body;
+  /** Null when no card was named. */
+  readonly card: Card | null;
+  readonly cell: Cell | null;
+  /** Cards in the camera at once: two for relay, mirrored and split. */
+  readonly cardsAtOnce: number;
+  /** Planned minutes of the whole arrangement from full cards; null without a card. */
+  readonly minutes: number | null;
+  /** Smallest mark of each series that guarantees the need, slowest first; empty when none does. */
+  readonly smallestMarks: readonly Mark[];
+  /** How long a take of the wanted time plays, in slow motion; null otherwise. */
+  readonly plays: Seconds | null;
+  /** What the wanted time asks for; null without a time. */
+  readonly forTime: ForTime | null;
+  /** A need eight times over what the card holds: bits taken for bytes? The rate it would then be. */
+  readonly bitsOrBytes: BytesPerSecond | null;
+  /** What looks wrong with the rate for the picture that was named; empty without a picture. */
+  readonly doubts: readonly Doubt[];
+}
+
+export interface ForTime extends CapacityFor {
+  /** Cards of the named size; null without a card. */
+  readonly cards: number | null;
+  /** Whether one filling of the arrangement lasts; null without a card. */
+  readonly lasts: boolean | null;
+}
+
+const SERIES: readonly Series[] = ['U', 'V', 'E', 'VPG'];
+
+/** What the marks asked for must exist on, and count on; null where nothing was said of it. */
+export interface MarkPlace {
+  readonly form: Form | null;
+  readonly slotBus: Bus | null;
+}
+
+/** The smallest mark of each series that covers a need with headroom, among those that exist and count there. */
+export function smallestMarks(
+  need: BytesPerSecond,
+  headroom: PerMille,
+  { form, slotBus }: MarkPlace = { form: null, slotBus: null },
+): readonly Mark[] {
+  const canBe = (key: Mark): boolean =>
+    (form === null || mark(key).forms.includes(form)) &&
+    (slotBus === null || mark(key).forms.every((one) => countsOn(key, slotBus, one)));
+  return SERIES.flatMap((series) => {
+    const found = MARK_KEYS.find(
+      (key) => mark(key).series === series && canBe(key) && covers(promiseOf(key), need, headroom),
+    );
+    return found ? [found] : [];
+  }).sort((a, b) => mark(a).promisesMBps - mark(b).promisesMBps);
+}
+
+/** A card as the kit keeps it, made from a label. */
+export function cardFromLabel(label: Label, capacity: Bytes): Card {
+  const [fastest] = label.printed;
+  return {
+    id: 'quick',
+    label: '',
+    form: label.form ?? 'module',
+    capacityGB: toGB(capacity),
+    usableGB: null,
+    marks: label.words,
+    bus: null,
+    readMBps: fastest === undefined ? null : toMBps(fastest),
+    writeMBps: null,
+    sustainedMBps: null,
+    cacheGB: null,
+  };
+}
+
+/** A slot that takes this card: of the bus named, else of the card's own, else one that any card of its form can use. */
+function slotFor(card: Card, ask: Ask, id: string): Slot {
+  const bus = ask.slotBus ?? ask.card?.bus ?? (isSd(card.form) ? 'uhs-i' : (busesOf(card.form).at(-1) ?? null));
+  const family = isSd(card.form) ? familyOf((card.capacityGB * GB) as Bytes) : null;
+  return { id, name: id, accepts: [{ form: card.form, bus }], family, promisedMaxGB: null };
+}
+
+function bodyFor(ask: Ask, card: Card | null): Body {
+  const ids = ask.arrangement === 'single' ? ['1'] : ['1', '2'];
+  const slots = card ? ids.map((id) => slotFor(card, ask, id)) : [];
+  return {
+    id: 'quick',
+    name: 'quick check',
+    arrangement: ask.arrangement,
+    bufferMB: null,
+    ceilingMBps: null,
+    slots,
+    modes: [ask.mode],
+  };
+}
+
+/** Minutes from cards all full at once: two in relay add; split cards each hold half the rate already. */
+const arranged = (planned: number | null, ask: Ask): number | null =>
+  planned === null ? null : ask.arrangement === 'relay' ? planned * 2 : planned;
+
+const FAMILIES: readonly Codec[] = ['long-gop', 'intra', 'raw'];
+
+/**
+ * A stated rate is weighed against the picture named beside it; raw geometry is the picture. Where no codec family was
+ * named, a rate that suits any of them is not doubted.
+ */
+function doubtsOf({ mode, codecNamed }: Ask, picture: BytesPerSecond): readonly Doubt[] {
+  if (mode.rate.kind !== 'stated') return [];
+  const { width, height, captureFps, fps } = mode;
+  const families = codecNamed ? [mode.codec] : FAMILIES;
+  const each = families.map((codec) =>
+    doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbours: [] }),
+  );
+  return each.every((found) => found.length > 0) ? (each[0] ?? []) : [];
+}
+
+/**
+ * Whether the need looks eight times too large: typed in bytes, not held, and held if it had been bits.
+ */
+function slip(ask: Ask, cell: Cell | null, headroom: PerMille): BytesPerSecond | null {
+  if (!cell || cell.need === null || ask.mode.rate.kind !== 'stated') return null;
+  if (ask.written !== 'bytes') return null;
+  if (cell.floor === null || covers(cell.floor, cell.need, 0 as PerMille)) return null;
+  const eighth = fromMBps(ask.mode.rate.Mbps / 64);
+  return covers(cell.floor, eighth, headroom) ? eighth : null;
+}
+
+/**
+ * Answers a quick check with the same rules as the board.
+ *
+ * @returns the answer; or `rate-out-of-range` when the computed rate is absurd
+ */
+export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> {
+  const rate = streamRate(ask.mode);
+  if (!rate.ok) return err({ code: 'rate-out-of-range', field: rate.error.field });
+  const card = ask.card?.capacity ? cardFromLabel(ask.card, ask.card.capacity) : null;
+  const body = bodyFor(ask, card);
+  const cell = card ? cellFor({ body, mode: ask.mode, card, cards: [card], tests: [], policy }) : null;
+  const shares = ask.arrangement === 'split' ? 2 : 1;
+  const need = cell?.need ?? (Math.ceil(rate.value.peak / shares) as BytesPerSecond);
+  const cardsAtOnce = ask.arrangement === 'single' ? 1 : 2;
+  const minutes = arranged(cell?.planned ?? null, ask);
+  return ok({
+    ask,
+    rate: rate.value,
+    need,
+    body,
+    card,
+    cell,
+    cardsAtOnce,
+    minutes,
+    smallestMarks: smallestMarks(need, policy.headroom, { form: ask.card?.form ?? null, slotBus: ask.slotBus }),
+    plays: plays(ask),
+    forTime: forTime(ask, rate.value, card, cardsAtOnce, shares),
+    bitsOrBytes: slip(ask, cell, policy.headroom),
+    doubts: doubtsOf(ask, rate.value.picture),
+  });
+}
+
+function plays({ time, mode }: Ask): Seconds | null {
+  return time === null || mode.captureFps === null ? null : playbackLength(time, mode.captureFps, mode.fps);
+}
+
+function forTime(ask: Ask, rate: StreamRate, card: Card | null, cardsAtOnce: number, shares: number): ForTime | null {
+  if (ask.time === null) return null;
+  const average = Math.ceil(rate.average / shares) as BytesPerSecond;
+  const asked = capacityFor(ask.time, average);
+  if (!card) return { ...asked, cards: null, lasts: null };
+  const each = cardsFor(ask.time, usable(card).bytes, average);
+  const doubled = ask.arrangement === 'mirrored' || ask.arrangement === 'split';
+  const cards = doubled ? each * cardsAtOnce : each;
+  return { ...asked, cards, lasts: cards <= cardsAtOnce };
+}

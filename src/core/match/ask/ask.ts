@@ -1,0 +1,61 @@
+import type { Label, Unread } from '../../cards/readLabel.ts';
+import type { Span } from '../../cards/token.ts';
+import type { Arrangement, Mode } from '../../kit/model.ts';
+import type { Bus } from '../../standards/buses.ts';
+import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
+
+/** How a line was read where it could be read otherwise, shown so that the person can object. */
+export type Reading = (
+  | (Span & { readonly code: 'rate'; readonly value: BytesPerSecond })
+  | (Span & { readonly code: 'capacity'; readonly value: Bytes })
+  | (Span & { readonly code: 'time'; readonly value: Seconds })
+  | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<Label['form']> })
+  | (Span & { readonly code: 'picture-name-ignored' })
+  | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
+  | { readonly code: 'fps-assumed'; readonly fps: number }
+  | { readonly code: 'speeds'; readonly captured: number; readonly recorded: number }
+  /** Which of two speeds a stated rate belongs to; `taken` and `other` are what the picture then writes. */
+  | {
+      readonly code: 'rate-at';
+      readonly at: 'recorded' | 'captured';
+      readonly fps: number;
+      readonly said: boolean;
+      readonly taken: BytesPerSecond;
+      readonly other: BytesPerSecond;
+    }
+  /** Bus null: whatever the card speaks. */
+  | { readonly code: 'slot-assumed'; readonly bus: Bus | null }
+) & {
+  /** The whole line with the other reading; missing where there is none to take. */
+  readonly change?: string;
+};
+
+/** A quick check, read: what is written, onto what, how arranged, for how long. */
+export interface Ask {
+  readonly mode: Mode;
+  /** How the rate was written; null for raw geometry. */
+  readonly written: 'bits' | 'bytes' | null;
+  /** False where no codec family was named, so that a rate is doubted only if it suits none. */
+  readonly codecNamed: boolean;
+  /** Null when no card was named. */
+  readonly card: Label | null;
+  /** Bus of the slot where one was named; null: the slot is taken to know the card's bus. */
+  readonly slotBus: Bus | null;
+  readonly arrangement: Arrangement;
+  readonly time: Seconds | null;
+  readonly readings: readonly Reading[];
+}
+
+/** Why a quick check has no answer, with places in the text. */
+export type AskRefusal =
+  | { readonly code: 'empty' }
+  | { readonly code: 'too-long'; readonly length: number; readonly max: number }
+  | { readonly code: 'not-understood'; readonly unread: readonly Unread[] }
+  /** No rate and no raw geometry. `card` is what was read of a card, so that its promise can be told. */
+  | { readonly code: 'no-rate'; readonly card: Label | null }
+  | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
+  /** A take and one speed, and no speed at which it plays. */
+  | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
+  | { readonly code: 'no-capacity'; readonly card: Label }
+  | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture'; readonly again: Span }
+  | { readonly code: 'rate-out-of-range'; readonly field: string };

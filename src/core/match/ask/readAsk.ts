@@ -1,0 +1,159 @@
+import { printedBus } from '../../cards/printedBus.ts';
+import { type Label, labelOf, type Unread } from '../../cards/readLabel.ts';
+import type { Token } from '../../cards/token.ts';
+import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
+import { unclearGrade } from '../../cards/unclearGrade.ts';
+import type { Codec, Mode, ModeRate } from '../../kit/model.ts';
+import { err, ok, type Result } from '../../result.ts';
+import type { Bus } from '../../standards/buses.ts';
+import { toMbps } from '../../units/convert.ts';
+import type { Ask, AskRefusal } from './ask.ts';
+import { readingsOf } from './readings.ts';
+import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
+import { all, type Of, span } from './tokensOf.ts';
+
+/** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
+function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {
+  const from = tokens.findIndex((token) => token.kind === 'word' && token.word === 'on');
+  if (from < 0) return new Set();
+  const rest = tokens.slice(from + 1);
+  const to = rest.findIndex((token) => token.kind === 'word' && token.word === 'for');
+  return new Set(to < 0 ? rest : rest.slice(0, to));
+}
+
+/**
+ * Which rate is the stream. Bits are always the stream's: cards print bytes. Bytes are the stream's outside the card
+ * clause while no bits are given; inside it they are a peak printed on the card.
+ */
+function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): readonly Of<'rate'>[] {
+  const rates = all(tokens, 'rate');
+  const bits = rates.filter(({ written }) => written === 'bits');
+  return bits.length > 0 ? bits : rates.filter((token) => !clause.has(token));
+}
+
+/** A bus or version after `in` is the slot's, not the card's. */
+function slotBusToken(tokens: readonly Token[]): Of<'bus'> | Of<'version'> | null {
+  const at = tokens.findIndex((token) => token.kind === 'word' && token.word === 'in');
+  const next = tokens[at + 1];
+  return at >= 0 && (next?.kind === 'bus' || next?.kind === 'version') ? next : null;
+}
+
+/** The bus a slot was said to have, for the form of the card in it. */
+function slotBusOf(token: Of<'bus'> | Of<'version'> | null, card: Label | null): Bus | null {
+  if (token === null) return null;
+  if (token.kind === 'bus') return token.bus;
+  return card?.form ? (printedBus(card.form, [token.text])?.bus ?? null) : null;
+}
+
+const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
+
+function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token | null): Label | null {
+  const own = tokens.filter(
+    (token) => token !== slot && !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
+  );
+  return own.some((token) => CARD_KINDS.includes(token.kind)) ? labelOf(own) : null;
+}
+
+function repeated(tokens: readonly Token[], stream: readonly Of<'rate'>[]): AskRefusal | null {
+  const again = (what: 'rate' | 'capacity' | 'time' | 'picture', found: readonly Token[]): AskRefusal | null =>
+    found[1] ? { code: 'twice', what, again: span(found[1]) } : null;
+  return (
+    again('rate', stream) ??
+    again('capacity', all(tokens, 'capacity')) ??
+    again('time', all(tokens, 'time')) ??
+    again('picture', all(tokens, 'picture'))
+  );
+}
+
+function rateOf(
+  tokens: readonly Token[],
+  stream: Of<'rate'> | undefined,
+  speeds: Speeds,
+  ofRate: Named | null,
+): Result<ModeRate, AskRefusal['code'] | readonly ('picture' | 'bits' | 'fps')[]> {
+  if (stream) return ok({ kind: 'stated', Mbps: toMbps(stream.value), is: 'maximum', at: rateAt(speeds, ofRate) });
+  const picture = all(tokens, 'picture')[0];
+  const bits = all(tokens, 'bits')[0];
+  const ratio = all(tokens, 'ratio')[0];
+  if (!picture && !bits && !ratio) return err('no-rate');
+  const missing = [
+    ...(picture ? [] : (['picture'] as const)),
+    ...(bits ? [] : (['bits'] as const)),
+    ...(speeds.assumed ? (['fps'] as const) : []),
+  ];
+  if (!bits || missing.length > 0) return err(missing);
+  return ok({ kind: 'raw', bitsPerPixel: bits.value, ratio: ratio?.value ?? 1 });
+}
+
+function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
+  return all(tokens, 'codec')[0]?.codec ?? (rate.kind === 'raw' ? 'raw' : 'intra');
+}
+
+/** Names of pictures are harmless beside a rate and useless without one. */
+function unreadOf(tokens: readonly Token[], hasRate: boolean): readonly Unread[] {
+  return tokens.flatMap((token): Unread[] => {
+    if (token.kind === 'bus') {
+      const words = all(tokens, 'mark').map((one) => one.mark);
+      const micro =
+        all(tokens, 'family').some((one) => one.micro) || all(tokens, 'form').some((one) => one.form === 'microsd');
+      const asked = unclearGrade(token, micro ? 'microsd' : null, words);
+      return asked ? [{ ...span(token), problem: asked }] : [];
+    }
+    if (token.kind === 'unread') return [{ ...span(token), problem: token.problem }];
+    if (token.kind !== 'picture-name' || hasRate) return [];
+    return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe } }];
+  });
+}
+
+/**
+ * Reads one line of need, card, arrangement and time, in any order.
+ *
+ * @param text - at most 500 characters
+ * @returns the question; or a refusal with the place. Nothing is guessed silently: loose spellings come back as
+ *   `readings`, and a stretch that is not understood refuses the whole line
+ * @example readAsk('600 Mb/s on 256GB V90 II for 2h')
+ */
+export function readAsk(text: string): Result<Ask, AskRefusal> {
+  if (text.trim() === '') return err({ code: 'empty' });
+  if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
+  const tokens = tokenize(text);
+  const stream = streamRates(tokens, cardClause(tokens));
+  const unread = unreadOf(tokens, stream.length > 0);
+  if (unread.length > 0) return err({ code: 'not-understood', unread });
+  const twice = repeated(tokens, stream);
+  if (twice) return err(twice);
+  const slot = slotBusToken(tokens);
+  const card = cardOf(tokens, stream, slot);
+  const { byToken, ofRate, rateWord } = namedSpeeds(tokens);
+  const speeds = speedsOf(tokens, byToken);
+  const rate = rateOf(tokens, stream[0], speeds, ofRate);
+  if (!rate.ok) {
+    return typeof rate.error === 'string'
+      ? err({ code: 'no-rate', card })
+      : err({ code: 'raw-incomplete', missing: rate.error });
+  }
+  if (card && card.capacity === null) return err({ code: 'no-capacity', card });
+  const picture = all(tokens, 'picture')[0];
+  const mode: Mode = {
+    id: 'quick',
+    name: text.trim(),
+    codec: codecOf(tokens, rate.value),
+    width: picture?.width ?? null,
+    height: picture?.height ?? null,
+    fps: speeds.fps,
+    captureFps: speeds.captureFps,
+    rate: rate.value,
+    overhead: null,
+    requires: [],
+  };
+  return ok({
+    mode,
+    written: stream[0]?.written ?? null,
+    codecNamed: all(tokens, 'codec').length > 0,
+    card,
+    slotBus: slotBusOf(slot, card),
+    arrangement: all(tokens, 'arrangement')[0]?.arrangement ?? 'single',
+    time: all(tokens, 'time')[0]?.value ?? null,
+    readings: readingsOf({ text, tokens, speeds, stream: stream[0], ofRate, rateWord, card, slotNamed: slot !== null }),
+  });
+}

@@ -1,0 +1,37 @@
+import { useMemo } from 'react';
+import { policyOf } from '../../../app/match/policy.ts';
+import { board } from '../../../core/match/board.ts';
+import type { Kit } from '../../../kit/kit.ts';
+import { perMilleText } from '../../../text/quantity.ts';
+import { Shell } from '../../shell/Shell.tsx';
+import { CrewPage } from './CrewPage.tsx';
+import css from './CrewView.module.css';
+
+export default function CrewView({ demo }: { readonly demo: boolean }) {
+  return (
+    <Shell frame="match" demo={demo}>
+      {(kit) => <Crew kit={kit} />}
+    </Shell>
+  );
+}
+
+/** One page a body for the person beside it: which card for which mode, how long, and what to mind. */
+function Crew({ kit }: { readonly kit: Kit }) {
+  const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
+  const made = useMemo(() => board(kit, policy), [kit, policy]);
+  return (
+    <div className={css.crew}>
+      <div className={css.screenOnly}>
+        <h1>Crew cards</h1>
+        <p>One page a body, black on white. Print them, or save them as a PDF.</p>
+        <button type="button" className="ink-button" data-strong onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      {kit.bodies.length === 0 && <p>No body yet. Add one under Bodies.</p>}
+      {kit.bodies.map((body) => (
+        <CrewPage key={body.id} body={body} board={made} take={policy.take} headroom={perMilleText(policy.headroom)} />
+      ))}
+    </div>
+  );
+}

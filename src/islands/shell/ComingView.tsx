@@ -1,0 +1,22 @@
+import css from './ComingView.module.css';
+import { FRAMES, type FrameKey } from './frames.ts';
+import { Shell } from './Shell.tsx';
+
+/** A frame that is not built yet says what it will do, and nothing more. */
+export default function ComingView({ frame, demo }: { readonly frame: FrameKey; readonly demo: boolean }) {
+  const found = FRAMES.find(({ key }) => key === frame);
+  return (
+    <Shell frame={frame} demo={demo}>
+      {() => (
+        <div className={css.coming}>
+          <h1>{found?.name}</h1>
+          <p>{found?.about}</p>
+          <p className="soft">This view is coming and does nothing yet.</p>
+          <p>
+            <a href="/">Back to Match</a>
+          </p>
+        </div>
+      )}
+    </Shell>
+  );
+}

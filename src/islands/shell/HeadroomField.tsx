@@ -1,0 +1,44 @@
+import { useEffect, useState } from 'react';
+import { changeSettings } from '../../app/kit/kitActions.ts';
+import { useStored } from '../../ui/useStored.ts';
+import css from './HeadroomField.module.css';
+
+const asPercent = (fraction: number): string => String(Math.round(fraction * 1000) / 10);
+
+/** Headroom over the need, per cent; kept when it is a number from 0 to 100, otherwise it says what is wrong. */
+export function HeadroomField({ headroom }: { readonly headroom: number }) {
+  const [text, setText] = useState(asPercent(headroom));
+  const stored = useStored();
+  useEffect(() => setText(asPercent(headroom)), [headroom]);
+  const value = Number(text.replace(',', '.'));
+  const wrong = text.trim() === '' || !(value >= 0 && value <= 100);
+  const keep = (): void => {
+    if (!wrong) void stored(() => changeSettings({ headroom: Math.round(value * 10) / 1000 }));
+    else setText(asPercent(headroom));
+  };
+  return (
+    <label className={css.field} data-wrong={wrong || undefined} title="Headroom over the need">
+      <span className="unseen">Headroom over the need, per cent</span>
+      <span aria-hidden="true">+</span>
+      <input
+        className={css.input}
+        inputMode="decimal"
+        value={text}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? 'headroom-problem' : undefined}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') keep();
+          if (event.key === 'Escape') setText(asPercent(headroom));
+        }}
+      />
+      <span aria-hidden="true">%</span>
+      {wrong && (
+        <span id="headroom-problem" className={css.problem} role="alert">
+          Headroom is a number from 0 to 100.
+        </span>
+      )}
+    </label>
+  );
+}

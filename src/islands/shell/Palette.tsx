@@ -1,0 +1,81 @@
+import { Spotlight, spotlight } from '@mantine/spotlight';
+import '@mantine/spotlight/styles.css';
+import { useEffect } from 'react';
+import { changeSettings, exportKit } from '../../app/kit/kitActions.ts';
+import type { Kit } from '../../kit/kit.ts';
+import { cardSummary } from '../../text/match/cell.ts';
+import { download } from '../../ui/download.ts';
+import { useStored } from '../../ui/useStored.ts';
+import { FRAMES } from './frames.ts';
+
+interface PaletteProps {
+  readonly kit: Kit;
+  readonly onTheme: () => void;
+}
+
+const go = (path: string) => (): void => window.location.assign(path);
+
+/** Everything the app can do and everything in the kit, by typing a part of its name. */
+export default function Palette({ kit, onTheme }: PaletteProps) {
+  const stored = useStored();
+  useEffect(() => spotlight.open(), []);
+  const setTake = (take: 'once' | 'repeatable') => () => void stored(() => changeSettings({ take }));
+  const save = () =>
+    void stored(async () => {
+      const { name, text } = await exportKit();
+      download(name, text, 'application/json');
+    });
+  const actions = [
+    {
+      group: 'Views',
+      actions: [
+        ...FRAMES.filter(({ coming }) => !coming).map(({ key, name, path }) => ({
+          id: key,
+          label: name,
+          onClick: go(path),
+        })),
+        { id: 'crew', label: 'Crew cards to print', onClick: go('/crew') },
+      ],
+    },
+    {
+      group: 'Do',
+      actions: [
+        { id: 'once', label: 'Once-only take', onClick: setTake('once') },
+        { id: 'repeatable', label: 'Repeatable take', onClick: setTake('repeatable') },
+        { id: 'export', label: 'Export the kit file', onClick: save },
+        { id: 'theme', label: 'Day or night theme', onClick: onTheme },
+      ],
+    },
+    {
+      group: 'Cards',
+      actions: kit.cards.map((card) => ({
+        id: `card ${card.id}`,
+        label: card.label,
+        description: cardSummary(card),
+        onClick: go(`/cards?open=${encodeURIComponent(card.id)}`),
+      })),
+    },
+    {
+      group: 'Bodies',
+      actions: kit.bodies.map((body) => ({
+        id: `body ${body.id}`,
+        label: body.name,
+        description: body.note ?? '',
+        onClick: go(`/bodies?open=${encodeURIComponent(body.id)}`),
+      })),
+    },
+  ];
+  return (
+    <Spotlight
+      actions={actions}
+      shortcut={null}
+      lockScroll={false}
+      transitionProps={{ duration: 0 }}
+      scrollable
+      maxHeight={420}
+      limit={30}
+      nothingFound="Nothing by that name"
+      searchProps={{ placeholder: 'A view, a card, a body, something to do', 'aria-label': 'Command palette' }}
+    />
+  );
+}

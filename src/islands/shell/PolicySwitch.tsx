@@ -1,0 +1,32 @@
+import type { Take } from '../../core/kit/model.ts';
+import css from './PolicySwitch.module.css';
+
+const TAKES: readonly (readonly [Take, string, string])[] = [
+  ['once', 'Once-only', 'Once-only take: paid, live, unrepeatable'],
+  ['repeatable', 'Repeatable', 'Repeatable take'],
+];
+
+/** Two schools, both right in their place: which take this is decides what counts as holding. */
+export function PolicySwitch({ take, onChange }: { readonly take: Take; readonly onChange: (take: Take) => void }) {
+  return (
+    <fieldset className={css.switch}>
+      <legend className="unseen">Kind of take</legend>
+      {TAKES.map(([key, word, title]) => (
+        <label key={key} className={css.choice} title={title}>
+          <input
+            className={css.radio}
+            type="radio"
+            name="take"
+            value={key}
+            checked={take === key}
+            onChange={() => onChange(key)}
+          />
+          <span>
+            {word}
+            <span className={css.rest}> take</span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}

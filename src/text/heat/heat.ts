@@ -1,0 +1,232 @@
+import type { Lane, SetupRefusal } from '../../core/heat/run/lane.ts';
+import type { HeatMark } from '../../core/heat/run/mark.ts';
+import type { PaceKnown } from '../../core/heat/run/pace.ts';
+import type { Cause, EventName, Moment, SimResult, Simulation } from '../../core/heat/writepath/simulation.ts';
+import type { BodyFigure, PlannedTake, Test } from '../../core/kit/model.ts';
+import type { Seconds } from '../../core/units/brand.ts';
+import { findingText } from '../match/finding.ts';
+import { clockText, joined, minutesText, plain } from '../quantity.ts';
+import { FIGURE_WORDS } from './heatFigures.ts';
+import { degreesText, paceText, plannedText } from './heatWords.ts';
+import { CAUSE_WORDS, simRefusalText } from './simulation.ts';
+
+const NBSP = '\u00a0';
+
+/** A time of a run: `15:26`, past a hundred minutes `2h05`. */
+export const timeText = (seconds: number): string =>
+  seconds < 6000 ? clockText(seconds as Seconds) : minutesText(Math.floor(seconds / 60));
+
+/** A mark of the time axis: clock for short runs, then minutes, then hours. */
+export function axisText(minutes: number, step: number): string {
+  if (step < 1) return clockText(Math.round(minutes * 60) as Seconds);
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole}${NBSP}min`;
+  const rest = whole % 60;
+  return `${Math.floor(whole / 60)}h${rest === 0 ? '' : String(rest).padStart(2, '0')}`;
+}
+
+/** A share of runs: whole per cent, finer below ten, never `0 %` or `100 %` unless it is so. */
+export function shareText(share: number): string {
+  if (share > 0 && share < 0.001) return `under${NBSP}0.1${NBSP}%`;
+  if (share > 0.99 && share < 1) return `over${NBSP}99${NBSP}%`;
+  return `${plain(share * 100, share < 0.1 ? 1 : 0)}${NBSP}%`;
+}
+
+/** The rule about figures nobody has measured yet. */
+export const NOT_CALIBRATED = 'Not calibrated: rank by it, do not time by it.';
+export const CALIBRATED = 'Calibrated by own or maker’s figures. The maker’s manual still stands above it.';
+
+export const EVENT_WORDS: Readonly<Record<EventName, string>> = {
+  start: 'first frame',
+  'take-end': 'take ends, rest begins',
+  'take-start': 'next take',
+  demand: 'demand changes',
+  'buffer-empty': 'camera buffer empty again',
+  'cache-full': 'fast cache full',
+  'cache-empty': 'fast cache empty again',
+  stall: 'card stalls',
+  'stall-end': 'card goes on',
+  'throttle-on': 'card throttles',
+  'throttle-off': 'card at full pace again',
+  'card-full': 'card full',
+  'card-change': 'next card takes over',
+  'body-limit': 'body shuts down',
+  dropped: 'first dropped frame',
+  filled: 'card full',
+  complete: 'last frame',
+};
+
+/** How a run ended, in a few words for the head of the view. */
+export function outcomeText({ outcome, atSeconds }: SimResult): string {
+  switch (outcome) {
+    case 'dropped':
+      return `Drops at ${timeText(atSeconds)}`;
+    case 'body-cutoff':
+      return `Body shuts down at ${timeText(atSeconds)}`;
+    case 'filled':
+      return `Holds until the card is full at ${timeText(atSeconds)}`;
+    case 'complete':
+      return `Holds to the end, ${timeText(atSeconds)}`;
+  }
+}
+
+/** How it ended for the head of the view, where more of its runs fail than is accepted: a yes that is no yes. */
+export function thinText({ outcome, atSeconds }: SimResult): string {
+  return `Thin: holds ${outcome === 'filled' ? 'until the card is full at' : 'to'} ${timeText(atSeconds)}`;
+}
+
+/** What stands under it. */
+export const thinCauseText = (failing: number): string =>
+  `With the figures a little off, ${shareText(failing)} of the runs fail.`;
+
+/** How a run ended of whose card nothing is known: only heat was asked, and that is no yes. */
+export const heatAloneText = (result: SimResult): string =>
+  result.outcome === 'dropped' || result.outcome === 'body-cutoff'
+    ? `${outcomeText(result)}, for heat alone`
+    : `Heat alone lets it run to ${timeText(result.atSeconds)}`;
+
+/** How a run ended that was made with a promise: a floor, and not the card's speed. */
+export const promiseAloneText = (result: SimResult): string =>
+  `On its promise alone: ${outcomeText(result).toLowerCase()}`;
+
+/** How warm both get, where nothing else can be said of a run. */
+export const temperaturesText = ({ peakCardC, peakBodyC }: SimResult): string =>
+  `The card reaches ${degreesText(peakCardC)}, the body ${degreesText(peakBodyC)}.`;
+
+/** What is said of a pace that nobody has measured: which one it takes for the take to hold. */
+export function runPaceText(pace: PaceKnown, breakEven: number | null, { cards, sim }: Lane): string {
+  if (pace === 'known') return '';
+  const names = cards.map(({ label }) => label).join(' and ');
+  const holds =
+    breakEven === null
+      ? 'No pace of the flash would make it hold.'
+      : `It holds if the flash keeps up ${paceText(breakEven)}.`;
+  return pace === 'unknown'
+    ? `Nothing is known of how fast ${names} writes. ${holds}`
+    : `${paceText(sim.card.sustainedMBps)} is promised, a floor and not its speed. ${holds}`;
+}
+
+/** What hides a shortfall once the card takes less than comes: the stages in the order in which they fill. */
+function hiddenBy({ timeline }: SimResult, since: number, { bufferMB }: Simulation): string {
+  const full = timeline.find(({ event, seconds }) => event === 'cache-full' && seconds >= since);
+  if (full) return `the fast cache hides it until ${timeText(full.seconds)}, then the camera buffer`;
+  return bufferMB > 0 ? 'the camera buffer hides it until it overflows' : 'nothing hides it';
+}
+
+/** Why a run ended as it did: one or two sentences with its times. */
+export function causeText(sim: Simulation, result: SimResult, cause: Cause | null): string {
+  const { outcome, timeline, firstThrottleAtSeconds: throttle } = result;
+  const last = timeline.at(-1);
+  if (outcome === 'body-cutoff')
+    return `Cause: heat. The body reaches ${degreesText(sim.heat.bodyLimitC)} and shuts itself down.`;
+  if (outcome !== 'dropped' || cause === null || !last) {
+    return throttle === null
+      ? `Neither bucket overflows; the card reaches ${degreesText(result.peakCardC)}, the body ${degreesText(result.peakBodyC)}.`
+      : `The card throttles at ${timeText(throttle)} and still keeps up.`;
+  }
+  const short = `It takes ${paceText(last.acceptedMBps)} of ${paceText(last.demandMBps)}`;
+  if (cause === 'heat' && throttle !== null)
+    return `Cause: heat. The card throttles at ${timeText(throttle)}; ${hiddenBy(result, throttle, sim)}. ${short}.`;
+  const cacheFull = timeline.find(({ event }) => event === 'cache-full');
+  const when = cacheFull && cause !== 'bus' ? ` The fast cache is full at ${timeText(cacheFull.seconds)}.` : '';
+  return `Cause: ${CAUSE_WORDS[cause]}.${when} ${short}.`;
+}
+
+const holdsText = (seconds: number): string =>
+  seconds < 0.5
+    ? 'the camera buffer is full'
+    : `the camera holds ${seconds < 600 ? `${plain(seconds, 0)} more seconds` : 'for more than ten minutes'}`;
+
+/** What holds at one moment: arrives, leaves, temperatures, and how long the camera can still wait. */
+export function momentLines(moment: Moment, sim: Simulation): readonly string[] {
+  const { demandMBps, acceptedMBps, bufferMB, throttled, recording, cardC, bodyC } = moment;
+  const short = demandMBps - acceptedMBps;
+  const room = sim.bufferMB - bufferMB;
+  const left = short > 1e-9 ? room / short : null;
+  return [
+    recording ? `arrives ${paceText(demandMBps)}` : 'rests: nothing arrives',
+    `leaves ${paceText(acceptedMBps)}${throttled ? ' (throttled)' : ''}`,
+    `card ${degreesText(cardC)}, body ${degreesText(bodyC)}`,
+    ...(left === null ? [] : [holdsText(left)]),
+  ];
+}
+
+/** Fields of a run that are no figures of a body or card. */
+const CONDITION_WORDS: Readonly<Record<string, { readonly name: string }>> = {
+  takeSeconds: { name: 'Take, seconds' },
+  restSeconds: { name: 'Rests between, seconds' },
+  takes: { name: 'Takes' },
+  ambientC: { name: 'Air' },
+  startBodyC: { name: 'Body at start' },
+  startCardC: { name: 'Card at start' },
+  usableGB: { name: 'Usable capacity' },
+  busMBps: { name: 'Bus' },
+};
+
+/** Why a setup cannot be run. */
+export function setupRefusalText(refusal: SetupRefusal): string {
+  switch (refusal.code) {
+    case 'no-card':
+      return 'Choose a card to run this mode on.';
+    case 'no-seat':
+      return `${refusal.cards} cards need as many slots; this body has ${refusal.slots}.`;
+    case 'cannot-meet': {
+      const why = refusal.cell?.findings.find(({ outcome }) => outcome === 'block' || outcome === 'unknown');
+      return `${refusal.card.label} cannot take this mode in this slot. ${why ? findingText(why) : ''}`.trim();
+    }
+    case 'figure': {
+      const key = refusal.refusal.field.split('.').at(-1) ?? '';
+      if (key === 'takes' && refusal.refusal.code === 'contradiction')
+        return `These takes and rests together last longer than 14 days. At most ${refusal.refusal.max} of them are run.`;
+      const words = FIGURE_WORDS[key as BodyFigure] ?? CONDITION_WORDS[key];
+      const text = simRefusalText(refusal.refusal);
+      return words ? `${words.name}: ${text.replace(refusal.refusal.field, 'it')}` : `${text}`;
+    }
+  }
+}
+
+/** A take of one's own that lasted longer than the figures say it could: the figures are what is doubted. */
+export function outlastedText({ seconds, ambientC, takes }: Test): string {
+  const air = ambientC == null ? '' : ` at ${degreesText(ambientC)}`;
+  const many = takes != null && takes > 1 ? `${takes} takes of ` : '';
+  return `your own take of ${many}${timeText(seconds)}${air} held longer than the assumed figures say. Fit them to your takes.`;
+}
+
+/** Battery and lens in the cold: no number is known, so none is given. */
+export const COLD_TEXT =
+  'Below freezing batteries give out early, and a cold body brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
+
+/** A heat mark in one sentence for Why. */
+export function heatMarkText({ level, result, worse, outlasted }: HeatMark, planned: PlannedTake): string {
+  const plan = plannedText(planned);
+  if (outlasted) return `${plan}: ${outlastedText(outlasted)}`;
+  switch (level) {
+    case 'hot':
+      return `${plan}: ${result.outcome === 'body-cutoff' ? 'the body shuts down' : 'heat drops the take'} at about ${timeText(result.atSeconds)}.`;
+    case 'warm':
+      return result.firstThrottleAtSeconds !== null
+        ? `${plan}: the card throttles at about ${timeText(result.firstThrottleAtSeconds)} and still keeps up.`
+        : `${plan}: holds, but ${worse.outcome === 'body-cutoff' ? 'the body would shut down' : 'the take would drop'} if the figures were a little worse.`;
+    case 'cool':
+      return `${plan}: holds, though every heat figure were a little worse.`;
+  }
+}
+
+/** Cautions a run calls for [handbook §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
+export const BURN_C = 48;
+
+export function cautionTexts(
+  { peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>,
+  airC: number,
+): readonly string[] {
+  const hot = [...(peakCardC >= BURN_C ? ['card'] : []), ...(peakBodyC >= BURN_C ? ['body'] : [])];
+  return [
+    ...(airC < 0 ? [COLD_TEXT] : []),
+    ...(hot.length > 0
+      ? [
+          `Hot ${hot.join(' and ')}: let it cool before you take the card out. Bare metal can burn at about ${joined({ figure: '51', unit: '°C' })} in a minute, at ${joined({ figure: '48', unit: '°C' })} in ten (ISO 13732-1, from memory).`,
+        ]
+      : []),
+    'Do not cover vents. This is no safety limit: the maker’s manual stands above this estimate.',
+  ];
+}

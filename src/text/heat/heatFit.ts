@@ -1,0 +1,70 @@
+import type { ExplainedTake, FitRefusal, FittedValue } from '../../core/heat/run/fit.ts';
+import type { CalibrationRefusal } from '../../core/heat/writepath/calibration.ts';
+import type { TestEnd } from '../../core/kit/model.ts';
+import { plain } from '../quantity.ts';
+import { timeText } from './heat.ts';
+import { FIGURE_WORDS } from './heatFigures.ts';
+import { degreesText } from './heatWords.ts';
+
+/** Why a maker's statements give no constants. */
+export function limitRefusalText(refusal: CalibrationRefusal, limitC: number): string {
+  switch (refusal.code) {
+    case 'none':
+      return 'No limit is entered.';
+    case 'above-limit':
+      return `At ${degreesText(refusal.ambientC)} the air is as hot as the body’s limit of ${degreesText(limitC)}. Check both.`;
+    case 'contradictory':
+      return 'No body of this kind ends its takes there. Check the figure against the manual.';
+  }
+}
+
+/** Two statements that no body fits. */
+export const LIMITS_APART =
+  'No body records so long in the one air and so long in the other: both are kept, and the shorter one rules. Check them against the manual.';
+
+export const END_WORDS: Readonly<Record<TestEnd, string>> = {
+  full: 'ended full',
+  stopped: 'was stopped',
+  dropped: 'dropped frames',
+  'cut-off': 'body shut down',
+};
+
+export function fitRefusalText(refusal: FitRefusal): string {
+  switch (refusal.code) {
+    case 'nothing-logged':
+      return 'No take of this body has its air noted. Log one with how it ended, its minutes and the air.';
+    case 'cannot-run':
+      return 'A logged take was made on a card or mode that this body can no longer run. Correct it, or take it out.';
+  }
+}
+
+/** What a fit would use: takes of the pair tell of both, takes of the body on other cards of the body alone. */
+export function fitText(ofPair: number, onOthers: number): string {
+  const takes = (count: number): string => `${count === 1 ? 'logged take' : `${count} logged takes`}`;
+  if (ofPair === 0) return `Fit the body to its ${takes(onOthers)} on other cards`;
+  return `Fit the figures to its ${takes(ofPair)}${onOthers > 0 ? ` and ${onOthers} on other cards` : ''}`;
+}
+
+/** A fitted figure: before, after, and its middle nine tenths. */
+export function fittedText({ figure, before, after, informed }: FittedValue): string {
+  const { name, unit, digits } = FIGURE_WORDS[figure];
+  const of = (value: number | null | undefined): string => plain(value ?? 0, digits);
+  return informed
+    ? `${name}: ${of(before)} → ${of(after.value)} ${unit}, nine in ten ${of(after.low)} to ${of(after.high)}`
+    : `${name}: the takes say nothing new`;
+}
+
+/**
+ * How a logged take reads with the fitted figures.
+ *
+ * @param card - its label where it is another than the one that is fitted
+ */
+export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake, card?: string): string {
+  const logged = `${card ? `${card} ` : ''}${END_WORDS[end]} at ${timeText(seconds)}`;
+  if (unexplained) return `${logged}: no figure explains it. Another cause, or a slip of the pen?`;
+  // On another card only the body is looked at.
+  const fit = card ? 'the fitted body' : 'the fit';
+  return fittedSeconds === null
+    ? `${logged}: ${fit} holds past it`
+    : `${logged}: ${fit} ${card ? 'shuts down' : 'fails'} at ${timeText(fittedSeconds)}`;
+}

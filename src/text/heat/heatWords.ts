@@ -1,0 +1,60 @@
+import type { HeatLevel } from '../../core/heat/run/level.ts';
+import type { AirMovement, BodySize, PlannedTake } from '../../core/kit/model.ts';
+import { plain } from '../quantity.ts';
+
+/** What a heat mark says, in words. */
+export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
+  cool: 'Heat: cool',
+  warm: 'Heat: thin',
+  hot: 'Heat: too hot',
+};
+
+export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {
+  cool: 'holds though every heat figure were a little worse',
+  warm: 'throttles, or fails with figures a little worse',
+  hot: 'heat ends the planned take',
+};
+
+const NBSP = '\u00a0';
+
+export const degreesText = (celsius: number): string => `${plain(celsius, 0)}${NBSP}°C`;
+
+export const paceText = (MBps: number): string => `${plain(MBps, MBps < 100 ? 1 : 0)}${NBSP}MB/s`;
+
+/** A plan as it is spoken of: `12 min`, `3 takes of 12 min, 6 min rests`. */
+export function planText({
+  minutes,
+  takes,
+  restMinutes,
+}: Pick<PlannedTake, 'minutes' | 'takes' | 'restMinutes'>): string {
+  const each = `${plain(minutes)}${NBSP}min`;
+  if (takes === 1) return each;
+  const rest = restMinutes > 0 ? `, ${plain(restMinutes)}${NBSP}min rests` : ', no rest';
+  return `${takes} takes of ${each}${rest}`;
+}
+
+/** The planned take with its air: `36 min at 30 °C in sun`. */
+export const plannedText = ({ ambientC, sunC, air, ...take }: PlannedTake): string =>
+  `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}${air && air !== 'still' ? `, ${AIR_WORDS[air]}` : ''}`;
+
+/** How the air around the body moves. */
+export const AIR_WORDS: Readonly<Record<AirMovement, string>> = {
+  still: 'still air',
+  moving: 'moving air',
+  strong: 'strong wind',
+};
+
+/** The same with where one meets it. */
+export const AIR_MEANINGS: Readonly<Record<AirMovement, string>> = {
+  still: 'none, still air',
+  moving: 'breeze or walk',
+  strong: 'flight, car window',
+};
+
+/** What an assumed body is called. */
+export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
+  action: 'action body',
+  hybrid: 'hybrid body',
+  cine: 'cine body',
+  outdoor: 'dashboard or surveillance camera',
+};

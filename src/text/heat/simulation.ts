@@ -1,0 +1,32 @@
+import type { Cause, SimOutcome, SimRefusal } from '../../core/heat/writepath/simulation.ts';
+
+const range = ({ min, max }: SimRefusal): string =>
+  min === null ? `below ${max}` : max === null ? `above ${min}` : `${min} to ${max}`;
+
+/** Why a run was refused: the field, and what it may be. */
+export function simRefusalText(refusal: SimRefusal): string {
+  const { code, field } = refusal;
+  switch (code) {
+    case 'not-finite':
+      return `${field} must be a number, ${range(refusal)}.`;
+    case 'out-of-range':
+      return `${field} must be ${range(refusal)}.`;
+    case 'contradiction':
+      return `${field} must be ${range(refusal)} with the other figures as they are.`;
+  }
+}
+
+export const OUTCOME_WORDS: Readonly<Record<SimOutcome, string>> = {
+  filled: 'Fills the card',
+  dropped: 'Drops',
+  'body-cutoff': 'Body shuts down',
+  complete: 'Holds',
+};
+
+export const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
+  bus: 'the bus is slower than the stream',
+  flash: 'the flash is slower than the stream',
+  cache: 'the fast cache is full and the flash behind it is too slow',
+  heat: 'heat',
+  stall: 'the card’s housekeeping stalls longer than the camera buffer hides',
+};

@@ -1,0 +1,194 @@
+import type { Label, Unread } from '../../core/cards/readLabel.ts';
+import type { Answer } from '../../core/match/ask/answerAsk.ts';
+import type { AskRefusal, Reading } from '../../core/match/ask/ask.ts';
+import type { Playback } from '../../core/match/ask/askLine.ts';
+import { assertNever } from '../../core/result.ts';
+import { bus } from '../../core/standards/buses.ts';
+import { form } from '../../core/standards/forms.ts';
+import { mark } from '../../core/standards/marks.ts';
+import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
+import { MB } from '../../core/units/convert.ts';
+import { amountText } from '../amount.ts';
+import { labelProblemText } from '../cards/label.ts';
+import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
+
+/** One misunderstood stretch, in words. */
+export function unreadText({ text, problem }: Unread): string {
+  switch (problem.code) {
+    case 'no-such-mark':
+      return `There is no ${text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
+    case 'bits-or-bytes':
+      return `“${text}”: bits or bytes? ${either(problem.couldBe)}.`;
+    case 'grade-or-bus':
+      return `“${text}”: ${either(problem.couldBe)}? U3 is a speed grade, UHS-III a bus.`;
+    case 'no-unit':
+      return `“${text}” has no unit. It could be ${either(problem.couldBe)}.`;
+    case 'unknown':
+      return problem.couldBe.length > 0
+        ? `“${text}” was not understood. It could be ${either(problem.couldBe)}.`
+        : `“${text}” was not understood.`;
+    case 'amount':
+      return amountText(`“${text}”`, problem.refusal);
+    default:
+      return assertNever(problem);
+  }
+}
+
+const MISSING = {
+  picture: 'a picture size (8192x4320)',
+  bits: 'a bit depth (12bit)',
+  fps: 'a frame rate (50p)',
+} as const;
+
+function promise(card: Label | null): string {
+  const best = card?.marks.map((key) => mark(key).promisesMBps).sort((a, b) => b - a)[0];
+  if (best === undefined) return '';
+  const rate = (best * MB) as BytesPerSecond;
+  return ` The card’s mark promises ${MBpsText(rate)} (${MbpsText(rate)}) at most.`;
+}
+
+/** Why a quick check has no answer. */
+export function askRefusalText(refusal: AskRefusal): string {
+  switch (refusal.code) {
+    case 'empty':
+      return 'Type what the camera writes and onto what: 600 Mb/s on 256GB V90 II for 2h.';
+    case 'too-long':
+      return `Too long: ${refusal.length} characters, ${refusal.max} are read.`;
+    case 'not-understood':
+      return refusal.unread.map(unreadText).join(' ');
+    case 'no-rate':
+      return `Add what the camera writes: a rate (600 Mb/s) or a raw picture (8192x4320 12bit 3:1 50p).${promise(refusal.card)}`;
+    case 'raw-incomplete':
+      return `A raw picture also needs ${either(refusal.missing.map((part) => MISSING[part])).replace(' or ', ' and ')}.`;
+    case 'no-capacity':
+      return 'Add the card’s capacity: 256GB.';
+    case 'twice':
+      return `A second ${refusal.what}, “${refusal.again.text}”: leave one.`;
+    case 'no-playback-speed':
+      return `${takeText(refusal.take)} captured at ${plain(refusal.captured, 3)} fps: add the speed it plays at (25p), or what the camera writes (600 Mb/s).`;
+    case 'rate-out-of-range':
+      return `The ${refusal.field} comes to more than 1 TB/s or under 1 B/s. Check the numbers and units.`;
+    default:
+      return assertNever(refusal);
+  }
+}
+
+/** How a loose spelling was read. */
+export function readingText(reading: Reading): string {
+  switch (reading.code) {
+    case 'rate':
+      return `“${reading.text}” read as ${MbpsText(reading.value)} = ${MBpsText(reading.value)}`;
+    case 'capacity':
+      return `“${reading.text}” read as ${capacityText(reading.value)}`;
+    case 'time':
+      return `“${reading.text}” read as ${durationText(reading.value)}`;
+    case 'form-inferred':
+      return `“${reading.text}” read as a ${form(reading.form).name} card; write CFexpress A to change it`;
+    case 'picture-name-ignored':
+      return `“${reading.text}” left aside: the picture does not decide, the rate does`;
+    case 'bus-by-mark':
+      return `“${reading.text}” means ${bus(reading.bus).name}`;
+    case 'fps-assumed':
+      return `${reading.fps} frames a second assumed`;
+    case 'speeds':
+      return `captured at ${plain(reading.captured, 3)}, recorded at ${plain(reading.recorded, 3)} fps`;
+    case 'rate-at':
+      return `rate ${reading.said ? 'is' : 'taken to be'} that of ${plain(reading.fps, 3)} fps, as ${reading.at}: writes ${MbpsText(reading.taken)}`;
+    case 'slot-assumed':
+      return reading.bus === null
+        ? 'slot taken to be as fast as the card'
+        : `slot taken to be ${bus(reading.bus).name} too`;
+    default:
+      return assertNever(reading);
+  }
+}
+
+/** What one press would take instead of a reading; null where there is nothing else to take. */
+export function otherReadingText(reading: Reading): string | null {
+  if (reading.change === undefined) return null;
+  switch (reading.code) {
+    case 'time':
+      return 'minutes and seconds';
+    case 'fps-assumed':
+      return '25p instead';
+    case 'rate-at':
+      return `as ${reading.at === 'recorded' ? 'captured' : 'recorded'}: ${MbpsText(reading.other)}`;
+    case 'slot-assumed':
+      return 'a slower slot';
+    default:
+      return 'the other reading';
+  }
+}
+
+/** How long a take plays, in one sentence. */
+export const playbackText = ({ take, captured, playback, plays }: Playback): string =>
+  `${takeText(take)} captured at ${plain(captured, 3)} fps plays ${takeText(plays)} at ${plain(playback, 3)} fps.`;
+
+/** The answer in one or two plain sentences. */
+export function answerText(answer: Answer): string {
+  const { cell, need, ask } = answer;
+  const each = ask.arrangement === 'split' ? ' to each card' : '';
+  const writes = `Writes ${MBpsText(need)}${each}`;
+  if (!cell) {
+    const [smallest] = answer.smallestMarks;
+    const marks = smallest
+      ? `${either(answer.smallestMarks)} holds it.`
+      : 'No mark in the tables promises that much: split it, or choose a lower rate.';
+    return `${writes}. ${marks}`;
+  }
+  const { floor, ceiling, verdict } = cell;
+  const label = cell.findings.find(({ rule }) => rule === 'label');
+  if (cell.doubted && label?.rule === 'label')
+    return `${writes}. ${label.problems.map(labelProblemText).join(' ')} A label that contradicts itself promises nothing until the card is verified.`;
+  switch (verdict) {
+    case 'guaranteed':
+    case 'tight':
+      return floor === null
+        ? writes
+        : `${writes}; the card promises ${MBpsText(floor)} on this bus. ${Math.floor(((floor - need) * 100) / need)}\u00a0% to spare.`;
+    case 'drops':
+      return ceiling === null ? `${writes}.` : `${writes}; the bus carries ${MBpsText(ceiling)}.`;
+    case 'claimed':
+    case 'proven':
+      return `${writes}; no mark promises it.`;
+    case 'uncovered':
+      return floor === null
+        ? `${writes}. Nothing on this card promises a write speed: not covered, nothing known.`
+        : `${writes}; the card promises only ${MBpsText(floor)} on this bus.`;
+    case 'locked':
+    case 'unfit':
+      return `${writes}. This card does not go in this slot.`;
+    default:
+      return assertNever(verdict);
+  }
+}
+
+/** What the wanted time asks for; null without a time. */
+export function forTimeText(answer: Answer): string | null {
+  const { forTime, ask, card } = answer;
+  if (!forTime || ask.time === null) return null;
+  const time = durationText(ask.time as Seconds);
+  const written = `${time} writes ${capacityText(forTime.written)}`;
+  if (!card || forTime.cards === null) {
+    const size =
+      forTime.sizeSold === null
+        ? 'more than the largest card sold'
+        : `next size sold ${capacityText(forTime.sizeSold)}`;
+    return `${written}: ${size}${ask.arrangement === 'mirrored' ? ', twice' : ''}.`;
+  }
+  const plural = forTime.cards === 1 ? 'card' : 'cards';
+  return forTime.lasts
+    ? `${written}: ${forTime.cards} ${plural} of this size, no change.`
+    : `${written}: ${forTime.cards} ${plural} of this size.`;
+}
+
+/** Asks back where a need eight times over suggests a slip between bits and bytes; null where it does not. */
+export function slipText(answer: Answer): string | null {
+  const { bitsOrBytes } = answer;
+  if (bitsOrBytes === null) return null;
+  return `Bits or bytes? If the camera says ${MbpsText(bitsOrBytes)}, that is ${MBpsText(bitsOrBytes)}, and this card holds it.`;
+}
+
+/** Minutes of an answer in words, for a screen reader and the server. */
+export const answerMinutesText = (answer: Answer): string =>
+  answer.minutes === null ? '' : `${minutesText(answer.minutes)} planned`;

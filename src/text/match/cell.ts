@@ -1,0 +1,143 @@
+import type { Body, Card, Mode } from '../../core/kit/model.ts';
+import type { Cell } from '../../core/match/cell.ts';
+import { ownPromise } from '../../core/match/ownPromise.ts';
+import { bus } from '../../core/standards/buses.ts';
+import { form } from '../../core/standards/forms.ts';
+import { fromGB } from '../../core/units/convert.ts';
+import { capacityText, clockText, type Figure, MBpsText, minutesFigure, minutesText, plain } from '../quantity.ts';
+import { findingText } from './finding.ts';
+
+/** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
+export const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
+  const until = provenSeconds === null ? null : Math.floor(provenSeconds / 60);
+  return until !== null && planned !== null && until < planned ? until : null;
+};
+
+/**
+ * The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. Where only a
+ * shorter take proves it, the minutes that are proven.
+ */
+export function cellFigure(cell: Cell): Figure {
+  switch (cell.verdict) {
+    case 'guaranteed':
+    case 'tight':
+    case 'proven':
+    case 'claimed':
+      return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(provenMinutes(cell) ?? cell.planned);
+    case 'drops':
+      return { figure: cell.dropSeconds === null ? '—' : clockText(cell.dropSeconds), unit: '' };
+    default:
+      return { figure: '—', unit: '' };
+  }
+}
+
+/** That a cell is proven for less than its card lasts; null where it is not. */
+export function provenOnlyText(cell: Cell): string | null {
+  const until = provenMinutes(cell);
+  if (until === null || cell.planned === null) return null;
+  return `proven to ${minutesText(until)}; the card lasts ${minutesText(cell.planned)}`;
+}
+
+/** `50p`, and `100p` for a mode captured at 100. */
+export const modeSpeed = (mode: Mode): string => `${plain(mode.captureFps ?? mode.fps, 2)}p`;
+
+export const modeTitle = (mode: Mode): string => `${mode.name} ${modeSpeed(mode)}`;
+
+/** The best promise of a card in a word or two, as every heading and list has it. */
+export function cardPromise(card: Card): string {
+  const promise = ownPromise(card);
+  switch (promise.by) {
+    case 'mark':
+      return promise.mark;
+    case 'minimum':
+      return `min. ${MBpsText(promise.floor)}`;
+    case 'doubt':
+      return 'label in doubt';
+    case 'nothing':
+      return 'no mark';
+  }
+}
+
+export const cardSummary = (card: Card): string =>
+  `${form(card.form).name} ${capacityText(fromGB(card.capacityGB))}, ${cardPromise(card)}`;
+
+/** Where its seats are unlike: each with its card and word, for the head of Why. Empty where they are alike. */
+export const seatTexts = ({
+  seats,
+}: Cell): readonly { readonly id: string; readonly text: string; readonly answer: Cell | null }[] =>
+  (seats ?? []).map(({ slotId, slotName, cardLabel, answer }) => ({
+    id: slotId,
+    answer,
+    text: answer === null ? `${slotName}: nothing of yours enters` : `${slotName}: ${cardLabel}`,
+  }));
+
+/** The other cards a cell hangs on: `with C-01 in Slot 2`. Null where it hangs on none. */
+export function besideText({ seats, cardId }: Cell): string | null {
+  const others = (seats ?? []).filter((seat) => seat.cardId !== cardId);
+  if (others.length === 0) return null;
+  return others
+    .map(({ slotName, cardLabel, answer }) =>
+      answer === null ? `nothing of yours enters ${slotName}` : `with ${cardLabel} in ${slotName}`,
+    )
+    .join(', ');
+}
+
+/** Where a cell plays: body, slot, card, bus in force. */
+export function cellPlace(cell: Cell, body: Body, card: Card): string {
+  const slot = body.slots.find(({ id }) => id === cell.slotId)?.name;
+  const found = cell.findings.find((finding) => finding.rule === 'bus');
+  const own = form(card.form).name;
+  const inForce = found?.rule === 'bus' && found.inForce !== null ? bus(found.inForce).name : '';
+  // “CFexpress 2.0” already begins with the form's name.
+  const speaks = inForce.startsWith(own.split(' ')[0] ?? own) ? inForce.replace(/^\S+ /, '') : inForce;
+  const size = capacityText(fromGB(card.capacityGB));
+  return [body.name, slot, `${[own, speaks].filter(Boolean).join(' ')} ${size}, ${cardPromise(card)}`]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** The finding that decided a verdict: what a screen reader hears as its reason. */
+function deciding(cell: Cell) {
+  switch (cell.verdict) {
+    case 'unfit':
+    case 'locked':
+      return cell.findings.find((finding) => finding.outcome === 'block');
+    case 'drops':
+      return cell.findings.find((finding) => finding.outcome === 'short' && finding.rule !== 'guarantee');
+    case 'uncovered':
+      return (
+        cell.findings.find(({ rule, outcome }) => rule === 'seats' && outcome === 'short') ??
+        cell.findings.find(({ rule, outcome }) => rule === 'label' && outcome === 'short') ??
+        cell.findings.find((finding) => finding.rule === 'bus' && finding.outcome === 'unknown' && !finding.slotTold) ??
+        cell.findings.find(({ rule }) => rule === 'guarantee' || rule === 'rate')
+      );
+    case 'guaranteed':
+    case 'tight':
+      return (
+        cell.findings.find((finding) => finding.rule === 'approved' && finding.outcome === 'pass') ??
+        cell.findings.find((finding) => finding.rule === 'bus' && finding.thin) ??
+        cell.findings.find((finding) => finding.rule === 'body-ceiling' && finding.outcome === 'note') ??
+        cell.findings.find(({ rule }) => rule === 'headroom' || rule === 'approved')
+      );
+    case 'proven':
+      return cell.findings.find(({ rule }) => rule === 'own-tests');
+    case 'claimed':
+      return cell.findings.find(({ rule }) => rule === 'makers-figure');
+  }
+}
+
+/** A cell as it is read aloud: what stands before and after its visible number and word. */
+export interface SpokenCell {
+  readonly before: string;
+  readonly after: string;
+}
+
+/** Body, mode and card before the number and the verdict; the reason after them. Together they are one sentence. */
+export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card): SpokenCell {
+  const reason = deciding(cell);
+  const beside = besideText(cell);
+  return {
+    before: `${body.name} ${modeTitle(mode)} on ${card.label}: `,
+    after: `${beside ? `, ${beside}` : ''}${reason ? `. ${findingText(reason)}` : '.'}`,
+  };
+}

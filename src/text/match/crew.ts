@@ -1,0 +1,18 @@
+import type { Body } from '../../core/kit/model.ts';
+
+const BY_ARRANGEMENT: Readonly<Record<Body['arrangement'], string>> = {
+  single: 'One card at a time: change before the planned minutes are over, never after the warning.',
+  relay: 'Relay: when the first card is full the second takes over; change the full one while it records.',
+  mirrored: 'Mirrored: both cards hold the same; change both, and keep the pair apart.',
+  split: 'Split: neither card is worth anything without the other; label and carry them as a pair.',
+};
+
+/** What to mind at a change of cards. */
+export const swapAdvice = (body: Body): readonly string[] => [
+  BY_ARRANGEMENT[body.arrangement],
+  ...body.slots.filter(({ demandsCard }) => demandsCard).map(({ name }) => `${name} wants a card of its own.`),
+  'Do not pull a card while the lamp is on. Check the lock switch of an SD card.',
+  'A full card is not free before two verified copies. Then format it in this body.',
+  'A card or body can be too hot to hold after a long take: let it cool, and keep its vents clear.',
+  'One pass of a test is not a guarantee. The maker’s manual stands above this sheet.',
+];

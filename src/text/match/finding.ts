@@ -1,0 +1,88 @@
+import type { Finding } from '../../core/match/finding.ts';
+import { assertNever } from '../../core/result.ts';
+import { makersLine, testsLine } from '../heat/evidenceLines.ts';
+import { either, MBpsText, plain } from '../quantity.ts';
+import type { Line, Of } from './findingLine.ts';
+import { arrangementLine, busLine, familyLine, protocolLine, seatsLine, shapeLine } from './placeLines.ts';
+import { approvedLine, guaranteeLine, headroomLine, labelLine, minimumLine, requirementLine } from './promiseLines.ts';
+
+/** The sentence of one finding; every rule has its own. */
+export function findingLine(finding: Finding): Line {
+  switch (finding.rule) {
+    case 'rate':
+      return rateLine(finding);
+    case 'shape':
+      return shapeLine(finding);
+    case 'protocol':
+      return protocolLine(finding);
+    case 'family':
+      return familyLine(finding);
+    case 'label':
+      return labelLine(finding);
+    case 'promised-max':
+      return {
+        text: `Maker promises cards up to ${plain(finding.promisedGB)} GB`,
+        figure: `${plain(finding.cardGB)} GB`,
+        more: 'Larger cards of the same family often work. A note, not a block: test it first.',
+      };
+    case 'bus':
+      return busLine(finding);
+    case 'body-ceiling':
+      return finding.outcome === 'note'
+        ? {
+            text: 'Ceiling inside the body, without headroom',
+            figure: MBpsText(finding.ceiling),
+            more: `The stream needs ${MBpsText(finding.need)}.`,
+          }
+        : finding.outcome === 'short'
+          ? {
+              text: 'The body itself is slower than the stream',
+              figure: MBpsText(finding.ceiling),
+              more: `No card helps: the stream needs ${MBpsText(finding.need)}.`,
+            }
+          : { text: 'Ceiling inside the body', figure: MBpsText(finding.ceiling) };
+    case 'requirement':
+      return requirementLine(finding);
+    case 'guarantee':
+      return guaranteeLine(finding);
+    case 'headroom':
+      return headroomLine(finding);
+    case 'makers-minimum':
+      return minimumLine(finding);
+    case 'approved':
+      return approvedLine(finding);
+    case 'seats':
+      return seatsLine(finding);
+    case 'demands-card':
+      return {
+        text: `The body also wants a card in ${either(finding.slots)}`,
+        figure: '',
+        more: 'Without one it may refuse to record, though nothing of this is written there.',
+      };
+    case 'arrangement':
+      return arrangementLine(finding);
+    case 'own-tests':
+      return testsLine(finding);
+    case 'makers-figure':
+      return makersLine(finding);
+    default:
+      return assertNever(finding);
+  }
+}
+
+/** A finding as one sentence, for exports and screen readers. */
+export function findingText(finding: Finding): string {
+  const { text, figure, more } = findingLine(finding);
+  const head = figure ? `${text}: ${figure}.` : `${text}.`;
+  return more ? `${head} ${more}` : head;
+}
+
+function rateLine({ refusal }: Of<'rate'>): Line {
+  return refusal.code === 'missing'
+    ? { text: `Raw needs a picture ${refusal.field}`, figure: 'no rate', more: 'Enter it under Bodies.' }
+    : {
+        text: `The ${refusal.field} of this mode is out of range`,
+        figure: 'no rate',
+        more: 'Correct it under Bodies.',
+      };
+}

@@ -1,0 +1,86 @@
+import type { Body, Card, Mode } from '../../core/kit/model.ts';
+import type { Move } from '../../core/match/move.ts';
+import { assertNever } from '../../core/result.ts';
+import { MBpsText, minutesText, plain } from '../quantity.ts';
+import { modeTitle } from './cell.ts';
+import { VERDICT_WORDS } from './verdict.ts';
+
+/** What the ids of a move stand for. */
+export interface MoveNames {
+  readonly cards: readonly Card[];
+  readonly body: Body;
+  readonly mode: Mode;
+}
+
+/** A move in one line, and what it costs in money, minutes or picture. */
+export interface MoveLine {
+  readonly text: string;
+  readonly cost: string;
+}
+
+const leads = ({ verdict, planned }: Move): string =>
+  planned === null ? VERDICT_WORDS[verdict] : `${VERDICT_WORDS[verdict]}, ${minutesText(planned)}`;
+
+const priceText = (price: number | null): string =>
+  price === null ? 'already yours' : `already yours, ${plain(price, 2)} paid`;
+
+export function moveLine(move: Move, names: MoveNames): MoveLine {
+  switch (move.code) {
+    case 'owned-card': {
+      const card = names.cards.find(({ id }) => id === move.cardId);
+      return { text: `Use ${card?.label ?? 'another card'}: ${leads(move)}`, cost: priceText(move.price) };
+    }
+    case 'cheaper-card': {
+      const card = names.cards.find(({ id }) => id === move.cardId);
+      return {
+        text: `${card?.label ?? 'A lesser card'} holds it too: ${leads(move)}`,
+        cost: 'keeps this card for what needs it',
+      };
+    }
+    case 'smallest-mark':
+      return { text: `A card with ${move.mark}: ${leads(move)}`, cost: 'a card to buy' };
+    case 'nearest-mode': {
+      const mode = names.body.modes.find(({ id }) => id === move.modeId);
+      const picture = move.samePicture ? 'same picture size' : 'another picture size';
+      return {
+        text: `Record ${mode ? modeTitle(mode) : 'another mode'}: ${leads(move)}`,
+        cost: `${picture}, ${MBpsText(move.rate)}`,
+      };
+    }
+    case 'ratio':
+      return {
+        text: `${plain(move.ratio)}:1 instead of ${plain(move.from)}:1: ${leads(move)}`,
+        cost: 'more compression',
+      };
+    case 'tell-bus': {
+      const slot = names.body.slots.find(({ id }) => id === move.slotId)?.name ?? 'the slot';
+      return { text: `Tell the bus of ${slot}: ${leads(move)} at its fastest`, cost: 'a look into the manual' };
+    }
+    case 'verify':
+      return { text: `Verify the card, then: ${leads(move)}`, cost: 'one fill, read back' };
+    case 'drop-proxy':
+      return {
+        text: `Without the viewing proxy: ${leads(move)}`,
+        cost: `saves ${plain(move.savedMbps)} Mb/s, no proxy`,
+      };
+    case 'split':
+      return {
+        text: `Split over ${move.cards} cards: ${leads(move)}`,
+        cost: `${move.cards} cards a fill, if the body can`,
+      };
+    case 'other-school': {
+      const name = move.take === 'once' ? 'once-only' : 'repeatable';
+      const warmth = { cool: 'holds', warm: 'is thin', hot: 'does not hold', mute: 'is locked', none: 'does not fit' }[
+        move.tone
+      ];
+      return { text: `For a ${name} take this ${warmth}`, cost: 'another kind of take' };
+    }
+    default:
+      return assertNever(move);
+  }
+}
+
+export const moveText = (move: Move, names: MoveNames): string => {
+  const { text, cost } = moveLine(move, names);
+  return `${text} (${cost}).`;
+};

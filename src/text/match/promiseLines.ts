@@ -1,0 +1,114 @@
+import { assertNever } from '../../core/result.ts';
+import { bus } from '../../core/standards/buses.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
+import { labelProblemText } from '../cards/label.ts';
+import { either, MBpsText, MbpsText, perMilleText } from '../quantity.ts';
+import type { Line, Of } from './findingLine.ts';
+
+/** Lines about what is asked and what is promised: requirement, marks, headroom, minimum, approval, label. */
+/** A requirement no rate explains is the maker's caution, and still the maker's to set. */
+const beyondText = ({ beyond }: { readonly beyond: BytesPerSecond | null }): string | undefined =>
+  beyond === null ? undefined : `More than this rate needs: ${MBpsText(beyond)} with headroom.`;
+
+export function requirementLine(finding: Of<'requirement'>): Line {
+  if (finding.anyOf === null) return { text: 'The body asks for no mark', figure: 'open' };
+  const asked = either(finding.anyOf);
+  const beyond = beyondText(finding);
+  if (finding.metBy !== null) {
+    return { text: `The body asks for ${asked}`, figure: `has ${finding.metBy}`, more: beyond };
+  }
+  switch (finding.whenMissing) {
+    case 'refuses':
+      return {
+        text: `The body refuses this mode without ${asked}`,
+        figure: 'missing',
+        more: `Whatever the card’s real speed.${beyond ? ` ${beyond}` : ''}`,
+      };
+    case 'warns':
+      return {
+        text: `The body warns without ${asked}`,
+        figure: 'missing',
+        more: `It records all the same.${beyond ? ` ${beyond}` : ''}`,
+      };
+    case 'advises':
+      return { text: `The maker advises ${asked}`, figure: 'missing', more: beyond };
+    default:
+      return assertNever(finding.whenMissing);
+  }
+}
+
+export function guaranteeLine(finding: Of<'guarantee'>): Line {
+  const { mark, floor, notInForce, inForce } = finding;
+  const where = inForce === null ? '' : ` on ${bus(inForce).name}`;
+  if (finding.doubted) {
+    return {
+      text: 'Nothing on this label counts until the card is verified',
+      figure: 'in doubt',
+    };
+  }
+  const lost = notInForce.length > 0 ? `${either(notInForce)} does not count${where}.` : undefined;
+  if (mark === null || floor === null) {
+    return { text: 'No mark promises a write speed here', figure: 'unknown', more: lost };
+  }
+  return { text: `${mark} counts${where}`, figure: MBpsText(floor), more: lost };
+}
+
+export function headroomLine({ outcome, headroom, wanted, need, floor }: Of<'headroom'>): Line {
+  if (outcome === 'short') {
+    return { text: 'The promise is below the need', figure: `${MBpsText(floor)} < ${MBpsText(need)}` };
+  }
+  return outcome === 'pass'
+    ? { text: `Need with ${perMilleText(headroom)} headroom`, figure: MBpsText(wanted) }
+    : {
+        text: `Headroom of ${perMilleText(headroom)} is not met`,
+        figure: MBpsText(wanted),
+        more: `It leaves ${perMilleText(Math.floor(((floor - need) * 1000) / need))}.`,
+      };
+}
+
+export function minimumLine({ outcome, stated, floor, source, need }: Of<'makers-minimum'>): Line {
+  const text = 'Minimum its maker states in writing';
+  const more = source ? `From: ${source}.` : 'Source not noted.';
+  if (floor === null)
+    return {
+      text: `${text} does not count here`,
+      figure: MBpsText(stated),
+      more: `Stated for the card’s own bus. ${more}`,
+    };
+  return outcome === 'pass'
+    ? { text, figure: MBpsText(floor), more }
+    : { text: `${text} is below the need`, figure: `${MBpsText(floor)} < ${MBpsText(need)}`, more };
+}
+
+export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>): Line {
+  const more = source ? `From: ${source}.` : 'Source not noted.';
+  const figure = upTo === null ? '' : `up to ${MbpsText(upTo)}`;
+  switch (outcome) {
+    case 'pass':
+      return { text: 'The body’s maker approves this card for this mode', figure, more };
+    case 'note':
+      return { text: 'The body’s maker approves this card, without headroom', figure, more };
+    case 'short':
+      return { text: `Approved by the body’s maker, but not up to ${MbpsText(picture)}`, figure, more };
+    case 'unknown':
+      return { text: 'Approved by the body’s maker, but not for this', figure, more };
+  }
+}
+
+export function labelLine({ problems, outcome, verified }: Of<'label'>): Line {
+  const figure = problems.length === 1 ? '1 doubt' : `${problems.length} doubts`;
+  const what = problems.map(labelProblemText).join(' ');
+  if (outcome === 'short')
+    return {
+      text: 'The label contradicts itself: it promises nothing',
+      figure,
+      more: `${what} A sign of a counterfeit. Fill and read it back, then note it as verified under Cards.`,
+    };
+  if (verified)
+    return {
+      text: 'The label contradicts itself, the card was verified',
+      figure: verified.date,
+      more: `${what} ${verified.how}`.trim(),
+    };
+  return { text: 'Not everything on the label is understood', figure, more: what };
+}

@@ -1,0 +1,91 @@
+import type { Take } from '../../core/kit/model.ts';
+import type { Cell } from '../../core/match/cell.ts';
+import type { Finding } from '../../core/match/finding.ts';
+import { type Tone, toneOf, type Verdict } from '../../core/match/verdict.ts';
+import { toMBps } from '../../core/units/convert.ts';
+import { either, plain } from '../quantity.ts';
+
+/** One of the three lines that disagree in real life. */
+export interface ThreeLine {
+  readonly title: 'Arithmetic' | 'Maker asks for' | 'Lock';
+  readonly word: string;
+  readonly detail: string;
+  readonly tone: Tone;
+}
+
+const find = <R extends Finding['rule']>(cell: Cell, rule: R) =>
+  cell.findings.find((finding): finding is Extract<Finding, { rule: R }> => finding.rule === rule);
+
+function arithmetic(cell: Cell, take: Take): ThreeLine {
+  const title = 'Arithmetic';
+  const { need, floor, ceiling } = cell;
+  if (need === null) return { title, word: '—', detail: 'no rate to compare', tone: 'none' };
+  const n = plain(toMBps(need));
+  const bus = find(cell, 'bus');
+  if (bus && !bus.slotTold && ceiling !== null && ceiling < need && cell.verdict === 'uncovered')
+    return { title, word: 'Unknown', detail: `slot’s bus not entered, ${n} MB/s needed`, tone: 'hot' };
+  const elsewhere = find(cell, 'seats')?.seats.find(({ verdict }) => verdict === null || !COVERS.has(verdict));
+  if (elsewhere && (floor ?? 0) >= need) return { title, word: 'Short', detail: `in ${elsewhere.slot}`, tone: 'hot' };
+  if (ceiling !== null && ceiling < need && bus?.slotTold) {
+    return {
+      title,
+      word: 'Too slow',
+      detail: `${find(cell, 'body-ceiling')?.outcome === 'short' ? 'body' : 'bus'} ${plain(toMBps(ceiling))} < ${n} MB/s`,
+      tone: 'hot',
+    };
+  }
+  const approved = find(cell, 'approved');
+  if (approved?.outcome === 'pass')
+    return { title, word: 'Holds', detail: 'approved in writing', tone: toneOf(cell.verdict, take) };
+  if (approved?.outcome === 'note')
+    return { title, word: 'Thin', detail: 'approved, no headroom', tone: toneOf('tight', take) };
+  if (cell.doubted && floor === null) return { title, word: 'Unknown', detail: 'label in doubt', tone: 'hot' };
+  if (floor === null) return { title, word: 'Unknown', detail: `no promise for ${n} MB/s`, tone: 'hot' };
+  const f = plain(toMBps(floor));
+  const headroom = find(cell, 'headroom');
+  if (headroom?.outcome === 'pass' && ceiling !== null && ceiling < headroom.wanted && ceiling >= need)
+    return {
+      title,
+      word: 'Thin',
+      detail: `carries ${plain(toMBps(ceiling))} ≥ ${n} MB/s`,
+      tone: toneOf('tight', take),
+    };
+  if (headroom?.outcome === 'pass') {
+    return { title, word: 'Holds', detail: `${f} ≥ ${plain(toMBps(headroom.wanted))} MB/s`, tone: 'cool' };
+  }
+  return floor >= need
+    ? { title, word: 'Thin', detail: `${f} ≥ ${n} MB/s`, tone: toneOf('tight', take) }
+    : { title, word: 'Short', detail: `${f} < ${n} MB/s`, tone: 'hot' };
+}
+
+const COVERS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
+
+type Requirement = Extract<Finding, { rule: 'requirement'; anyOf: readonly string[] }>;
+
+const requirements = (cell: Cell): readonly Requirement[] =>
+  cell.findings.filter((finding): finding is Requirement => finding.rule === 'requirement' && finding.anyOf !== null);
+
+function maker(cell: Cell): ThreeLine {
+  const title = 'Maker asks for';
+  const asked = requirements(cell);
+  const worst = asked.find(({ metBy }) => metBy === null) ?? asked[0];
+  if (!worst) return { title, word: 'Nothing', detail: 'no mark named', tone: 'none' };
+  const word = either(worst.anyOf);
+  if (worst.metBy !== null) return { title, word, detail: `has ${worst.metBy}`, tone: 'cool' };
+  const detail = { refuses: 'missing', warns: 'missing: it warns', advises: 'missing: advice only' }[worst.whenMissing];
+  return { title, word, detail, tone: worst.whenMissing === 'refuses' ? 'mute' : 'warm' };
+}
+
+function lock(cell: Cell): ThreeLine {
+  const title = 'Lock';
+  const shut = requirements(cell).find(({ outcome }) => outcome === 'block');
+  if (shut) return { title, word: 'Shut', detail: 'mode refused', tone: 'mute' };
+  return { title, word: 'Open', detail: 'mode allowed', tone: 'cool' };
+}
+
+/** Is it fast enough, what does the manual ask, what does the firmware refuse: always all three. */
+export const threeLines = (cell: Cell, take: Take): readonly ThreeLine[] => [
+  arithmetic(cell, take),
+  maker(cell),
+  lock(cell),
+];

@@ -1,0 +1,25 @@
+import type { Verdict } from '../../core/match/verdict.ts';
+
+/** The word that always stands beside a verdict's glyph. */
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  guaranteed: 'Guaranteed',
+  tight: 'Tight',
+  proven: 'Proven',
+  claimed: 'Claimed',
+  uncovered: 'Not covered',
+  drops: 'Drops',
+  locked: 'Locked out',
+  unfit: 'Won’t fit',
+};
+
+/** What each verdict means, for a legend and the guide. */
+export const VERDICT_MEANINGS: Readonly<Record<Verdict, string>> = {
+  guaranteed: 'The mark in force promises the rate with your headroom.',
+  tight: 'The mark in force promises the rate, without your headroom.',
+  proven: 'No mark promises it; your own full-card test on this body did it.',
+  claimed: 'Only the maker’s sustained figure, less 20 %, reaches it.',
+  uncovered: 'Nothing known reaches the rate. That is unknown, not zero.',
+  drops: 'The bus or the body is slower than the stream, or your own test dropped frames.',
+  locked: 'The body refuses this mode without a mark this card lacks.',
+  unfit: 'Shape, protocol or capacity family do not match.',
+};
