@@ -2,4 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { kitJsonSchema } from '../src/kit/jsonSchema.ts';
 
-writeFileSync(new URL('../docs/kit.schema.json', import.meta.url), `${JSON.stringify(kitJsonSchema(), null, 2)}\n`);
+writeFileSync(
+  new URL('../docs/kit.schema.json', import.meta.url),
+  `${JSON.stringify(await kitJsonSchema(), null, 2)}\n`,
+);

@@ -4,15 +4,15 @@ import { readLabel } from '../core/cards/readLabel.ts';
 import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
-import { cardSchema } from '../kit/schema.ts';
+import { createNamer } from '../kit/names.ts';
+import { cardSchema } from '../kit/schemas/card.ts';
+import { storeMessage } from '../text/kit/storeMessage.ts';
 import { isRefusal, MAX_PASTED, modeOfRow, readingOf, readTable } from './bodies/pasteModes.ts';
 import { cardOfLabel, toggleMark } from './cards/labelCard.ts';
 import { MAX_PASTED_CARDS, readCards } from './cards/pasteCards.ts';
 import { WHOLE_WALLET, walletCards } from './cards/wallet.ts';
 import { boardCsv, cardsCsv, csvText, modesCsv } from './kit/csv.ts';
 import { fieldErrors, withoutBlanks } from './kit/formValues.ts';
-import { nextName } from './kit/kitActions.ts';
-import { storeMessage } from './kit/storeMessage.ts';
 
 const modesOf = (text: string) => {
   const table = readTable(text);
@@ -164,9 +164,9 @@ describe('the wallet', () => {
   });
 
   it('counts labels on', () => {
-    expect(nextName('A-01', ['A-01', 'A-02'])).toBe('A-03');
-    expect(nextName('A-09', ['A-09'])).toBe('A-10');
-    expect(nextName('Dory', ['Dory'])).toBe('Dory 2');
+    expect(createNamer(['A-01', 'A-02'])('A-01')).toBe('A-03');
+    expect(createNamer(['A-09'])('A-09')).toBe('A-10');
+    expect(createNamer(['Dory'])('Dory')).toBe('Dory 2');
   });
 });
 
@@ -215,8 +215,8 @@ describe('a store that refuses', () => {
   it.each([
     [named('QuotaExceededError'), 'storage is full'],
     [named('AbortError', named('QuotaExceededError')), 'storage is full'],
-    [named('DatabaseClosedError'), 'Another tab'],
-    [named('VersionError'), 'Another tab'],
+    [named('DatabaseClosedError'), 'nother tab'],
+    [named('VersionError'), 'nother tab'],
     [new Error('x'), 'did not save'],
     ['odd', 'unknown reason'],
   ])('says what happened and that nothing changed: %s', (thrown, part) => {

@@ -1,5 +1,5 @@
-import type { Kit, ListKey } from './kit.ts';
-import { LISTS } from './kit.ts';
+import { LISTS, type ListKey } from './collections.ts';
+import { extraOf, type Kit, nameOf } from './kit.ts';
 import { stableText } from './stableText.ts';
 
 /** What an import would do to one list, by the names a person knows things by. */
@@ -14,11 +14,11 @@ export interface ListDiff {
 export interface KitDiff {
   readonly lists: readonly ListDiff[];
   readonly settingsChanged: boolean;
+  /** Keys of the file that this version keeps without reading them: new, changed or gone. */
+  readonly extraChanged: readonly string[];
 }
 
 type Item = { readonly id: string; readonly name?: unknown; readonly label?: unknown };
-
-const nameOf = (item: Item): string => String(item.label ?? item.name ?? item.id);
 
 function diffList(list: ListKey, before: readonly Item[], after: readonly Item[]): ListDiff {
   const old = new Map(before.map((item) => [item.id, item]));
@@ -33,12 +33,16 @@ function diffList(list: ListKey, before: readonly Item[], after: readonly Item[]
 
 /** New, changed and removed, list by list. Order alone is not a change. */
 export function diffKit(before: Kit, after: Kit): KitDiff {
+  const [old, now] = [extraOf(before), extraOf(after)];
+  const keys = [...new Set([...Object.keys(old), ...Object.keys(now)])];
   return {
-    lists: LISTS.map((list) => diffList(list, before[list] as readonly Item[], after[list] as readonly Item[])),
+    lists: LISTS.map((list) => diffList(list, before[list], after[list])),
     settingsChanged: stableText(before.settings) !== stableText(after.settings),
+    extraChanged: keys.filter((key) => stableText(old[key]) !== stableText(now[key])),
   };
 }
 
 export const isSame = (diff: KitDiff): boolean =>
   !diff.settingsChanged &&
+  diff.extraChanged.length === 0 &&
   diff.lists.every(({ added, changed, removed }) => added.length + changed.length + removed.length === 0);

@@ -1,11 +1,15 @@
 import { type ParseError, parse } from 'jsonc-parser';
 import { err, ok, type Result } from '../core/result.ts';
-import type { Kit } from './kit.ts';
+import { FORMAT, type Kit } from './kit.ts';
+import { isReadVersion, migrate } from './migrations.ts';
 import { type Problem, problemsOf } from './problems.ts';
-import { FORMAT, kitSchema, VERSION } from './schema.ts';
+import { kitSchema } from './schema.ts';
 
-/** Largest file read, characters. A real kit of a hundred cards is under 100 kB. */
-export const MAX_FILE = 8_000_000;
+/**
+ * Largest file read and written, characters: an export above it would be a file nobody can open again. A kit of a hundred
+ * cards is under 100 kB. Earlier states that the app keeps for itself have no such limit.
+ */
+export const MAX_FILE = 100_000_000;
 /** Deepest nesting read; a kit needs 7. */
 const MAX_DEPTH = 32;
 /** Most problems told at once; the rest are counted. */
@@ -17,6 +21,7 @@ export type KitRefusal =
   | { readonly code: 'not-json'; readonly line: number; readonly column: number; readonly near: string }
   | { readonly code: 'not-a-kit' }
   | { readonly code: 'other-version'; readonly version: unknown }
+  | { readonly code: 'newer-version'; readonly version: number }
   | { readonly code: 'forbidden-key'; readonly path: string; readonly key: string }
   | { readonly code: 'invalid'; readonly problems: readonly Problem[]; readonly more: number };
 
@@ -66,33 +71,47 @@ function jsonRefusal(text: string): KitRefusal {
   return { code: 'not-json', line, column, near: text.slice(Math.max(0, at - 12), at + 12) };
 }
 
+/** A kit that was read, and the version it had. */
+export interface ReadKit {
+  readonly kit: Kit;
+  readonly version: number;
+}
+
 /**
- * Reads a kit from parsed JSON. Unknown keys are kept; missing optional ones become null.
+ * Reads a kit from parsed JSON, of any version up to the one written. Unknown keys are kept; missing optional ones become
+ * null.
  *
- * @returns the kit; or a refusal with the place. Nothing is repaired silently.
+ * @returns the kit as it is after migration; or a refusal with the place in the file. Nothing is repaired silently.
  */
-export function readKit(value: unknown): Result<Kit, KitRefusal> {
+export async function readKit(value: unknown): Promise<Result<ReadKit, KitRefusal>> {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return err({ code: 'not-a-kit' });
   const forbidden = forbiddenKey(value, '');
   if (forbidden) return err(forbidden);
   const { format, version } = value as { format?: unknown; version?: unknown };
   if (format !== FORMAT) return err({ code: 'not-a-kit' });
-  if (version !== VERSION) return err({ code: 'other-version', version });
-  const checked = kitSchema.validate(value, { abortEarly: false, convert: false });
-  if (checked.error) {
-    const problems = problemsOf(checked.error);
-    return err({
-      code: 'invalid',
-      problems: problems.slice(0, MAX_PROBLEMS),
-      more: Math.max(0, problems.length - MAX_PROBLEMS),
-    });
+  if (!isReadVersion(version)) {
+    const isNewer = typeof version === 'number' && Number.isInteger(version) && version > 0;
+    return err(isNewer ? { code: 'newer-version', version } : { code: 'other-version', version });
   }
-  return ok(checked.value as Kit);
+  const { kit, placeInFile } = migrate(value as Readonly<Record<string, unknown>>, version);
+  const schema = await kitSchema();
+  const checked = schema.validate(kit, { abortEarly: false, convert: false });
+  if (!checked.error) return ok({ kit: checked.value, version });
+  const problems = problemsOf(checked.error).map((problem) => ({ ...problem, path: placeInFile(problem.path) }));
+  return err({
+    code: 'invalid',
+    problems: problems.slice(0, MAX_PROBLEMS),
+    more: Math.max(0, problems.length - MAX_PROBLEMS),
+  });
 }
 
-/** Reads a kit file's text. */
-export function parseKit(text: string): Result<Kit, KitRefusal> {
-  if (text.length > MAX_FILE) return err({ code: 'too-large', length: text.length, max: MAX_FILE });
+/**
+ * Reads a kit file's text.
+ *
+ * @param most - characters read at the most; infinite for states that the app wrote itself
+ */
+export async function parseKit(text: string, most: number = MAX_FILE): Promise<Result<ReadKit, KitRefusal>> {
+  if (text.length > most) return err({ code: 'too-large', length: text.length, max: most });
   if (nesting(text) > MAX_DEPTH) return err({ code: 'too-deep', max: MAX_DEPTH });
   const withoutMark = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
   let value: unknown;

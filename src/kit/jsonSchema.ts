@@ -1,3 +1,4 @@
+import { VERSION } from './kit.ts';
 import { kitSchema } from './schema.ts';
 
 interface JsonSchemaSource {
@@ -16,11 +17,11 @@ function nullInEnums(value: unknown): unknown {
 }
 
 /** The kit file as JSON Schema, draft 2020-12, made from the Joi schema. */
-export function kitJsonSchema(): Record<string, unknown> {
-  const standard = kitSchema['~standard'] as unknown as JsonSchemaSource;
+export async function kitJsonSchema(): Promise<Record<string, unknown>> {
+  const standard = (await kitSchema())['~standard'] as unknown as JsonSchemaSource;
   const schema = {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Cool Reel kit, version 1',
+    title: `Cool Reel kit, version ${VERSION}`,
     description: 'Units are in the key names. Null means unknown, never zero. Unknown keys are kept.',
     ...standard.jsonSchema.input({ target: 'draft-2020-12' }),
   };

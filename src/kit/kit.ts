@@ -1,43 +1,39 @@
-import type { Body, Card, KeptTake, PlannedTake, Take, Test } from '../core/kit/model.ts';
+import type { Items, ListKey } from './collections.ts';
+import { LISTS } from './collections.ts';
+import type { Settings } from './schemas/settings.ts';
 
-/** Anything a later version or another program put into the file; kept as it came. */
-export type Extra = Readonly<Record<string, unknown>>;
+export type { Items, ListKey } from './collections.ts';
+export type { Extra } from './schemas/loose.ts';
+export type { Settings } from './schemas/settings.ts';
 
-export interface Settings {
-  readonly take: Take;
-  /** 0 to 1; 0.15 is 15 %. */
-  readonly headroom: number;
-  /** What the heat marks of the board are worked out for; missing: the assumed take. */
-  readonly plannedTake?: PlannedTake | null;
-  /** Takes of the heat run kept for comparing. */
-  readonly keptTakes?: readonly KeptTake[];
-}
+/** What a kit file begins with. */
+export const FORMAT = 'cool-reel-kit';
+/** The version written; older ones are brought up to it, see migrations.ts. */
+export const VERSION = 2;
 
-/** A kit file, version 1, after validation. */
-export interface Kit {
-  readonly format: 'cool-reel-kit';
-  readonly version: 1;
-  readonly bodies: readonly Body[];
-  readonly cards: readonly Card[];
-  readonly tests: readonly Test[];
-  readonly plans: readonly (Extra & { readonly id: string })[];
-  readonly prices: readonly (Extra & { readonly id: string })[];
+/** The lists of a kit by name. */
+export type Lists = { readonly [K in ListKey]: readonly Items[K][] };
+
+/** A kit file after migration and validation. */
+export interface Kit extends Lists {
+  readonly format: typeof FORMAT;
+  readonly version: typeof VERSION;
   readonly settings: Settings;
 }
 
 export const DEFAULT_SETTINGS: Settings = { take: 'once', headroom: 0.15 };
 
-export const EMPTY_KIT: Kit = {
-  format: 'cool-reel-kit',
-  version: 1,
-  bodies: [],
-  cards: [],
-  tests: [],
-  plans: [],
-  prices: [],
-  settings: DEFAULT_SETTINGS,
-};
+const NO_LISTS = Object.fromEntries(LISTS.map((list) => [list, []])) as unknown as Lists;
 
-/** The lists of a kit, in the order of the file. */
-export const LISTS = ['bodies', 'cards', 'tests', 'plans', 'prices'] as const;
-export type ListKey = (typeof LISTS)[number];
+export const EMPTY_KIT: Kit = { format: FORMAT, version: VERSION, ...NO_LISTS, settings: DEFAULT_SETTINGS };
+
+const NAMED = new Set<string>(['format', 'version', 'settings', ...LISTS]);
+
+/** What a kit holds beside what this version knows. */
+export const extraOf = (kit: object): Readonly<Record<string, unknown>> =>
+  Object.fromEntries(Object.entries(kit).filter(([key]) => !NAMED.has(key)));
+
+/** What a person knows an entry by: its own label or name, else its id. */
+export function nameOf(item: { readonly id: string; readonly label?: unknown; readonly name?: unknown }): string {
+  return String(item.label ?? item.name ?? item.id);
+}

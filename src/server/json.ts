@@ -1,16 +1,23 @@
 import type { APIRoute } from 'astro';
 import type Joi from 'joi';
 import { err, ok, type Result } from '../core/result.ts';
-import { type Problem, problemsOf } from '../kit/problems.ts';
+import { problemsOf } from '../kit/problems.ts';
+import { problemText } from '../text/kit/problem.ts';
 
 /** Largest body read, bytes. */
 export const MAX_BODY = 1_000_000;
+
+/** One thing wrong with a request: its place and what to do. */
+export interface Detail {
+  readonly path: string;
+  readonly message: string;
+}
 
 export interface ApiError {
   readonly status: 400 | 404 | 405 | 413 | 415 | 422;
   readonly code: string;
   readonly message: string;
-  readonly details: readonly Problem[];
+  readonly details: readonly Detail[];
 }
 
 export const json = (value: unknown, status = 200): Response =>
@@ -66,7 +73,9 @@ export async function readBody<T>(request: Request, schema: Joi.Schema): Promise
 export function validate<T>(value: unknown, schema: Joi.Schema): Result<T, ApiError> {
   const checked = schema.validate(value, { abortEarly: false, convert: false });
   if (!checked.error) return ok(checked.value as T);
-  const details = problemsOf(checked.error).slice(0, 50);
+  const details = problemsOf(checked.error)
+    .slice(0, 50)
+    .map((problem) => ({ path: problem.path, message: problemText(problem) }));
   return err({
     status: 400,
     code: 'invalid',

@@ -12,6 +12,7 @@ export const theme = createTheme({
       defaultProps: {
         lockScroll: false,
         centered: true,
+        closeButtonProps: { 'aria-label': 'Close' },
         transitionProps: { duration: 0 },
         overlayProps: { backgroundOpacity: 0.35 },
       },

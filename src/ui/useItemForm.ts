@@ -1,62 +1,100 @@
 import { type UseFormReturnType, useForm } from '@mantine/form';
+import { notifications } from '@mantine/notifications';
 import type Joi from 'joi';
-import { type FormEventHandler, useEffect, useRef } from 'react';
+import { type FormEventHandler, useEffect, useRef, useState } from 'react';
 import { fieldErrors, withoutBlanks } from '../app/kit/formValues.ts';
 import { keepStorage } from '../app/kit/storage.ts';
-import { stableText } from '../kit/stableText.ts';
-import type { Undo } from '../store/kitStore.ts';
+import type { Written } from '../app/kit/write.ts';
+import { isSameValue } from '../kit/patch.ts';
+import { editRefusalText } from '../text/kit/editRefusal.ts';
 import { undoNotice } from './undoNotice.tsx';
 import { useStored } from './useStored.ts';
 
 interface ItemFormOptions<T> {
   readonly item: T;
   readonly isNew: boolean;
+  /** True where the entry was deleted elsewhere while the form was open. */
+  readonly isGone: boolean;
   readonly schema: Joi.Schema;
-  readonly save: (item: T) => Promise<Undo>;
-  readonly nameOf: (item: T) => string;
+  /** `base` is what the form was opened on; null: it is stored as a new entry. */
+  readonly save: (item: T, base: T | null) => Promise<Written>;
   readonly onSaved: (item: T) => void;
 }
 
-interface ItemForm<T> {
+/** The entry as it was changed here and elsewhere since the form was opened on it. */
+export interface Conflict<T> {
+  readonly before: T;
+  readonly mine: T;
+  readonly theirs: T;
+}
+
+export interface ItemForm<T> {
   readonly form: UseFormReturnType<T>;
   readonly changed: boolean;
+  /** What is typed here was overtaken elsewhere: known before Save is pressed. */
+  readonly overtaken: boolean;
+  readonly isGone: boolean;
   readonly onSubmit: FormEventHandler<HTMLFormElement>;
   readonly discard: () => void;
+  readonly conflict: Conflict<T> | null;
+  /** Saves what was chosen in a conflict; null: goes back to the form. */
+  readonly settle: (item: T | null) => void;
 }
 
 /**
- * A form over one item of the kit: validated by the kit's schema, stored whole on Save with an undo, and kept in step
- * with another tab as long as nothing is being typed here.
+ * A form over one entry of the kit: validated by the kit's schema, stored whole on Save with an undo, and kept in step
+ * with another tab as long as nothing is being typed here. Where both changed it, the person chooses field by field;
+ * where it was deleted elsewhere, what was typed stays and can be saved anew.
  */
 export function useItemForm<T extends { readonly id: string }>(options: ItemFormOptions<T>): ItemForm<T> {
-  const { item, isNew, schema, save, nameOf, onSaved } = options;
+  const { item, isNew, isGone, schema, save, onSaved } = options;
   const stored = useStored();
   const form = useForm<T>({ initialValues: item, validate: (values) => fieldErrors(schema, values) });
   const { current: api } = useRef(form);
   const shown = useRef(item);
-  const text = stableText(form.values);
+  const [conflict, setConflict] = useState<Conflict<T> | null>(null);
+  const { values } = form;
+  const touched = !isSameValue(values, shown.current);
   useEffect(() => {
-    const untouched = text === stableText(shown.current);
-    if (untouched && shown.current !== item) api.setValues(item);
-    if (untouched) shown.current = item;
-  }, [api, item, text]);
-  const onSubmit = form.onSubmit(
-    (values) =>
-      void stored(async () => {
-        const saved = withoutBlanks(values) as T;
-        const undo = await save(saved);
-        shown.current = saved;
-        form.setValues(saved);
-        undoNotice(`${nameOf(saved)} saved.`, undo);
+    if (touched) return;
+    if (shown.current !== item) api.setValues(item);
+    shown.current = item;
+  }, [api, item, touched]);
+
+  const store = (next: T, base: T | null): void =>
+    void stored(async () => {
+      const written = await save(next, base);
+      if (written.ok) {
+        shown.current = next;
+        form.setValues(next);
+        setConflict(null);
+        if (written.value.id !== null) undoNotice(written.value);
         // What a person typed is worth asking the browser to keep.
         void keepStorage();
-        onSaved(saved);
-      }),
+        onSaved(next);
+      } else if (written.error.code === 'changed') {
+        // The list of the entry tells its type: it is the one this form saves to.
+        setConflict({ before: base ?? next, mine: next, theirs: written.error.now as unknown as T });
+      } else notifications.show({ message: editRefusalText(written.error), autoClose: false, role: 'alert' });
+    });
+
+  const onSubmit = form.onSubmit(
+    () => store(withoutBlanks(form.getValues()) as T, isNew || isGone ? null : shown.current),
     () => requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
   );
   const discard = (): void => {
+    shown.current = item;
     form.setValues(item);
     form.clearErrors();
   };
-  return { form, changed: isNew || text !== stableText(item), onSubmit, discard };
+  return {
+    form,
+    changed: isNew || isGone || touched,
+    overtaken: touched && !isGone && shown.current !== item,
+    isGone,
+    onSubmit,
+    discard,
+    conflict,
+    settle: (next) => (next === null ? setConflict(null) : store(next, conflict?.theirs ?? null)),
+  };
 }

@@ -1,6 +1,6 @@
 import { notifications } from '@mantine/notifications';
 import { useCallback } from 'react';
-import { storeMessage } from '../app/kit/storeMessage.ts';
+import { storeMessage } from '../text/kit/storeMessage.ts';
 
 /** Runs a change to the store and says so if the browser refused it; answers whether it went through. */
 export function useStored(): (change: () => Promise<unknown>) => Promise<boolean> {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Mode } from '../../core/kit/model.ts';
-import { newId } from '../kit/kitActions.ts';
+import { newId } from '../../kit/newId.ts';
 import { isFigure, type RateUnit, readCodec, readPicture, readRateMbps, readSpeeds, unitIn } from './paste/cells.ts';
 import { type Decimal, decimalOf, readNumber } from './paste/numbers.ts';
 

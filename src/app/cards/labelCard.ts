@@ -2,7 +2,7 @@ import type { Label } from '../../core/cards/readLabel.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { toGB, toMBps } from '../../core/units/convert.ts';
-import { newId } from '../kit/kitActions.ts';
+import { newId } from '../../kit/newId.ts';
 
 /** A new card from a label; null until form and capacity are told. */
 export function cardOfLabel(label: Label): Card | null {

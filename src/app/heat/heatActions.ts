@@ -1,9 +1,21 @@
 import type { Fit } from '../../core/heat/run/fit.ts';
-import type { Body, BodyFigure, BodyHeat, Card, CardFigure, KeptTake, OwnFigure } from '../../core/kit/model.ts';
+import type {
+  Body,
+  BodyFigure,
+  Card,
+  CardFigure,
+  HeatPick,
+  KeptTake,
+  LimitStatement,
+  OwnFigure,
+} from '../../core/kit/model.ts';
 import { BODY_FIGURES, CARD_FIGURES, MAX_KEPT_TAKES } from '../../core/kit/model.ts';
-import type { Settings } from '../../kit/kit.ts';
-import type { Undo } from '../../store/kitStore.ts';
-import { changeSettings, newId, saveBody, saveCard } from '../kit/kitActions.ts';
+import { newId } from '../../kit/newId.ts';
+import { change, put, remove } from '../../store/edit.ts';
+import { readItem } from '../../store/read.ts';
+import { CHANGE_TEXT } from '../../text/kit/changes.ts';
+import { database } from '../kit/database.ts';
+import { type Written, write } from '../kit/write.ts';
 
 const isBodyFigure = (key: string): key is BodyFigure => (BODY_FIGURES as readonly string[]).includes(key);
 const isCardFigure = (key: string): key is CardFigure => (CARD_FIGURES as readonly string[]).includes(key);
@@ -19,51 +31,82 @@ export const withCardFigure = (card: Card, key: CardFigure, figure: OwnFigure | 
   heat: { ...card.heat, figures: { ...card.heat?.figures, [key]: figure } },
 });
 
+interface Pair {
+  readonly body: Body;
+  readonly card: Card;
+}
+
 /** Keeps a figure of a body or card, or takes it back to what is known without it. */
-export function changeFigure(
-  { body, card }: { readonly body: Body; readonly card: Card },
+export const changeFigure = (
+  { body, card }: Pair,
   key: BodyFigure | CardFigure,
   figure: OwnFigure | null,
-): Promise<Undo> {
-  return isBodyFigure(key)
-    ? saveBody(withBodyFigure(body, key, figure))
-    : saveCard(withCardFigure(card, key as CardFigure, figure));
-}
+  what: string,
+): Promise<Written> =>
+  write(what, [
+    isBodyFigure(key)
+      ? change('bodies', body.id, (one) => withBodyFigure(one, key, figure))
+      : change('cards', card.id, (one) => withCardFigure(one, key, figure)),
+  ]);
 
 /** Every own figure of both taken back. */
-export async function resetFigures(body: Body, card: Card): Promise<Undo> {
-  const undoBody = await saveBody({ ...body, heat: { ...body.heat, figures: {} } });
-  const undoCard = await saveCard({ ...card, heat: { ...card.heat, figures: {} } });
-  return async () => {
-    await undoBody();
-    await undoCard();
-  };
-}
+export const resetFigures = ({ body, card }: Pair): Promise<Written> =>
+  write(CHANGE_TEXT.figuresReset, [
+    change('bodies', body.id, (one) => ({ ...one, heat: { ...one.heat, figures: {} } })),
+    change('cards', card.id, (one) => ({ ...one, heat: { ...one.heat, figures: {} } })),
+  ]);
 
 /** Keeps what a fit narrowed; what it left as it was stays assumed. */
-export async function keepFit(body: Body, card: Card, { figures }: Fit): Promise<Undo> {
+export function keepFit({ body, card }: Pair, { figures }: Fit): Promise<Written> {
   const informed = figures.filter((one) => one.informed);
-  const newBody = informed.reduce<Body>(
-    (all, { figure, after }) => (isBodyFigure(figure) ? withBodyFigure(all, figure, after) : all),
-    body,
-  );
-  const newCard = informed.reduce<Card>(
-    (all, { figure, after }) => (isCardFigure(figure) ? withCardFigure(all, figure, after) : all),
-    card,
-  );
-  const undoBody = await saveBody(newBody);
-  const undoCard = await saveCard(newCard);
-  return async () => {
-    await undoBody();
-    await undoCard();
-  };
+  const inBody = (all: Body): Body =>
+    informed.reduce((one, { figure, after }) => (isBodyFigure(figure) ? withBodyFigure(one, figure, after) : one), all);
+  const inCard = (all: Card): Card =>
+    informed.reduce((one, { figure, after }) => (isCardFigure(figure) ? withCardFigure(one, figure, after) : one), all);
+  return write(CHANGE_TEXT.figuresFitted, [change('bodies', body.id, inBody), change('cards', card.id, inCard)]);
 }
 
-export const changeBodyHeat = (body: Body, change: Partial<BodyHeat>): Promise<Undo> =>
-  saveBody({ ...body, heat: { ...body.heat, ...change } });
+/** Which of the assumed bodies it is like. */
+export const setBodySize = ({ id }: Body, size: NonNullable<Body['heat']>['size'], what: string): Promise<Written> =>
+  write(what, [change('bodies', id, (one) => ({ ...one, heat: { ...one.heat, size } }))]);
 
-export const keepTake = ({ keptTakes = [] }: Settings, take: Omit<KeptTake, 'id'>): Promise<void> =>
-  changeSettings({ keptTakes: [...keptTakes, { ...take, id: newId() }].slice(-MAX_KEPT_TAKES) });
+/** What the maker's manual says of its recording limit. */
+export const setLimits = ({ id }: Body, limits: readonly LimitStatement[], what: string): Promise<Written> =>
+  write(what, [change('bodies', id, (one) => ({ ...one, heat: { ...one.heat, limits } }))]);
 
-export const forgetTake = ({ keptTakes = [] }: Settings, id: string): Promise<void> =>
-  changeSettings({ keptTakes: keptTakes.filter((one) => one.id !== id) });
+/**
+ * Keeps a take for comparing, a clip's own rate as a series beside it. Where as many are kept as stand side by side, the
+ * oldest makes room, and that is said.
+ */
+export function keepTake(
+  kept: readonly KeptTake[],
+  { demandTraceMBps, ...pick }: HeatPick,
+  name: string,
+): Promise<Written> {
+  const rateSeriesId = demandTraceMBps ? newId() : null;
+  const surplus = kept.slice(0, Math.max(0, kept.length - MAX_KEPT_TAKES + 1));
+  const [oldest] = surplus;
+  const what = oldest ? CHANGE_TEXT.takeKeptInPlace(name, oldest.name) : CHANGE_TEXT.takeKept(name);
+  return write(what, [
+    ...surplus.flatMap(forgetting),
+    ...(rateSeriesId && demandTraceMBps
+      ? [put('series', { id: rateSeriesId, kind: 'rate' as const, MBps: demandTraceMBps })]
+      : []),
+    put('keptTakes', { ...pick, id: newId(), name, rateSeriesId }),
+  ]);
+}
+
+const forgetting = ({ id, rateSeriesId }: KeptTake) => [
+  remove('keptTakes', id),
+  ...(rateSeriesId === null ? [] : [remove('series', rateSeriesId)]),
+];
+
+export const forgetTake = (take: KeptTake): Promise<Written> =>
+  write(CHANGE_TEXT.takeForgotten(take.name), forgetting(take));
+
+/** A kept take as it is run, with its clip's own rate where it has one. */
+export async function openTake({ id: _, name: __, rateSeriesId, ...pick }: KeptTake): Promise<HeatPick> {
+  if (rateSeriesId === null) return pick;
+  const series = await readItem(database, 'series', rateSeriesId);
+  return { ...pick, demandTraceMBps: series?.MBps ?? null };
+}

@@ -6,7 +6,7 @@ import type { Cell } from '../../core/match/cell.ts';
 import { withRatio } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { cardsAtOnce, recordsAtOnce } from '../../core/match/seats.ts';
-import type { Kit } from '../../kit/kit.ts';
+import type { Lists, Settings } from '../../kit/kit.ts';
 import type { Asked } from './heatQuery.ts';
 import { plannedTake } from './plannedTake.ts';
 
@@ -19,7 +19,7 @@ export interface Picked {
 }
 
 /** The body, mode and cards of a pick; null when its body or mode is gone. */
-export function pickedIn({ bodies, cards: owned }: Pick<Kit, 'bodies' | 'cards'>, pick: HeatPick): Picked | null {
+export function pickedIn({ bodies, cards: owned }: Pick<Lists, 'bodies' | 'cards'>, pick: HeatPick): Picked | null {
   const body = bodies.find(({ id }) => id === pick.bodyId);
   const mode = body?.modes.find(({ id }) => id === pick.modeId);
   if (!body || !mode) return null;
@@ -53,11 +53,14 @@ export const cardCount = (arrangement: HeatPick['arrangement'], body: Body): num
 
 type Wanted = Partial<Asked>;
 
+/** What a first pick is chosen from. */
+type PickKit = Pick<Lists, 'bodies' | 'cards' | 'tests'> & { readonly settings: Settings };
+
 /**
  * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
  * where heat is the next question.
  */
-export function firstPick(kit: Kit, policy: Policy, wanted: Wanted): HeatPick | null {
+export function firstPick(kit: PickKit, policy: Policy, wanted: Wanted): HeatPick | null {
   const { cards, columns } = board({ bodies: kit.bodies, cards: kit.cards, tests: kit.tests }, policy);
   let best: {
     readonly score: number;
@@ -94,7 +97,7 @@ type PickedCell = Pick<Cell, 'bodyId' | 'modeId' | 'cardId' | 'seats'>;
  * once, and over unlike seats of a relay; otherwise on its one card.
  */
 export function cellPick(
-  kit: Pick<Kit, 'bodies' | 'cards'>,
+  kit: Pick<Lists, 'bodies' | 'cards'>,
   { bodyId, modeId, cardId, seats }: PickedCell,
   plan: PlannedTake,
 ): HeatPick {

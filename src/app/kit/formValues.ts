@@ -1,5 +1,6 @@
 import type Joi from 'joi';
-import { problemMessage } from '../../kit/problems.ts';
+import { problemOf } from '../../kit/problems.ts';
+import { problemText } from '../../text/kit/problem.ts';
 
 /** Field errors by path, as the form library names them: `modes.0.rate.Mbps`. */
 export type FieldErrors = Record<string, string>;
@@ -22,6 +23,6 @@ export function withoutBlanks(value: unknown, texts: readonly string[] = TEXTS):
 export function fieldErrors(schema: Joi.Schema, values: unknown): FieldErrors {
   const { error } = schema.validate(withoutBlanks(values), { abortEarly: false, convert: false });
   const errors: FieldErrors = {};
-  for (const detail of error?.details ?? []) errors[detail.path.join('.')] ??= problemMessage(detail);
+  for (const detail of error?.details ?? []) errors[detail.path.join('.')] ??= problemText(problemOf(detail));
   return errors;
 }

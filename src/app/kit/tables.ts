@@ -1,16 +1,16 @@
 import { board } from '../../core/match/board.ts';
-import { readStoredKit } from '../../store/kitStore.ts';
+import { readStoredKit } from '../../store/read.ts';
 import { policyOf } from '../match/policy.ts';
 import { boardCsv, cardsCsv, modesCsv } from './csv.ts';
 import { database } from './database.ts';
+import { today } from './today.ts';
 
 export type TableKey = 'board' | 'cards' | 'modes';
 
 /** A table of the stored kit as a CSV file. */
 export async function tableFile(key: TableKey): Promise<{ readonly name: string; readonly text: string }> {
   const kit = await readStoredKit(database);
-  const day = new Date().toISOString().slice(0, 10);
-  const name = `${key}-${day}.csv`;
+  const name = `${key}-${today()}.csv`;
   switch (key) {
     case 'board':
       return { name, text: boardCsv(board(kit, policyOf(kit.settings)), kit.settings.take) };

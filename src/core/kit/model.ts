@@ -6,7 +6,11 @@ import type { Form } from '../standards/forms.ts';
  * The shapes the core reads, as the kit file writes them: units are in the key names. Null means unknown, never zero.
  * The rules for what may be in them stand in src/kit/schema.ts.
  */
-export type Arrangement = 'single' | 'relay' | 'mirrored' | 'split';
+/** Longest name of anything, a card's own label included. */
+export const MAX_NAME = 80;
+
+export const ARRANGEMENTS = ['single', 'relay', 'mirrored', 'split'] as const;
+export type Arrangement = (typeof ARRANGEMENTS)[number];
 export type Codec = 'long-gop' | 'intra' | 'raw';
 export type WhenMissing = 'refuses' | 'warns' | 'advises';
 export type RateKind = 'maximum' | 'average' | 'constant';
@@ -319,9 +323,20 @@ export const MAX_TRACE_SECONDS = 21_600;
 export const MAX_KEPT_TAKES = 3;
 
 /** A take kept for comparing; it is simulated again whenever it is shown. */
-export interface KeptTake extends HeatPick {
+export interface KeptTake extends Omit<HeatPick, 'demandTraceMBps'> {
   readonly id: string;
   readonly name: string;
+  /** The series with a clip's own rate; null where the mode's rate is taken. */
+  readonly rateSeriesId: string | null;
+}
+
+/** A long series, kept apart so that nothing else has to carry it. */
+export interface Series {
+  readonly id: string;
+  /** `rate`: what a clip writes. */
+  readonly kind: 'rate';
+  /** One value a second, MB/s. */
+  readonly MBps: readonly number[];
 }
 
 export type Take = 'once' | 'repeatable';

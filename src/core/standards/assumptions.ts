@@ -23,6 +23,7 @@ export const ASSUMED = {
   plannedAmbientC: { value: 25, unit: '°C', what: 'air that heat marks are worked out for', source: 'assumed' },
   dayRangeC: { value: 8, unit: '°C', what: 'how far the air of a day falls below what was planned for, until its coldest is entered', source: 'assumed' },
   testedMargin: { value: 0.15, unit: 'over the tested rate', what: 'pace of a card whose passed test is all that is known of it', source: 'assumed' },
+  exportEveryDays: { value: 14, unit: 'days', what: 'without an export, after which the kit asks for one', source: 'assumed' },
   acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding for a once-only take', source: 'assumed' },
   acceptedRiskRepeatable: { value: 0.25, unit: 'of runs', what: 'failing runs that still count as holding for a repeatable take', source: 'assumed' },
 } as const satisfies Record<string, Assumption>;

@@ -1,18 +1,20 @@
 import { useState } from 'react';
-import { deleteBody, duplicateBody } from '../../app/kit/kitActions.ts';
+import { deleteBody, duplicateBody } from '../../app/bodies/bodyActions.ts';
+import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Body } from '../../core/kit/model.ts';
-import type { Kit } from '../../kit/kit.ts';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useLastSeen } from '../../ui/useLastSeen.ts';
 import { Shell } from '../shell/Shell.tsx';
 import css from './BodiesView.module.css';
 import { BodyForm } from './BodyForm.tsx';
 import { BodyList } from './BodyList.tsx';
 import { newBody } from './newItems.ts';
 
+const LISTS = ['bodies', 'cards'] as const;
+
 export default function BodiesView({ demo }: { readonly demo: boolean }) {
   return (
-    <Shell frame="bodies" demo={demo}>
+    <Shell frame="bodies" demo={demo} lists={LISTS}>
       {(kit) => <Bodies kit={kit} />}
     </Shell>
   );
@@ -26,21 +28,25 @@ function openFromAddress(): Open | null {
   return id === null ? null : { kind: 'known', id };
 }
 
-function Bodies({ kit }: { readonly kit: Kit }) {
+function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
   const { bodies } = kit;
   const [open, setOpen] = useState<Open | null>(openFromAddress);
-  const stored = useStored();
+  const change = useChange();
   const first = bodies[0];
   const shown = open ?? (first ? ({ kind: 'known', id: first.id } as const) : null);
-  const body = shown?.kind === 'new' ? shown.body : bodies.find(({ id }) => id === shown?.id);
+  const knownId = shown?.kind === 'known' ? shown.id : null;
+  const { item: found, isGone } = useLastSeen(
+    bodies.find(({ id }) => id === knownId),
+    knownId,
+  );
+  const body = shown?.kind === 'new' ? shown.body : found;
   const remove = (one: Body): void =>
-    void stored(async () => {
-      const undo = await deleteBody(one.id);
-      setOpen(null);
-      undoNotice(`${one.name} deleted, with its modes and slots.`, undo);
+    void change(async () => {
+      const written = await deleteBody(one);
+      if (written.ok) setOpen(null);
+      return written;
     });
-  const copy = (one: Body): void =>
-    void stored(async () => undoNotice(`${one.name} duplicated.`, await duplicateBody(one, bodies)));
+  const copy = (one: Body): void => void change(() => duplicateBody(one, bodies));
   return (
     <div className={css.bodies}>
       <BodyList
@@ -55,6 +61,7 @@ function Bodies({ kit }: { readonly kit: Kit }) {
             key={body.id}
             body={body}
             isNew={shown?.kind === 'new'}
+            isGone={shown?.kind === 'known' && isGone}
             cards={kit.cards}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
             onDelete={() => remove(body)}

@@ -1,8 +1,8 @@
 import { lazy, Suspense, useState } from 'react';
-import { saveBody } from '../../app/kit/kitActions.ts';
+import { saveBody } from '../../app/bodies/bodyActions.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { splitWidth } from '../../core/match/seats.ts';
-import { bodySchema } from '../../kit/schema.ts';
+import { bodySchema } from '../../kit/schemas/body.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
@@ -22,6 +22,8 @@ const PasteModes = lazy(() => import('./PasteModes.tsx'));
 interface BodyFormProps {
   readonly body: Body;
   readonly isNew: boolean;
+  /** True where it was deleted elsewhere. */
+  readonly isGone: boolean;
   readonly cards: readonly Card[];
   readonly onSaved: (body: Body) => void;
   readonly onDelete: () => void;
@@ -30,23 +32,23 @@ interface BodyFormProps {
 }
 
 /** A camera on one sheet: itself, its slots, its modes. Nothing is stored before Save, and then all of it. */
-export function BodyForm({ body, isNew, cards, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
-  const { form, changed, onSubmit, discard } = useItemForm<Body>({
+export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
+  const itemForm = useItemForm<Body>({
     item: body,
     isNew,
+    isGone,
     schema: bodySchema,
     save: saveBody,
-    nameOf: ({ name }) => name,
     onSaved,
   });
+  const { form, onSubmit, discard } = itemForm;
   const [pasting, setPasting] = useState(false);
-  const problems = Object.keys(form.errors).length;
   const field = form.getInputProps;
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : body.name}>
       <div className={css.actions}>
         <h2 style={{ fontSize: 26, flex: 1 }}>{form.values.name || 'New body'}</h2>
-        {!isNew && (
+        {!isNew && !isGone && (
           <>
             <button type="button" className="plain-button" onClick={onDuplicate}>
               Duplicate
@@ -131,8 +133,8 @@ export function BodyForm({ body, isNew, cards, onSaved, onDelete, onDuplicate, o
         )}
       </Suspense>
       <SaveBar
-        changed={changed}
-        problems={problems}
+        itemForm={itemForm}
+        what={form.values.name || 'This body'}
         onDiscard={() => {
           discard();
           onDiscard();

@@ -1,5 +1,5 @@
-import { newId } from '../../app/kit/kitActions.ts';
 import type { Body, Mode, Slot } from '../../core/kit/model.ts';
+import { newId } from '../../kit/newId.ts';
 
 /** What an added thing starts as: nothing claimed that was not entered, so a slot has no bus before it is told. */
 export const newSlot = (count: number): Slot => ({

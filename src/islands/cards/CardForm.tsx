@@ -1,11 +1,11 @@
 import { Checkbox, TagsInput } from '@mantine/core';
-import { saveCard } from '../../app/kit/kitActions.ts';
+import { saveCard } from '../../app/cards/cardActions.ts';
 import { keptSpelling, readWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';
-import { cardSchema } from '../../kit/schema.ts';
+import { cardSchema } from '../../kit/schemas/card.ts';
 import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
@@ -19,6 +19,8 @@ import { VerifiedFields } from './VerifiedFields.tsx';
 interface CardFormProps {
   readonly card: Card;
   readonly isNew: boolean;
+  /** True where it was deleted elsewhere. */
+  readonly isGone: boolean;
   readonly onSaved: (card: Card) => void;
   readonly onDelete: () => void;
   readonly onDuplicate: () => void;
@@ -38,15 +40,16 @@ const tidyMarks = (marks: readonly string[]): string[] => [
 const SD_WORDS = ['I', 'II', 'III', 'SDHC', 'SDXC', 'SDUC', 'A1', 'A2'];
 
 /** One physical card. Nothing is stored before Save. */
-export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose }: CardFormProps) {
-  const { form, changed, onSubmit, discard } = useItemForm<Card>({
+export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, onClose }: CardFormProps) {
+  const itemForm = useItemForm<Card>({
     item: card,
     isNew,
+    isGone,
     schema: cardSchema,
     save: saveCard,
-    nameOf: ({ label }) => label,
     onSaved,
   });
+  const { form, onSubmit, discard } = itemForm;
   const field = form.getInputProps;
   const { values } = form;
   // What was verified is what the label said then: another label is verified again, or promises nothing.
@@ -66,7 +69,7 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
       <div className={css.actions}>
         <h2 style={{ fontSize: 24, flex: 1 }}>{values.label || 'New card'}</h2>
-        {!isNew && (
+        {!isNew && !isGone && (
           <>
             <button type="button" className="plain-button" onClick={onDuplicate}>
               Duplicate
@@ -165,11 +168,11 @@ export function CardForm({ card, isNew, onSaved, onDelete, onDuplicate, onClose 
       <IncidentFields form={form} />
       <SaveBar
         inPanel
-        changed={changed}
-        problems={Object.keys(form.errors).length}
+        itemForm={itemForm}
+        what={values.label || 'This card'}
         onDiscard={() => {
           discard();
-          if (isNew) onClose();
+          if (isNew || isGone) onClose();
         }}
       />
     </form>

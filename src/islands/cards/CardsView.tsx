@@ -1,10 +1,11 @@
 import { lazy, Suspense, useState } from 'react';
+import { addCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
-import { addCards, deleteCards, duplicateCard, newId } from '../../app/kit/kitActions.ts';
+import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Card } from '../../core/kit/model.ts';
-import type { Kit } from '../../kit/kit.ts';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { newId } from '../../kit/newId.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useLastSeen } from '../../ui/useLastSeen.ts';
 import { Shell } from '../shell/Shell.tsx';
 import { CardForm } from './CardForm.tsx';
 import css from './CardsView.module.css';
@@ -15,9 +16,11 @@ import { WalletTools } from './WalletTools.tsx';
 
 const PasteCards = lazy(() => import('./PasteCards.tsx'));
 
+const LISTS = ['cards'] as const;
+
 export default function CardsView({ demo }: { readonly demo: boolean }) {
   return (
-    <Shell frame="cards" demo={demo}>
+    <Shell frame="cards" demo={demo} lists={LISTS}>
       {(kit) => <Cards kit={kit} />}
     </Shell>
   );
@@ -51,31 +54,31 @@ function openFromAddress(): Open | null {
   return id === null ? null : { kind: 'known', id };
 }
 
-function Cards({ kit }: { readonly kit: Kit }) {
+function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
   const { cards } = kit;
   const [open, setOpen] = useState<Open | null>(openFromAddress);
   const [view, setView] = useState(WHOLE_WALLET);
   const [pasting, setPasting] = useState(false);
   const [limit, setLimit] = useState(PAGE);
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set());
-  const stored = useStored();
+  const change = useChange();
   const shown = walletCards(cards, view);
   const chosen = shown.filter(({ id }) => chosenIds.has(id));
   const knownId = open?.kind === 'known' ? open.id : null;
-  const card = open?.kind === 'new' ? open.card : cards.find(({ id }) => id === knownId);
+  const { item: found, isGone } = useLastSeen(
+    cards.find(({ id }) => id === knownId),
+    knownId,
+  );
+  const card = open?.kind === 'new' ? open.card : found;
   const remove = (one: Card): void =>
-    void stored(async () => {
-      const undo = await deleteCards([one.id]);
-      setOpen(null);
-      undoNotice(`${one.label} deleted.`, undo);
+    void change(async () => {
+      const written = await deleteCards([one]);
+      if (written.ok) setOpen(null);
+      return written;
     });
   const add = (added: readonly Card[]): void =>
-    void stored(async () => {
-      undoNotice(`${added.length} cards added.`, await addCards(added));
-      setPasting(false);
-    });
-  const copy = (one: Card): void =>
-    void stored(async () => undoNotice(`${one.label} duplicated.`, await duplicateCard(one, cards)));
+    void change(() => addCards(added)).then((made) => (made ? setPasting(false) : undefined));
+  const copy = (one: Card): void => void change(() => duplicateCard(one, cards));
   return (
     <div className={css.cards}>
       <div className={css.wallet}>
@@ -142,6 +145,7 @@ function Cards({ kit }: { readonly kit: Kit }) {
             key={card.id}
             card={card}
             isNew={open?.kind === 'new'}
+            isGone={open?.kind === 'known' && isGone}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
             onDelete={() => remove(card)}
             onDuplicate={() => copy(card)}

@@ -1,10 +1,9 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { changeCards, deleteCards, duplicateMany } from '../../app/kit/kitActions.ts';
+import { changeCards, deleteCards, duplicateMany } from '../../app/cards/cardActions.ts';
 import { CARD_STATES, type Card, type CardState } from '../../core/kit/model.ts';
 import { STATE_WORDS } from '../../text/cards/state.ts';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './ManyCards.module.css';
 
 interface ManyCardsProps {
@@ -17,12 +16,11 @@ const plural = (count: number): string => (count === 1 ? '1 card' : `${count} ca
 
 /** What can be done to several cards at once; each with one undo for all. */
 export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
-  const stored = useStored();
+  const make = useChange();
   const [copies, setCopies] = useState('1');
   const count = Number(copies);
   const valid = Number.isInteger(count) && count >= 1 && count <= 100;
-  const change = (what: Partial<Card>, words: string): void =>
-    void stored(async () => undoNotice(`${plural(chosen.length)} ${words}.`, await changeCards(chosen, what)));
+  const change = (what: Partial<Card>, words: string): void => void make(() => changeCards(chosen, what, words));
   return (
     <fieldset className={css.many}>
       <legend className="unseen">{plural(chosen.length)} chosen</legend>
@@ -49,7 +47,7 @@ export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
           type="button"
           className="plain-button"
           disabled={!valid}
-          onClick={() => void stored(async () => undoNotice('Duplicated.', await duplicateMany(chosen, all, count)))}
+          onClick={() => void make(() => duplicateMany(chosen, all, count))}
         >
           Duplicate
         </button>
@@ -65,13 +63,7 @@ export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
       <button
         type="button"
         className="plain-button"
-        onClick={() =>
-          void stored(async () => {
-            const undo = await deleteCards(chosen.map(({ id }) => id));
-            onDone();
-            undoNotice(`${plural(chosen.length)} deleted.`, undo);
-          })
-        }
+        onClick={() => void make(() => deleteCards(chosen)).then((made) => made && onDone())}
       >
         Delete
       </button>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { changeBodyHeat, changeFigure, resetFigures } from '../../app/heat/heatActions.ts';
+import { changeFigure, resetFigures, setBodySize } from '../../app/heat/heatActions.ts';
 import { sizeOf } from '../../core/heat/run/bodyFigures.ts';
 import type { Known } from '../../core/heat/run/known.ts';
 import type { Lane } from '../../core/heat/run/lane.ts';
@@ -15,10 +15,10 @@ import {
 } from '../../core/kit/model.ts';
 import { FIGURE_WORDS, figureSourceText, SPREAD_TEXT } from '../../text/heat/heatFigures.ts';
 import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
+import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { plain } from '../../text/quantity.ts';
 import { ChoiceLine, NumberLine } from '../../ui/LineField.tsx';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './HeatView.module.css';
 import { LimitFields } from './LimitFields.tsx';
 
@@ -32,7 +32,7 @@ function sourceText(known: Known, digits: number): string {
 
 /** Every figure of the run in one place: what it is, where it comes from, and a way back to what is assumed. */
 export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: readonly Lane[] }) {
-  const stored = useStored();
+  const make = useChange();
   const [chosen, setChosen] = useState<string | null>(null);
   const all = lanes.flatMap(({ cards, figures, cardFigures }) =>
     cards.map((card, at) => ({ card, figures: { ...figures, ...cardFigures[at] } })),
@@ -43,11 +43,11 @@ export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: 
   if (!entry) return null;
   const { card, figures } = entry;
   const change = (key: BodyFigure | CardFigure, value: number | null): void =>
-    void stored(async () => {
+    void make(() => {
       const figure = value === null ? null : ({ value, basis: 'stated' } as const);
-      const undo = await changeFigure({ body, card }, key, figure);
       const { name, unit } = FIGURE_WORDS[key];
-      undoNotice(value === null ? `${name} is as it was.` : `${name} is ${plain(value, 3)} ${unit} now.`, undo);
+      const what = value === null ? CHANGE_TEXT.figureReset(name) : CHANGE_TEXT.figureSet(name, plain(value, 3), unit);
+      return changeFigure({ body, card }, key, figure, what);
     });
   const line = (key: BodyFigure | CardFigure) => {
     const known = figures[key];
@@ -83,13 +83,7 @@ export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: 
           Assumed
         </h2>
         {own && (
-          <button
-            type="button"
-            className={css.tiny}
-            onClick={() =>
-              void stored(async () => undoNotice('Every figure is as it was.', await resetFigures(body, card)))
-            }
-          >
+          <button type="button" className={css.tiny} onClick={() => void make(() => resetFigures({ body, card }))}>
             reset all
           </button>
         )}
@@ -111,11 +105,8 @@ export function Figures({ body, lanes }: { readonly body: Body; readonly lanes: 
         value={size}
         choices={BODY_SIZES.map((value) => ({ value, label: SIZE_WORDS[value] }))}
         onChange={(value) =>
-          void stored(async () =>
-            undoNotice(
-              `${body.name} is taken for a ${SIZE_WORDS[value as BodySize]}.`,
-              await changeBodyHeat(body, { size: value as BodySize }),
-            ),
+          void make(() =>
+            setBodySize(body, value as BodySize, CHANGE_TEXT.bodyLike(body.name, SIZE_WORDS[value as BodySize])),
           )
         }
       />

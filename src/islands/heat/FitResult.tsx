@@ -1,18 +1,17 @@
 import { useMemo } from 'react';
 import { keepFit } from '../../app/heat/heatActions.ts';
 import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { FitInput } from '../../core/heat/run/fit.ts';
 import type { Card } from '../../core/kit/model.ts';
-import type { Kit } from '../../kit/kit.ts';
 import { explainedText, fitRefusalText, fittedText } from '../../text/heat/heatFit.ts';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
 import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
 
 interface FitResultProps {
-  readonly kit: Kit;
+  readonly kit: ViewKit;
   readonly run: Run;
   readonly card: Card;
   readonly onDone: () => void;
@@ -20,11 +19,11 @@ interface FitResultProps {
 
 const FIT_SEED = 1;
 
-const labelOf = ({ cards }: Kit, id: string): string | undefined => cards.find((card) => card.id === id)?.label;
+const labelOf = ({ cards }: ViewKit, id: string): string | undefined => cards.find((card) => card.id === id)?.label;
 
 /** What the logged takes say of the figures, before anything is changed by it. */
 export function FitResult({ kit, run, card, onDone }: FitResultProps) {
-  const stored = useStored();
+  const change = useChange();
   const { policy } = run.setup;
   const body = kit.bodies.find(({ id }) => id === run.setup.body.id);
   const input = useMemo(
@@ -61,13 +60,7 @@ export function FitResult({ kit, run, card, onDone }: FitResultProps) {
           type="button"
           className="ink-button"
           disabled={!informed || !body}
-          onClick={() =>
-            void stored(async () => {
-              if (!body) return;
-              undoNotice('The fitted figures are in use.', await keepFit(body, card, fit));
-              onDone();
-            })
-          }
+          onClick={() => void (body && change(() => keepFit({ body, card }, fit)).then((made) => made && onDone()))}
         >
           Use the fitted figures
         </button>

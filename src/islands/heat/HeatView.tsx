@@ -1,23 +1,24 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { openTake } from '../../app/heat/heatActions.ts';
 import { firstPick, pickedIn } from '../../app/heat/heatPick.ts';
 import { pickQuery, queryPick } from '../../app/heat/heatQuery.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
-import type { Kit } from '../../kit/kit.ts';
 import { useSame } from '../../ui/useSame.ts';
 import { Shell } from '../shell/Shell.tsx';
 import css from './HeatView.module.css';
+import { HEAT_LISTS, type HeatKit } from './heatKit.ts';
 import { Taken } from './Taken.tsx';
 
 export default function HeatView({ demo }: { readonly demo: boolean }) {
   return (
-    <Shell frame="heat" demo={demo}>
+    <Shell frame="heat" demo={demo} lists={HEAT_LISTS}>
       {(kit) => <Heat kit={kit} />}
     </Shell>
   );
 }
 
-function Heat({ kit }: { readonly kit: Kit }) {
+function Heat({ kit }: { readonly kit: HeatKit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings.take, kit.settings.headroom]);
   const [chosen, setChosen] = useState<HeatPick | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);
@@ -52,9 +53,9 @@ function Heat({ kit }: { readonly kit: Kit }) {
         setBefore(null);
         if (best) setChosen({ ...best, plan: pick.plan });
       }}
-      onOpen={({ id: _, name: __, ...kept }) => {
+      onOpen={(kept) => {
         setBefore(null);
-        setChosen(kept);
+        void openTake(kept).then(setChosen);
       }}
       onMove={(part, text) => {
         setBefore({ pick: before?.pick ?? pick, text: before ? `${before.text} · ${text}` : text });
@@ -68,7 +69,7 @@ function Heat({ kit }: { readonly kit: Kit }) {
   );
 }
 
-function Nothing({ kit, onAnew }: { readonly kit: Kit; readonly onAnew: (() => void) | null }) {
+function Nothing({ kit, onAnew }: { readonly kit: HeatKit; readonly onAnew: (() => void) | null }) {
   const missing = kit.bodies.length === 0 ? 'a body' : kit.cards.length === 0 ? 'a card' : 'a mode';
   return (
     <div className={css.nothing}>

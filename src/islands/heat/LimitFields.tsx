@@ -1,25 +1,25 @@
 import { useState } from 'react';
-import { changeBodyHeat } from '../../app/heat/heatActions.ts';
+import { setLimits } from '../../app/heat/heatActions.ts';
 import { bodyFigures, limitsOf } from '../../core/heat/run/bodyFigures.ts';
 import type { Body, LimitStatement } from '../../core/kit/model.ts';
 import { LIMITS_APART, limitRefusalText } from '../../text/heat/heatFit.ts';
 import { degreesText } from '../../text/heat/heatWords.ts';
+import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { plain } from '../../text/quantity.ts';
 import { goToInvalid, NumberLine } from '../../ui/LineField.tsx';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './HeatView.module.css';
 
 /** What the maker's manual says about heat: minutes of recording at one or two ambients. */
 export function LimitFields({ body }: { readonly body: Body }) {
-  const stored = useStored();
+  const change = useChange();
   const limits = body.heat?.limits ?? [];
   const [open, setOpen] = useState(false);
   const [minutes, setMinutes] = useState<number | null>(null);
   const [ambientC, setAmbientC] = useState<number | null>(null);
   const keep = (next: readonly LimitStatement[], said: string): void =>
-    void stored(async () => {
-      undoNotice(said, await changeBodyHeat(body, { limits: next }));
+    void change(() => setLimits(body, next, said)).then((made) => {
+      if (!made) return;
       setOpen(false);
       setMinutes(null);
       setAmbientC(null);
@@ -39,7 +39,7 @@ export function LimitFields({ body }: { readonly body: Body }) {
             onClick={() =>
               keep(
                 limits.filter((_, place) => place !== at),
-                'The maker’s limit is taken out.',
+                CHANGE_TEXT.limitRemoved,
               )
             }
           >
@@ -64,7 +64,7 @@ export function LimitFields({ body }: { readonly body: Body }) {
             event.preventDefault();
             if (goToInvalid(event.currentTarget)) return;
             if (tried?.ok && minutes !== null && ambientC !== null)
-              keep([...limits, { minutes, ambientC }], `${body.name} is calibrated by its manual.`);
+              keep([...limits, { minutes, ambientC }], CHANGE_TEXT.limitSet(body.name));
           }}
         >
           <NumberLine

@@ -1,15 +1,16 @@
 import { useState } from 'react';
-import { newId, saveTest } from '../../app/kit/kitActions.ts';
 import { today } from '../../app/kit/today.ts';
+import { noteTest } from '../../app/match/testActions.ts';
 import { needMBps } from '../../core/heat/run/cardFigures.ts';
 import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/kit/model.ts';
 import { readTest } from '../../core/match/testReading.ts';
+import { newId } from '../../kit/newId.ts';
 import { END_WORDS } from '../../text/heat/heatFit.ts';
+import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
 import type { Run } from './useRun.ts';
 
@@ -23,7 +24,7 @@ interface LogFormProps {
 /** Notes a take of this pair as it went: how it ended, after how long, in which air. */
 export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   const { plan, body } = run.setup;
-  const stored = useStored();
+  const change = useChange();
   const [end, setEnd] = useState<TestEnd>('dropped');
   const [time, setTime] = useState('');
   const seconds = takeSeconds(time);
@@ -57,10 +58,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
       setAsked(question);
       return;
     }
-    void stored(async () => {
-      undoNotice('Take logged.', await saveTest(test));
-      onDone();
-    });
+    void change(() => noteTest(test, CHANGE_TEXT.takeLogged)).then((made) => made && onDone());
   };
   return (
     <form

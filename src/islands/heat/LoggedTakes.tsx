@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import type { HeatPick } from '../../core/kit/model.ts';
-import type { Kit } from '../../kit/kit.ts';
 import { fitText } from '../../text/heat/heatFit.ts';
 import { FitResult } from './FitResult.tsx';
+import type { HeatKit } from './heatKit.ts';
 import { LogForm } from './LogForm.tsx';
 import css from './LoggedTakes.module.css';
 import { SurvivalMap } from './SurvivalMap.tsx';
 import type { Run } from './useRun.ts';
 
 interface LoggedTakesProps {
-  readonly kit: Kit;
+  readonly kit: HeatKit;
   readonly run: Run;
   readonly pick: HeatPick;
 }

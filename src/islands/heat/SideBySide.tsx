@@ -3,24 +3,24 @@ import { forgetTake } from '../../app/heat/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heat/heatPick.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
 import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { useKeptPicks } from '../../app/heat/useKeptPicks.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
 import { hasFailed } from '../../core/heat/run/lane.ts';
 import { averageDemand } from '../../core/heat/writepath/demand.ts';
 import type { KeptTake } from '../../core/kit/model.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import type { Kit } from '../../kit/kit.ts';
 import { heatAloneText, outcomeText, shareText, timeText } from '../../text/heat/heat.ts';
 import { degreesText, paceText, planText } from '../../text/heat/heatWords.ts';
 import { CAUSE_WORDS } from '../../text/heat/simulation.ts';
 import { plain } from '../../text/quantity.ts';
-import { useSame } from '../../ui/useSame.ts';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
+import type { HeatKit } from './heatKit.ts';
 import css from './SideBySide.module.css';
 import { TaskNote } from './TaskNote.tsx';
 import { type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
-  readonly kit: Kit;
+  readonly kit: HeatKit;
   readonly policy: Policy;
   readonly now: Run;
   /** Risk runs of each take. */
@@ -61,15 +61,15 @@ const failText = (share: number | null | undefined): string => (share == null ? 
 
 /** Kept takes beside the one on screen; each is run again with the figures of now. */
 export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) {
-  const { settings, bodies, cards, tests } = kit;
-  const stored = useStored();
-  const kept = useSame(settings.keptTakes ?? []);
+  const { keptTakes, bodies, cards, tests } = kit;
+  const change = useChange();
+  const kept = useKeptPicks(keptTakes);
   const columns = useMemo(
     (): readonly Column[] => [
       { id: 'now', name: 'On screen', take: null, run: now },
-      ...kept.map((take): Column => {
-        const picked = pickedIn({ bodies, cards }, take);
-        const run = picked ? runOf(setupOf(picked, take, { tests, policy })) : null;
+      ...kept.map(({ take, pick }): Column => {
+        const picked = pickedIn({ bodies, cards }, pick);
+        const run = picked ? runOf(setupOf(picked, pick, { tests, policy })) : null;
         return { id: take.id, name: take.name, take, run: run?.ok ? run.value : null };
       }),
     ],
@@ -117,7 +117,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
                       type="button"
                       className="plain-button"
                       aria-label={`Forget ${name}`}
-                      onClick={() => void stored(() => forgetTake(settings, take.id))}
+                      onClick={() => void change(() => forgetTake(take))}
                     >
                       Forget
                     </button>

@@ -1,7 +1,6 @@
 import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
 import { fromGB } from '../../core/units/convert.ts';
-import type { Kit } from '../../kit/kit.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { capacityText, plain } from '../../text/quantity.ts';
@@ -9,10 +8,11 @@ import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
 import css from './HeatView.module.css';
+import type { HeatKit } from './heatKit.ts';
 import { TraceField } from './TraceField.tsx';
 
 interface TakeFormProps {
-  readonly kit: Kit;
+  readonly kit: HeatKit;
   readonly pick: HeatPick;
   readonly picked: Picked;
   /** What the mode writes, MB/s; null where it has no rate. */

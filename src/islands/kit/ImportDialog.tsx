@@ -1,11 +1,15 @@
 import { Modal } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { type ChangeEvent, useState } from 'react';
-import { type ImportPreview, kitRefusalText, previewImport } from '../../app/kit/importPreview.ts';
-import { importKit } from '../../app/kit/kitActions.ts';
+import { type ImportPreview, previewImport } from '../../app/kit/importPreview.ts';
+import { importKit } from '../../app/kit/kitFile.ts';
 import type { Result } from '../../core/result.ts';
 import type { ListDiff } from '../../kit/diffKit.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
+import { VERSION } from '../../kit/kit.ts';
+import { LIST_WORDS } from '../../text/kit/editRefusal.ts';
+import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
+import { problemText } from '../../text/kit/problem.ts';
+import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './ImportDialog.module.css';
 
@@ -19,17 +23,16 @@ const names = (all: readonly string[]): string =>
 export default function ImportDialog({ onClose }: { readonly onClose: () => void }) {
   const [preview, setPreview] = useState<Result<ImportPreview, KitRefusal> | null>(null);
   const stored = useStored();
+  const change = useChange();
   const choose = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
     const file = event.currentTarget.files?.[0];
     if (file) await stored(async () => setPreview(await previewImport(file)));
   };
   const apply = async ({ kit }: ImportPreview): Promise<void> => {
-    if (!(await stored(() => importKit(kit)))) return;
-    notifications.show({ message: 'Imported. What was there is kept under Kit, Earlier states.' });
-    onClose();
+    if (await change(() => importKit(kit))) onClose();
   };
   return (
-    <Modal opened onClose={onClose} title="Import a kit file" size="lg" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened onClose={onClose} title="Import a kit file" size="lg">
       <div className={css.dialog}>
         <label className={css.file}>
           <span>A .coolreel.json file. It takes the place of the kit you have, which is kept as an earlier state.</span>
@@ -48,9 +51,9 @@ function Refusal({ refusal }: { readonly refusal: KitRefusal }) {
       <p>{kitRefusalText(refusal)}</p>
       {refusal.code === 'invalid' && (
         <ul className={css.problems}>
-          {refusal.problems.map(({ path, message }) => (
-            <li key={`${path}${message}`}>
-              <code className={css.path}>{path}</code> {message}
+          {refusal.problems.map((problem) => (
+            <li key={problem.path}>
+              <code className={css.path}>{problem.path}</code> {problemText(problem)}
             </li>
           ))}
           {refusal.more > 0 && <li>and {refusal.more} more</li>}
@@ -62,9 +65,14 @@ function Refusal({ refusal }: { readonly refusal: KitRefusal }) {
 }
 
 function Preview({ preview, onApply }: { readonly preview: ImportPreview; readonly onApply: () => void }) {
-  const { diff, same } = preview;
+  const { diff, same, version } = preview;
   return (
     <>
+      {version < VERSION && (
+        <p>
+          A file of version {version}. Shown as it will be once it is brought to version {VERSION}.
+        </p>
+      )}
       <dl className={css.lists}>
         {diff.lists.filter(worthShowing).map((list) => (
           <ListPreview key={list.list} list={list} />
@@ -73,6 +81,12 @@ function Preview({ preview, onApply }: { readonly preview: ImportPreview; readon
           <div className={css.list}>
             <dt>settings</dt>
             <dd>changed</dd>
+          </div>
+        )}
+        {diff.extraChanged.length > 0 && (
+          <div className={css.list}>
+            <dt>kept unread</dt>
+            <dd>{names(diff.extraChanged)}</dd>
           </div>
         )}
       </dl>
@@ -93,7 +107,7 @@ function ListPreview({ list }: { readonly list: ListDiff }) {
   const { added, changed, removed, unchanged } = list;
   return (
     <div className={css.list}>
-      <dt>{list.list}</dt>
+      <dt>{LIST_WORDS[list.list]}</dt>
       <dd>
         {added.length > 0 && (
           <p>

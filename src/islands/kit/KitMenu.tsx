@@ -1,14 +1,20 @@
 import { Menu } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { lazy, Suspense, useState } from 'react';
-import { emptyKit, exportKit, loadDemo } from '../../app/kit/kitActions.ts';
+import { exportDue } from '../../app/kit/exportReminder.ts';
+import { emptyKit, loadDemo } from '../../app/kit/kitFile.ts';
 import type { TableKey } from '../../app/kit/tables.ts';
+import type { Unexported } from '../../app/kit/useKit.ts';
+import type { Settings } from '../../kit/kit.ts';
+import { exportDueText } from '../../text/kit/exportDue.ts';
 import { download } from '../../ui/download.ts';
+import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './KitMenu.module.css';
+import { useExport } from './useExport.ts';
 
 // The file dialogues bring the schema with them; no view needs it before they are opened.
 const ImportDialog = lazy(() => import('./ImportDialog.tsx'));
+const HistoryDialog = lazy(() => import('./HistoryDialog.tsx'));
 const StorageDialog = lazy(() => import('./StorageDialog.tsx'));
 const SnapshotsDialog = lazy(() => import('./SnapshotsDialog.tsx'));
 
@@ -18,6 +24,11 @@ const TABLES: readonly (readonly [TableKey, string])[] = [
   ['modes', 'Modes as CSV'],
 ];
 
+interface KitMenuProps {
+  readonly settings: Settings;
+  readonly unexported: Unexported | null;
+}
+
 /** The CSV writer comes with its first use. */
 async function saveTable(key: TableKey): Promise<void> {
   const { tableFile } = await import('../../app/kit/tables.ts');
@@ -26,29 +37,27 @@ async function saveTable(key: TableKey): Promise<void> {
 }
 
 /** What concerns the kit as a whole: out, in, begin again, earlier states. */
-export function KitMenu() {
-  const [open, setOpen] = useState<'import' | 'snapshots' | 'storage' | null>(null);
+export function KitMenu({ settings, unexported }: KitMenuProps) {
+  const [open, setOpen] = useState<'import' | 'history' | 'snapshots' | 'storage' | null>(null);
   const stored = useStored();
-  const save = async (): Promise<void> => {
-    const { name, text } = await exportKit();
-    download(name, text, 'application/json');
-  };
-  const replace = async (change: () => Promise<void>, done: string): Promise<void> => {
-    if (!(await stored(change))) return;
-    notifications.show({ message: `${done} What was there is kept under Kit, Earlier states.` });
-  };
+  const change = useChange();
+  const save = useExport();
+  const due = unexported && exportDue(unexported, settings, Date.now());
   const close = (): void => setOpen(null);
   return (
     <>
       <Menu position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
         <Menu.Target>
           <button type="button" className={css.button}>
-            Kit
+            Kit{due?.isDue && <span className={css.due} aria-hidden="true" />}
+            {due?.isDue && <span className="unseen">, {exportDueText(due)}</span>}
           </button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => void stored(save)}>Export the kit file</Menu.Item>
+          {due?.isDue && <Menu.Label className={css.reminder}>{exportDueText(due)}</Menu.Label>}
+          <Menu.Item onClick={save}>Export the kit file</Menu.Item>
           <Menu.Item onClick={() => setOpen('import')}>Import a kit file…</Menu.Item>
+          <Menu.Item onClick={() => setOpen('history')}>Last changes…</Menu.Item>
           <Menu.Item onClick={() => setOpen('snapshots')}>Earlier states…</Menu.Item>
           <Menu.Item onClick={() => setOpen('storage')}>Storage…</Menu.Item>
           <Menu.Divider />
@@ -61,13 +70,14 @@ export function KitMenu() {
             Crew cards to print
           </Menu.Item>
           <Menu.Divider />
-          <Menu.Item onClick={() => void replace(loadDemo, 'The demo kit is loaded.')}>Load the demo kit</Menu.Item>
-          <Menu.Item onClick={() => void replace(emptyKit, 'The kit is empty.')}>Start empty</Menu.Item>
+          <Menu.Item onClick={() => void change(loadDemo)}>Load the demo kit</Menu.Item>
+          <Menu.Item onClick={() => void change(emptyKit)}>Start empty</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       <Suspense fallback={null}>
         {open === 'import' && <ImportDialog onClose={close} />}
-        {open === 'storage' && <StorageDialog onClose={close} />}
+        {open === 'history' && <HistoryDialog onClose={close} />}
+        {open === 'storage' && <StorageDialog settings={settings} unexported={unexported} onClose={close} />}
         {open === 'snapshots' && <SnapshotsDialog onClose={close} />}
       </Suspense>
     </>

@@ -1,28 +1,42 @@
 import { Modal } from '@mantine/core';
-import { restoreSnapshot } from '../../app/kit/kitActions.ts';
+import { useState } from 'react';
+import { restoreState } from '../../app/kit/kitFile.ts';
 import { useSnapshots } from '../../app/kit/useSnapshots.ts';
+import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
+import { whenText } from '../../text/kit/when.ts';
+import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
-import css from './SnapshotsDialog.module.css';
+import css from './rows.module.css';
 
-const when = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
-
-/** The kit as it was before each import, demo or restart. */
+/** The kit as it was before each import, demo, restart, or change of many things at once. */
 export default function SnapshotsDialog({ onClose }: { readonly onClose: () => void }) {
   const all = useSnapshots();
   const stored = useStored();
-  const restore = async (text: string): Promise<void> => {
-    if (await stored(() => restoreSnapshot(text))) onClose();
-  };
+  const [problem, setProblem] = useState<string | null>(null);
+  const restore = (id: number): void =>
+    void stored(async () => {
+      const restored = await restoreState(id);
+      if (!restored.ok) {
+        setProblem(kitRefusalText(restored.error));
+        return;
+      }
+      undoNotice(restored.value);
+      onClose();
+    });
   return (
-    <Modal opened onClose={onClose} title="Earlier states" size="lg" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened onClose={onClose} title="Earlier states" size="lg">
       {all?.length === 0 && <p>None yet. One is kept before every import, demo kit or new start.</p>}
+      {problem && (
+        <p className="tone-hot" role="alert">
+          It was not put back. {problem} Nothing was changed.
+        </p>
+      )}
       <ul className={css.list}>
-        {all?.map(({ id, at, reason, text }) => (
+        {all?.map(({ id, at, reason }) => (
           <li key={id} className={css.row}>
-            <span>{when(at)}</span>
-            <span className="soft">{reason}</span>
-            <button type="button" className="plain-button" onClick={() => void restore(text)}>
+            <span className={css.when}>{whenText(at)}</span>
+            <span>{reason}</span>
+            <button type="button" className="plain-button" onClick={() => restore(id)}>
               Put back
             </button>
           </li>

@@ -1,21 +1,40 @@
-import { Modal } from '@mantine/core';
+import { Modal, NativeSelect } from '@mantine/core';
 import { useEffect, useState } from 'react';
+import { exportDue } from '../../app/kit/exportReminder.ts';
+import { setExportReminder } from '../../app/kit/settings.ts';
 import { keepStorage, type StorageState } from '../../app/kit/storage.ts';
+import type { Unexported } from '../../app/kit/useKit.ts';
+import { ASSUMED } from '../../core/standards/assumptions.ts';
 import type { Bytes } from '../../core/units/brand.ts';
+import type { Settings } from '../../kit/kit.ts';
+import { exportDueText } from '../../text/kit/exportDue.ts';
 import { capacityText } from '../../text/quantity.ts';
+import { useChange } from '../../ui/useChange.ts';
+import css from './StorageDialog.module.css';
+
+interface StorageDialogProps {
+  readonly settings: Settings;
+  readonly unexported: Unexported | null;
+  readonly onClose: () => void;
+}
 
 const size = (bytes: number | null): string => (bytes === null ? 'not told' : capacityText(bytes as Bytes));
 
-/** Where the kit is kept, and whether the browser may drop it. */
-export default function StorageDialog({ onClose }: { readonly onClose: () => void }) {
+const DAYS = [1, 3, 7, 14, 30, 90] as const;
+
+/** Where the kit is kept, whether the browser may drop it, and when to be reminded of an export. */
+export default function StorageDialog({ settings, unexported, onClose }: StorageDialogProps) {
   const [state, setState] = useState<StorageState | null>(null);
+  const change = useChange();
   useEffect(() => {
     void keepStorage().then(setState);
   }, []);
+  const every = settings.exportEveryDays ?? ASSUMED.exportEveryDays.value;
+  const choices = [...new Set<number>([...DAYS, every])].filter((days) => days > 0).sort((a, b) => a - b);
   return (
-    <Modal opened onClose={onClose} title="Storage on this device" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened onClose={onClose} title="Storage on this device">
       {state ? (
-        <div style={{ display: 'grid', gap: 10 }}>
+        <div className={css.storage}>
           <p>
             {state.persistent
               ? 'The browser keeps the kit until you remove it.'
@@ -24,6 +43,20 @@ export default function StorageDialog({ onClose }: { readonly onClose: () => voi
           <p>
             Used <b>{size(state.used)}</b> of <b>{size(state.quota)}</b> that the browser grants.
           </p>
+          {unexported && <p>{exportDueText(exportDue(unexported, settings, Date.now()))}</p>}
+          <NativeSelect
+            label="Remind me to export"
+            className={css.days}
+            value={String(every)}
+            data={[
+              ...choices.map((days) => ({
+                value: String(days),
+                label: days === 1 ? 'after a day of changes' : `after ${days} days of changes`,
+              })),
+              { value: '0', label: 'never' },
+            ]}
+            onChange={(event) => void change(() => setExportReminder(Number(event.currentTarget.value)))}
+          />
         </div>
       ) : (
         <p role="status">Asking the browser…</p>

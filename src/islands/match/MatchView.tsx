@@ -1,19 +1,19 @@
 import { useCallback, useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
-import { keepTrial, newId, type TrialChanges } from '../../app/kit/kitActions.ts';
+import type { ViewKit } from '../../app/kit/useKit.ts';
 import { policyOf } from '../../app/match/policy.ts';
+import { keepTrial, type TrialChanges } from '../../app/match/trialActions.ts';
 import { useBoard } from '../../app/match/useBoard.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { Take } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import { type Trial, tryMove } from '../../core/match/trial.ts';
-import type { Kit } from '../../kit/kit.ts';
+import { newId } from '../../kit/newId.ts';
 import { moveLine } from '../../text/match/move.ts';
-import { undoNotice } from '../../ui/undoNotice.tsx';
+import { useChange } from '../../ui/useChange.ts';
 import { useSame } from '../../ui/useSame.ts';
-import { useStored } from '../../ui/useStored.ts';
 import { Shell } from '../shell/Shell.tsx';
 import { Board } from './Board.tsx';
 import { BoardEmpty } from './BoardEmpty.tsx';
@@ -27,11 +27,13 @@ import { useQueryText } from './useQueryText.ts';
 
 export default function MatchView({ demo }: { readonly demo: boolean }) {
   return (
-    <Shell frame="match" demo={demo}>
+    <Shell frame="match" demo={demo} lists={MATCH_LISTS}>
       {(kit) => <Match kit={kit} />}
     </Shell>
   );
 }
+
+const MATCH_LISTS = ['bodies', 'cards', 'tests'] as const;
 
 type Selected = 'quick' | CellPick | null;
 
@@ -68,9 +70,9 @@ function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
   return { cell, body: row.body, mode: row.mode, card, rate: row.rate.ok ? row.rate.value : null };
 }
 
-function Match({ kit }: { readonly kit: Kit }) {
+function Match({ kit }: { readonly kit: ViewKit }) {
   const { settings } = kit;
-  const stored = useStored();
+  const change = useChange();
   const [trying, setTrying] = useState<Trying | null>(null);
   const take = trying?.changes.take ?? settings.take;
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
@@ -117,11 +119,10 @@ function Match({ kit }: { readonly kit: Kit }) {
     setTrying(null);
   };
   const keep = (): void =>
-    void stored(async () => {
-      if (!trying) return;
-      undoNotice('Kept.', await keepTrial(trying.changes, settings.take));
-      setTrying(null);
-    });
+    void (
+      trying &&
+      change(() => keepTrial(trying.changes, trying.text)).then((made) => (made ? setTrying(null) : undefined))
+    );
   return (
     <div className={css.match}>
       <h1 className="unseen">Match: which card holds which mode</h1>

@@ -4,7 +4,7 @@ import { planBoard } from '../../app/heat/plannedTake.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import { goToInvalid } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './PlanDialog.module.css';
 
 interface PlanDialogProps {
@@ -15,7 +15,7 @@ interface PlanDialogProps {
 /** The take, and the air, that the board marks heat for. */
 export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
   const [draft, setDraft] = useState(plan);
-  const stored = useStored();
+  const make = useChange();
   const change = (part: Partial<PlannedTake>): void => setDraft({ ...draft, ...part });
   return (
     <Modal opened onClose={onClose} title="Mark heat for this take" closeButtonProps={{ 'aria-label': 'Close' }}>
@@ -23,7 +23,7 @@ export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
         onSubmit={(event) => {
           event.preventDefault();
           if (goToInvalid(event.currentTarget)) return;
-          void stored(() => planBoard(draft)).then((kept) => kept && onClose());
+          void make(() => planBoard(draft)).then((kept) => kept && onClose());
         }}
       >
         <PlanFields plan={draft} onChange={change} />

@@ -1,6 +1,6 @@
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { saveBody } from '../../app/kit/kitActions.ts';
+import { setArrangement } from '../../app/bodies/bodyActions.ts';
 import { arrangedCards } from '../../app/match/arrangedCards.ts';
 import type { Arrangement } from '../../core/kit/model.ts';
 import { arrange } from '../../core/match/arrange.ts';
@@ -14,8 +14,7 @@ import { minutesFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import type { WhySubject } from './subject.ts';
 import css from './WhyArrange.module.css';
 
@@ -32,7 +31,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
   // Where another card fills a seat that this one does not enter, that card is the one to begin with.
   const partner = cell.seats?.find(({ cardId }) => cardId !== null && cardId !== card.id)?.cardId;
   const [secondId, setSecondId] = useState(partner ?? card.id);
-  const stored = useStored();
+  const change = useChange();
   const second = kit.cards.find(({ id }) => id === secondId) ?? card;
   const cards = useMemo(
     () => arrangedCards({ body, way, card, second, cell, wallet: kit.cards }),
@@ -46,10 +45,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
   const missing =
     way === body.arrangement && second.id === card.id ? cell.seats?.find(({ answer }) => answer === null) : undefined;
   if (body.slots.length < 2) return null;
-  const keep = (): void =>
-    void stored(async () =>
-      undoNotice(`${body.name} now records ${way}.`, await saveBody({ ...body, arrangement: way })),
-    );
+  const keep = (): void => void change(() => setArrangement(body, way));
   return (
     <section className={css.arrange} aria-labelledby="arrange-heading">
       <h3 id="arrange-heading">Over its slots</h3>

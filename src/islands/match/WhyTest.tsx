@@ -1,15 +1,16 @@
 import { useState } from 'react';
-import { newId, saveTest } from '../../app/kit/kitActions.ts';
 import { today } from '../../app/kit/today.ts';
+import { noteTest } from '../../app/match/testActions.ts';
 import type { Test, TestEnd } from '../../core/kit/model.ts';
 import { readTest } from '../../core/match/testReading.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { toMBps } from '../../core/units/convert.ts';
+import { newId } from '../../kit/newId.ts';
+import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
-import { undoNotice } from '../../ui/undoNotice.tsx';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
 import type { WhySubject } from './subject.ts';
 import css from './WhyTest.module.css';
 
@@ -26,7 +27,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   const [open, setOpen] = useState(false);
   const [end, setEnd] = useState<TestEnd>('full');
   const [time, setTime] = useState('');
-  const stored = useStored();
+  const change = useChange();
   const seconds = takeSeconds(time);
   const [asked, setAsked] = useState<string | null>(null);
   const [slotId, setSlotId] = useState(cell.slotId);
@@ -60,8 +61,8 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
       setAsked(question);
       return;
     }
-    void stored(async () => {
-      undoNotice(`Test of ${modeTitle(mode)} on ${card.label} noted.`, await saveTest(test));
+    void change(() => noteTest(test, CHANGE_TEXT.tested(modeTitle(mode), card.label))).then((made) => {
+      if (!made) return;
       setOpen(false);
       setTime('');
       setAsked(null);

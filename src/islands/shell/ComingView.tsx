@@ -2,11 +2,13 @@ import css from './ComingView.module.css';
 import { FRAMES, type FrameKey } from './frames.ts';
 import { Shell } from './Shell.tsx';
 
+const NO_LISTS = [] as const;
+
 /** A frame that is not built yet says what it will do, and nothing more. */
 export default function ComingView({ frame, demo }: { readonly frame: FrameKey; readonly demo: boolean }) {
   const found = FRAMES.find(({ key }) => key === frame);
   return (
-    <Shell frame={frame} demo={demo}>
+    <Shell frame={frame} demo={demo} lists={NO_LISTS}>
       {() => (
         <div className={css.coming}>
           <h1>{found?.name}</h1>

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { changeSettings } from '../../app/kit/kitActions.ts';
-import { useStored } from '../../ui/useStored.ts';
+import { setHeadroom } from '../../app/kit/settings.ts';
+import { useChange } from '../../ui/useChange.ts';
 import css from './HeadroomField.module.css';
 
 const asPercent = (fraction: number): string => String(Math.round(fraction * 1000) / 10);
@@ -8,12 +8,12 @@ const asPercent = (fraction: number): string => String(Math.round(fraction * 100
 /** Headroom over the need, per cent; kept when it is a number from 0 to 100, otherwise it says what is wrong. */
 export function HeadroomField({ headroom }: { readonly headroom: number }) {
   const [text, setText] = useState(asPercent(headroom));
-  const stored = useStored();
+  const change = useChange();
   useEffect(() => setText(asPercent(headroom)), [headroom]);
   const value = Number(text.replace(',', '.'));
   const wrong = text.trim() === '' || !(value >= 0 && value <= 100);
   const keep = (): void => {
-    if (!wrong) void stored(() => changeSettings({ headroom: Math.round(value * 10) / 1000 }));
+    if (!wrong) void change(() => setHeadroom(Math.round(value * 10) / 1000), { quiet: true });
     else setText(asPercent(headroom));
   };
   return (

@@ -1,30 +1,29 @@
 import { Spotlight, spotlight } from '@mantine/spotlight';
 import '@mantine/spotlight/styles.css';
 import { useEffect } from 'react';
-import { changeSettings, exportKit } from '../../app/kit/kitActions.ts';
-import type { Kit } from '../../kit/kit.ts';
+import { setTake } from '../../app/kit/settings.ts';
+import { useKit } from '../../app/kit/useKit.ts';
 import { cardSummary } from '../../text/match/cell.ts';
-import { download } from '../../ui/download.ts';
-import { useStored } from '../../ui/useStored.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useExport } from '../kit/useExport.ts';
 import { FRAMES } from './frames.ts';
 
 interface PaletteProps {
-  readonly kit: Kit;
   readonly onTheme: () => void;
 }
 
 const go = (path: string) => (): void => window.location.assign(path);
 
+const LISTS = ['bodies', 'cards'] as const;
+
 /** Everything the app can do and everything in the kit, by typing a part of its name. */
-export default function Palette({ kit, onTheme }: PaletteProps) {
-  const stored = useStored();
+export default function Palette({ onTheme }: PaletteProps) {
+  const change = useChange();
+  const state = useKit(LISTS);
+  const kit = 'kit' in state ? state.kit : { bodies: [], cards: [] };
   useEffect(() => spotlight.open(), []);
-  const setTake = (take: 'once' | 'repeatable') => () => void stored(() => changeSettings({ take }));
-  const save = () =>
-    void stored(async () => {
-      const { name, text } = await exportKit();
-      download(name, text, 'application/json');
-    });
+  const take = (kind: 'once' | 'repeatable') => () => void change(() => setTake(kind));
+  const save = useExport();
   const actions = [
     {
       group: 'Views',
@@ -40,8 +39,8 @@ export default function Palette({ kit, onTheme }: PaletteProps) {
     {
       group: 'Do',
       actions: [
-        { id: 'once', label: 'Once-only take', onClick: setTake('once') },
-        { id: 'repeatable', label: 'Repeatable take', onClick: setTake('repeatable') },
+        { id: 'once', label: 'Once-only take', onClick: take('once') },
+        { id: 'repeatable', label: 'Repeatable take', onClick: take('repeatable') },
         { id: 'export', label: 'Export the kit file', onClick: save },
         { id: 'theme', label: 'Day or night theme', onClick: onTheme },
       ],

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { startEmpty, startWithDemo } from '../../app/kit/kitActions.ts';
+import { startEmpty, startWithDemo } from '../../app/kit/kitFile.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './Welcome.module.css';
 

@@ -1,4 +1,5 @@
 import { notifications } from '@mantine/notifications';
+import { STORE_EVENT } from '../../text/kit/storeMessage.ts';
 
 const stay = (message: React.ReactNode): void => {
   notifications.show({ autoClose: false, message });
@@ -15,8 +16,9 @@ export const updateNotice = (apply: () => void): void =>
     </span>,
   );
 
-/** Says that two versions of the app met in one store, and which tab has to give way. */
-export const versionNotices = {
-  onNewer: () => stay('Another tab has a newer version of Cool Reel open. Reload this tab; what is saved is safe.'),
-  onOlder: () => stay('Another tab has an older version of Cool Reel open. Close it to go on here.'),
+/** Says what happened to the store of this tab, and what to do. */
+export const storeNotices = {
+  onNewer: () => stay(STORE_EVENT.newer),
+  onOlder: () => stay(STORE_EVENT.older),
+  onDeleted: () => stay(STORE_EVENT.deleted),
 } as const;

@@ -5,9 +5,10 @@ import { board } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
-import { kitRefusalText } from '../../kit/refusalText.ts';
 import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
 import { boardView } from '../../server/views.ts';
+import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
+import { problemText } from '../../text/kit/problem.ts';
 
 /** Most cells answered at once: the answer to a 1 MB kit stays bounded too. */
 const MAX_CELLS = 20_000;
@@ -28,29 +29,30 @@ interface MatchRequest {
 export const POST: APIRoute = async ({ request }) => {
   const read = await readBody<MatchRequest>(request, body);
   if (!read.ok) return refuse(read.error);
-  const kit = readKit(read.value.kit);
+  const kit = await readKit(read.value.kit);
   if (!kit.ok) {
     const problems = kit.error.code === 'invalid' ? kit.error.problems : [];
     return refuse({
       status: 400,
       code: kit.error.code,
       message: kitRefusalText(kit.error),
-      details: problems.map(({ path, message }) => ({ path: `kit.${path}`, message })),
+      details: problems.map((problem) => ({ path: `kit.${problem.path}`, message: problemText(problem) })),
     });
   }
   const margin = headroom(read.value.policy.headroom);
   if (!margin.ok) return refuse({ status: 400, code: 'invalid', message: 'Headroom is 0 to 1.', details: [] });
-  const modes = kit.value.bodies.reduce((sum, one) => sum + one.modes.length, 0);
-  if (modes * kit.value.cards.length > MAX_CELLS) {
+  const { kit: asked } = kit.value;
+  const modes = asked.bodies.reduce((sum, one) => sum + one.modes.length, 0);
+  if (modes * asked.cards.length > MAX_CELLS) {
     return refuse({
       status: 422,
       code: 'too-many-cells',
-      message: `${modes} modes × ${kit.value.cards.length} cards is over ${MAX_CELLS} cells. Ask for fewer at once.`,
+      message: `${modes} modes × ${asked.cards.length} cards is over ${MAX_CELLS} cells. Ask for fewer at once.`,
       details: [],
     });
   }
   const policy: Policy = { take: read.value.policy.take, headroom: margin.value };
-  return json(boardView(board(kit.value, policy), kit.value, policy));
+  return json(boardView(board(asked, policy), asked, policy));
 };
 
 export const ALL = onlyBy('POST');

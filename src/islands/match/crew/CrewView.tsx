@@ -1,22 +1,24 @@
 import { useMemo } from 'react';
+import type { ViewKit } from '../../../app/kit/useKit.ts';
 import { policyOf } from '../../../app/match/policy.ts';
 import { board } from '../../../core/match/board.ts';
-import type { Kit } from '../../../kit/kit.ts';
 import { perMilleText } from '../../../text/quantity.ts';
 import { Shell } from '../../shell/Shell.tsx';
 import { CrewPage } from './CrewPage.tsx';
 import css from './CrewView.module.css';
 
+const CREW_LISTS = ['bodies', 'cards', 'tests'] as const;
+
 export default function CrewView({ demo }: { readonly demo: boolean }) {
   return (
-    <Shell frame="match" demo={demo}>
+    <Shell frame="match" demo={demo} lists={CREW_LISTS}>
       {(kit) => <Crew kit={kit} />}
     </Shell>
   );
 }
 
 /** One page a body for the person beside it: which card for which mode, how long, and what to mind. */
-function Crew({ kit }: { readonly kit: Kit }) {
+function Crew({ kit }: { readonly kit: ViewKit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
   const made = useMemo(() => board(kit, policy), [kit, policy]);
   return (

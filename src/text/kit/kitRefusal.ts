@@ -1,5 +1,5 @@
-import { assertNever } from '../core/result.ts';
-import type { KitRefusal } from './importKit.ts';
+import { assertNever } from '../../core/result.ts';
+import type { KitRefusal } from '../../kit/importKit.ts';
 
 /** Why a kit file was refused: what, where, what to do. Always ends in the same assurance. */
 export function kitRefusalText(refusal: KitRefusal): string {
@@ -13,7 +13,9 @@ export function kitRefusalText(refusal: KitRefusal): string {
     case 'not-a-kit':
       return 'This is not a kit file: it must begin with "format": "cool-reel-kit".';
     case 'other-version':
-      return `The file is of version ${JSON.stringify(refusal.version) ?? 'unknown'}; version 1 is read. Export it again from the program that wrote it.`;
+      return `The file says version ${JSON.stringify(refusal.version) ?? 'unknown'}; a whole number from 1 is wanted. Export it again from the program that wrote it.`;
+    case 'newer-version':
+      return `The file is of version ${refusal.version}, newer than this app reads. Reload the app to bring it up to date, or export the kit again where it came from.`;
     case 'forbidden-key':
       return `The key ${refusal.key} at ${refusal.path} is not allowed. Remove it.`;
     case 'invalid': {

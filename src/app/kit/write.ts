@@ -1,0 +1,21 @@
+import { ok, type Result } from '../../core/result.ts';
+import { apply, type Told } from '../../store/apply.ts';
+import type { Edit, EditRefusal } from '../../store/edit.ts';
+import { database } from './database.ts';
+
+/** A change that was made, to be told and taken back. Without an id nothing was different afterwards. */
+export interface Done {
+  readonly id: number | null;
+  readonly what: string;
+}
+
+/** What came of a wish to change something. */
+export type Written = Result<Done, EditRefusal>;
+
+export const now = (): string => new Date().toISOString();
+
+/** Makes a set of edits in one go: all of them or none. */
+export async function write(what: string, edits: readonly Edit[], more: Pick<Told, 'snapshot'> = {}): Promise<Written> {
+  const made = await apply(database, edits, { what, at: now(), ...more });
+  return made.ok ? ok({ id: made.value.id, what }) : made;
+}

@@ -1,0 +1,127 @@
+import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
+import Dexie from 'dexie';
+import { describe, expect, it } from 'vitest';
+import { openDb } from '../store/db.ts';
+import { readStoredKit } from '../store/read.ts';
+import { COLLECTIONS, LISTS } from './collections.ts';
+import { kitText } from './exportKit.ts';
+import { parseKit, readKit } from './importKit.ts';
+import { type Kit, VERSION } from './kit.ts';
+
+/** Files as version 1 of the app exported them. */
+const file = (name: string): string =>
+  readFileSync(new URL(`../../tests/fixtures/${name}.coolreel.json`, import.meta.url), 'utf8');
+const FILES = ['version-1', 'demo-version-1'] as const;
+
+async function kitIn(text: string): Promise<Kit> {
+  const read = await parseKit(text);
+  if (!read.ok) throw new Error(JSON.stringify(read.error));
+  expect(read.value.version).toBe(1);
+  return read.value.kit;
+}
+
+const sameButMoved = (before: Record<string, unknown>, after: Kit): void => {
+  for (const list of LISTS)
+    if (COLLECTIONS[list].since === 1) expect(JSON.parse(JSON.stringify(after[list]))).toEqual(before[list]);
+};
+
+describe('a kit file of version 1', () => {
+  it.each(FILES)('%s is read as it will be, and what it held stands as it stood', async (name) => {
+    const text = file(name);
+    const kit = await kitIn(text);
+    expect(kit.version).toBe(VERSION);
+    sameButMoved(JSON.parse(text), kit);
+    const again = await parseKit(kitText(kit));
+    expect(again).toEqual({ ok: true, value: { kit, version: VERSION } });
+  });
+
+  it('has its kept takes in a list and the rates of their clips in series', async () => {
+    const before = JSON.parse(file('version-1'));
+    const kit = await kitIn(file('version-1'));
+    const traces = before.settings.keptTakes.map((take: { demandTraceMBps: number[] | null }) => take.demandTraceMBps);
+    expect(kit.keptTakes.map(({ name }) => name)).toEqual(['First', 'A clip', 'Another clip']);
+    expect(
+      kit.keptTakes.map(({ rateSeriesId }) => kit.series.find(({ id }) => id === rateSeriesId)?.MBps ?? null),
+    ).toEqual(traces);
+    expect(kit.settings).not.toHaveProperty('keptTakes');
+    expect(kit.settings, 'unknown settings stay').toMatchObject({ lamp: 'red' });
+    expect(kit, 'unknown keys stay; one whose name has a meaning now is set aside').toMatchObject({
+      studio: { boat: 'blue' },
+      seriesBeforeVersion2: 'regatta',
+    });
+  });
+
+  it.each([
+    ['settings.keptTakes[1].plan.minutes', { plan: { minutes: -1, takes: 1, restMinutes: 0, ambientC: 20, sunC: 0 } }],
+    ['settings.keptTakes[1].demandTraceMBps[1]', { demandTraceMBps: [1, -4] }],
+    ['settings.keptTakes[1].demandTraceMBps', { demandTraceMBps: 'fast' }],
+  ])('is refused with the place that the file has: %s', async (path, change) => {
+    const before = JSON.parse(file('version-1'));
+    Object.assign(before.settings.keptTakes[1], change);
+    const read = await readKit(before);
+    expect(read).toMatchObject({ ok: false, error: { code: 'invalid', problems: [{ path }] } });
+  });
+
+  it.each([
+    ['keptTakes', { keptTakes: 'many' }, 'settings.keptTakes'],
+    ['an entry of it', { keptTakes: [7] }, 'settings.keptTakes[0]'],
+  ])('that is broken where it would be moved is refused, not mended: %s', async (_, settings, path) => {
+    const read = await readKit({
+      ...JSON.parse(file('version-1')),
+      settings: { take: 'once', headroom: 0, ...settings },
+    });
+    expect(read).toMatchObject({ ok: false, error: { code: 'invalid', problems: [{ path }] } });
+  });
+
+  it('whose settings are no settings is refused', async () => {
+    const read = await readKit({ ...JSON.parse(file('version-1')), settings: 'loud' });
+    expect(read).toMatchObject({ ok: false, error: { problems: [{ path: 'settings' }] } });
+  });
+});
+
+describe('a store of version 1', () => {
+  /** As version 1 of the app laid it out. */
+  async function storeOfVersion1(name: string, kit: Record<string, unknown>): Promise<void> {
+    const db = new Dexie(name);
+    const lists = ['bodies', 'cards', 'tests', 'plans', 'prices'];
+    const tables = Object.fromEntries(lists.map((list) => [list, 'id, order']));
+    db.version(1).stores({ ...tables, meta: 'key', snapshots: '++id, at' });
+    for (const list of lists) {
+      const rows = (kit[list] as { id: string }[]).map((value, order) => ({ id: value.id, order, value }));
+      await db.table(list).bulkAdd(rows);
+    }
+    const { format, version, bodies, cards, tests, plans, prices, settings, ...extra } = kit;
+    await db.table('meta').bulkPut([
+      { key: 'settings', value: settings },
+      { key: 'extra', value: extra },
+      { key: 'started', value: true },
+    ]);
+    await db.table('snapshots').add({ at: '2026-05-01', reason: 'before an import', text: JSON.stringify(kit) });
+    db.close();
+  }
+
+  it.each(FILES)('is brought up to the same kit as the file %s', async (name) => {
+    const text = file(name);
+    await storeOfVersion1(name, JSON.parse(text));
+    const db = openDb(name);
+    expect(await readStoredKit(db)).toEqual(await kitIn(text));
+    const [state] = await db.snapshots.toArray();
+    const read = await parseKit(state?.text ?? '', Number.POSITIVE_INFINITY);
+    expect(read, 'its earlier states are read by the same chain').toMatchObject({ ok: true });
+    await db.delete();
+  });
+
+  it('in which nothing had begun stays so', async () => {
+    const older = new Dexie('empty-1');
+    older.version(1).stores({
+      ...Object.fromEntries(['bodies', 'cards', 'tests', 'plans', 'prices'].map((list) => [list, 'id, order'])),
+      ...{ meta: 'key', snapshots: '++id, at' },
+    });
+    await older.open();
+    older.close();
+    const db = openDb('empty-1');
+    expect(await db.meta.count()).toBe(0);
+    await db.delete();
+  });
+});

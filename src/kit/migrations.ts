@@ -1,0 +1,80 @@
+import { VERSION } from './kit.ts';
+
+type Raw = Readonly<Record<string, unknown>>;
+
+/** One step of the chain. It moves what it recognises and leaves the rest for the schema to judge. */
+interface Migration {
+  readonly apply: (kit: Raw) => Raw;
+  /** Where a place of the newer form stood in the older one, so that a problem is told where the file has it. */
+  readonly placeBefore: (path: string, older: Raw) => string;
+}
+
+const isObject = (value: unknown): value is Raw => value !== null && typeof value === 'object' && !Array.isArray(value);
+/** Kept takes as version 1 has them, in the settings; whatever else stands there is for the schema to refuse. */
+const keptBefore = (kit: Raw): unknown => (isObject(kit.settings) ? (kit.settings.keptTakes ?? []) : []);
+
+const hasTrace = (take: unknown): take is Raw => isObject(take) && take.demandTraceMBps != null;
+
+/** A key of the older form that the newer one gives a meaning: kept beside it, not taken for it. */
+const setAside = (kit: Raw, keys: readonly string[]): Raw =>
+  Object.fromEntries(
+    Object.entries(kit).map(([key, value]) => [keys.includes(key) ? `${key}BeforeVersion2` : key, value]),
+  );
+
+/** Version 2: kept takes are a list of their own, and a clip's rate by the second a series of its own. */
+const toTwo: Migration = {
+  apply(kit) {
+    const series: Raw[] = [];
+    const moved = (take: unknown): unknown => {
+      if (!isObject(take)) return take;
+      const { demandTraceMBps, ...rest } = take;
+      if (!hasTrace(take)) return { ...rest, rateSeriesId: null };
+      const id = `rate-${series.length + 1}`;
+      series.push({ id, kind: 'rate', MBps: demandTraceMBps });
+      return { ...rest, rateSeriesId: id };
+    };
+    const before = keptBefore(kit);
+    const keptTakes = Array.isArray(before) ? before.map(moved) : before;
+    const { settings, ...rest } = setAside(kit, ['keptTakes', 'series']);
+    const { keptTakes: _moved, ...others } = isObject(settings) ? settings : {};
+    // Settings that are no object stay as they are, for the schema to refuse.
+    const kept = isObject(settings) ? { settings: others } : settings === undefined ? {} : { settings };
+    return { ...rest, version: 2, keptTakes, series, ...kept };
+  },
+  placeBefore(path, older) {
+    const takes = keptBefore(older);
+    const traced = Array.isArray(takes) ? takes.flatMap((take, at) => (hasTrace(take) ? [at] : [])) : [];
+    return path
+      .replace(/^keptTakes/, 'settings.keptTakes')
+      .replace(/^series\[(\d+)\](?:\.MBps)?/, (_, at) => `settings.keptTakes[${traced[Number(at)]}].demandTraceMBps`);
+  },
+};
+
+/** From version 1 on, each to the next. */
+const CHAIN: readonly Migration[] = [toTwo];
+
+/** Whether a version is one that is read. */
+export const isReadVersion = (version: unknown): version is number =>
+  typeof version === 'number' && Number.isInteger(version) && version >= 1 && version <= VERSION;
+
+/** A kit brought from its version to the one that is written. */
+export interface Migrated {
+  readonly kit: Raw;
+  /** A place in `kit`, as the file has it. */
+  readonly placeInFile: (path: string) => string;
+}
+
+/**
+ * Brings a kit of an older version up to the one that is written. The one chain serves files, earlier states and the
+ * upgrade of the browser's store.
+ *
+ * @param from - the version it has; 1 to the written one
+ */
+export function migrate(kit: Raw, from: number): Migrated {
+  const steps = CHAIN.slice(from - 1);
+  const stages: Raw[] = [kit];
+  for (const { apply } of steps) stages.push(apply(stages.at(-1) as Raw));
+  const placeInFile = (path: string): string =>
+    steps.reduceRight((place, step, at) => step.placeBefore(place, stages[at] as Raw), path);
+  return { kit: stages.at(-1) as Raw, placeInFile };
+}

@@ -1,0 +1,23 @@
+import Joi from 'joi';
+import type { PlannedTake } from '../../core/kit/model.ts';
+import { plannedTakeSchema } from './keptTake.ts';
+import { objectOf, oneOf } from './shape.ts';
+
+/** How a person wants answers read, and what they plan. */
+export interface Settings {
+  /** Once-only or repeatable. */
+  readonly take: 'once' | 'repeatable';
+  /** 0 to 1; 0.15 is 15 %. */
+  readonly headroom: number;
+  /** What the heat marks of the board are worked out for; missing: the assumed take. */
+  readonly plannedTake?: PlannedTake | null;
+  /** Days without an export after which the kit asks for one; missing: as assumed. 0: never. */
+  readonly exportEveryDays?: number | null;
+}
+
+export const settingsSchema = objectOf<Settings>({
+  take: oneOf(['once', 'repeatable']).default('once'),
+  headroom: Joi.number().min(0).max(1).default(0.15),
+  plannedTake: plannedTakeSchema.allow(null),
+  exportEveryDays: Joi.number().integer().min(0).max(3650).allow(null),
+});

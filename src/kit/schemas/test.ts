@@ -1,0 +1,23 @@
+import Joi from 'joi';
+import { TEST_ENDS, type Test } from '../../core/kit/model.ts';
+import { amount, id, MAX_GB, MAX_RATE_MBPS, note, otherId, temperature } from './parts.ts';
+import { objectOf, oneOf, orNull } from './shape.ts';
+
+export const testSchema = objectOf<Test>({
+  id,
+  bodyId: id,
+  modeId: orNull(otherId),
+  cardId: id,
+  slotId: orNull(otherId),
+  end: oneOf(TEST_ENDS).required(),
+  seconds: Joi.number().min(0).max(1e9).required(),
+  clipGB: orNull(Joi.number().min(0).max(MAX_GB)),
+  writtenMBps: orNull(amount(MAX_RATE_MBPS)),
+  date: orNull(Joi.string().max(40)),
+  note,
+  ambientC: temperature.allow(null),
+  takes: Joi.number().integer().min(1).max(1000).allow(null),
+  restSeconds: Joi.number().min(0).max(172_800).allow(null),
+});
+
+export { testSchema as schema };

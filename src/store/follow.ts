@@ -1,0 +1,153 @@
+import { liveQuery } from 'dexie';
+import type { Items, ListKey } from '../kit/collections.ts';
+import type { Lists, Settings } from '../kit/kit.ts';
+import { type Db, type Feed, type Row, tableOf } from './db.ts';
+import { feedOf, hasStarted, metaOf, rowsOf, settingsOf } from './read.ts';
+
+/** How far the kit is from its last export. */
+export interface Unexported {
+  /** Writes since then. */
+  readonly writes: number;
+  /** When that was, ISO time; null: never. */
+  readonly since: string | null;
+}
+
+/** The lists that a view follows, and the settings. */
+export type Followed<L extends ListKey> = Pick<Lists, L> & {
+  readonly settings: Settings;
+  readonly unexported: Unexported;
+};
+
+export type FollowState<L extends ListKey> =
+  | { readonly phase: 'loading' | 'silent' }
+  | { readonly phase: 'failed'; readonly reason: string }
+  | { readonly phase: 'unstarted' | 'ready'; readonly kit: Followed<L> };
+
+export interface Follower<L extends ListKey> {
+  readonly get: () => FollowState<L>;
+  readonly subscribe: (tell: () => void) => () => void;
+}
+
+/** Time after which a store that has not answered is said to be silent, milliseconds. */
+const SILENCE = 4000;
+
+/** What is known of one list: its rows by id, and its entries in order. */
+interface Known<K extends ListKey> {
+  readonly rows: Map<string, Row<Items[K]>>;
+  readonly items: readonly Items[K][];
+}
+
+const inOrder = <K extends ListKey>(rows: Map<string, Row<Items[K]>>): Known<K> => ({
+  rows,
+  items: [...rows.values()].sort((a, b) => a.order - b.order).map(({ value }) => value),
+});
+
+/** The ids of a list that were touched since a write; null where the whole list has to be read. */
+function touchedSince(feed: Feed, seen: number, list: ListKey): ReadonlySet<string> | null {
+  const missed = feed.recent.filter(({ seq }) => seq > seen);
+  if (missed.length !== feed.seq - seen) return null;
+  const ids = new Set<string>();
+  for (const { lists } of missed) {
+    const own = lists[list];
+    if (own === null) return null;
+    for (const id of own ?? []) ids.add(id);
+  }
+  return ids;
+}
+
+async function refreshed<K extends ListKey>(
+  db: Db,
+  list: K,
+  known: Known<K> | undefined,
+  feed: Feed,
+  seen: number,
+): Promise<Known<K>> {
+  const ids = known ? touchedSince(feed, seen, list) : null;
+  if (!known || ids === null) return inOrder(new Map((await rowsOf(db, list)).map((row) => [row.id, row])));
+  if (ids.size === 0) return known;
+  const wanted = [...ids];
+  const found = await tableOf(db, list).bulkGet(wanted);
+  const rows = new Map(known.rows);
+  wanted.forEach((id, at) => {
+    const row = found[at];
+    if (row) rows.set(id, row);
+    else rows.delete(id);
+  });
+  return inOrder(rows);
+}
+
+/**
+ * Follows some lists of the kit: what this tab or another writes shows at once, and only entries that were touched are
+ * read again, so that all others stay the very objects they were.
+ */
+export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silence = SILENCE): Follower<L> {
+  let state: FollowState<L> = { phase: 'loading' };
+  let seen = -1;
+  let running = false;
+  let again = false;
+  const known: { [K in ListKey]?: Known<K> } = {};
+  const listeners = new Set<() => void>();
+  const show = (next: FollowState<L>): void => {
+    state = next;
+    for (const tell of listeners) tell();
+  };
+  const failed = (thrown: unknown): void =>
+    show({ phase: 'failed', reason: thrown instanceof Error ? thrown.name : String(thrown) });
+
+  const read = (): Promise<FollowState<L>> =>
+    db.transaction('r', [...lists, 'meta'], async () => {
+      const feed = await feedOf(db);
+      for (const list of lists) {
+        const next = await refreshed(db, list, known[list] as Known<L> | undefined, feed, seen);
+        (known as { [K in ListKey]?: unknown })[list] = next;
+      }
+      seen = feed.seq;
+      const exported = await metaOf(db, 'exported');
+      const followed = Object.fromEntries(lists.map((list) => [list, known[list]?.items ?? []])) as Pick<Lists, L>;
+      const unexported = { writes: feed.seq - (exported?.seq ?? 0), since: exported?.at ?? null };
+      const kit: Followed<L> = { ...followed, settings: await settingsOf(db), unexported };
+      return { phase: (await hasStarted(db)) ? 'ready' : 'unstarted', kit };
+    });
+
+  const refresh = async (): Promise<void> => {
+    if (running) {
+      again = true;
+      return;
+    }
+    running = true;
+    try {
+      do {
+        again = false;
+        show(await read());
+      } while (again);
+    } catch (thrown) {
+      failed(thrown);
+    }
+    running = false;
+  };
+
+  let stop: (() => void) | null = null;
+  const start = (): (() => void) => {
+    const timer = setTimeout(() => {
+      if (state.phase === 'loading') show({ phase: 'silent' });
+    }, silence);
+    const live = liveQuery(() => db.meta.toArray()).subscribe({ next: () => void refresh(), error: failed });
+    return () => {
+      clearTimeout(timer);
+      live.unsubscribe();
+    };
+  };
+  return {
+    get: () => state,
+    subscribe(tell) {
+      listeners.add(tell);
+      stop ??= start();
+      return () => {
+        listeners.delete(tell);
+        if (listeners.size > 0) return;
+        stop?.();
+        stop = null;
+      };
+    },
+  };
+}

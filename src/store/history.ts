@@ -1,0 +1,135 @@
+import { err, ok, type Result } from '../core/result.ts';
+import { type Item, LISTS, type ListKey } from '../kit/collections.ts';
+import type { Kit } from '../kit/kit.ts';
+import { nameOf } from '../kit/kit.ts';
+import { changesBetween, type FieldChange, isSameValue, type Step, withChanges } from '../kit/patch.ts';
+import { swapIn, tellFeed, touchedBy, writeRows, writing } from './apply.ts';
+import type { ChangeRow, Db, Row, RowChange } from './db.ts';
+import type { EditRefusal } from './edit.ts';
+import { settingsOf } from './read.ts';
+import { keepSnapshot } from './snapshots.ts';
+
+/** Something newer that a change was not taken back over. */
+export interface InTheWay {
+  readonly list: ListKey | 'settings';
+  readonly name: string;
+  /** The places in it that changed since; empty: the entry as a whole. */
+  readonly fields: readonly string[];
+}
+
+/** What taking a change back, or making it again, came to. */
+export interface TakenBack {
+  readonly what: string;
+  readonly inTheWay: readonly InTheWay[];
+  /** Whether anything was written at all. */
+  readonly done: boolean;
+}
+
+export type HistoryRefusal =
+  | { readonly code: 'nothing-there' }
+  | { readonly code: 'state-gone' }
+  | { readonly code: 'refused'; readonly refusal: EditRefusal };
+
+/** Reads the text of an earlier state; given in, since its schema is loaded only when it is needed. */
+export type ReadState = (text: string) => Promise<Kit | null>;
+
+const stepText = (step: Step): string => (typeof step === 'string' ? step : step.id);
+const fieldText = ({ path }: FieldChange): string => path.map(stepText).join('.');
+
+/** One row as it should stand after going from one of its states to the other, and what is in the way. */
+function rowAfter(list: ListKey, now: Row | null, from: Row | null, to: Row | null): [Row | null, InTheWay | null] {
+  const name = nameOf((now ?? from ?? to)?.value as Item);
+  const whole: InTheWay = { list, name, fields: [] };
+  if (from === null) return now === null ? [to, null] : isSameValue(now, to) ? [now, null] : [now, whole];
+  if (to === null) return now === null || isSameValue(now.value, from.value) ? [null, null] : [now, whole];
+  // Its entry was deleted since: coming back is for the one who deleted it to take back.
+  if (now === null) return [null, whole];
+  const { value, blocked } = withChanges<Item>(now.value, changesBetween(from.value, to.value));
+  const order = now.order === from.order ? to.order : now.order;
+  return [{ id: now.id, order, value }, blocked.length > 0 ? { ...whole, fields: blocked.map(fieldText) } : null];
+}
+
+/** The rows of a change as they stand now, read in one go a list. */
+async function rowsNow(db: Db, rows: readonly RowChange[]): Promise<ReadonlyMap<string, Row>> {
+  const found = new Map<string, Row>();
+  for (const list of LISTS) {
+    const ids = rows.filter((row) => row.list === list).map(({ id }) => id);
+    if (ids.length === 0) continue;
+    for (const row of await db.table<Row, string>(list).bulkGet(ids)) if (row) found.set(`${list} ${row.id}`, row);
+  }
+  return found;
+}
+
+async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promise<TakenBack> {
+  const inTheWay: InTheWay[] = [];
+  const changes: RowChange[] = [];
+  const standing = await rowsNow(db, change.rows);
+  for (const { list, id, before, after } of change.rows) {
+    const [from, to] = back ? [after, before] : [before, after];
+    const now = standing.get(`${list} ${id}`) ?? null;
+    const [next, blocked] = rowAfter(list, now, from, to);
+    if (blocked) inTheWay.push(blocked);
+    if (!isSameValue(now, next)) changes.push({ list, id, before: now, after: next });
+  }
+  await writeRows(db, changes);
+  let wrote = changes.length > 0;
+  if (change.settings) {
+    const { before, after } = change.settings;
+    const [from, to] = back ? [after, before] : [before, after];
+    const now = await settingsOf(db);
+    const { value, blocked } = withChanges(now, changesBetween(from, to));
+    if (blocked.length > 0) inTheWay.push({ list: 'settings', name: 'settings', fields: blocked.map(fieldText) });
+    if (!isSameValue(now, value)) {
+      await db.meta.put({ key: 'settings', value });
+      wrote = true;
+    }
+  }
+  if (wrote) await tellFeed(db, touchedBy(changes));
+  // A change that something newer covers as a whole stays where it was: it can still be taken back later.
+  const done = wrote || inTheWay.length === 0;
+  if (done) await db.changes.update(change.id, { state: back ? 'undone' : 'done', at });
+  return { what: change.what, inTheWay, done };
+}
+
+/** Puts back the kit that another had taken the place of, or the other one again. */
+async function swap(db: Db, change: ChangeRow, kit: Kit, back: boolean, at: string): Promise<TakenBack> {
+  const after = back ? await keepSnapshot(db, 'before taking it back', at) : (change.swap?.after ?? null);
+  await swapIn(db, kit);
+  const state = back ? ('undone' as const) : ('done' as const);
+  await db.changes.update(change.id, { state, at, swap: { before: change.swap?.before ?? 0, after } });
+  return { what: change.what, inTheWay: [], done: true };
+}
+
+async function move(
+  db: Db,
+  change: ChangeRow | undefined,
+  back: boolean,
+  at: string,
+  read: ReadState,
+): Promise<Result<TakenBack, HistoryRefusal>> {
+  if (!change || change.state !== (back ? 'done' : 'undone')) return err({ code: 'nothing-there' });
+  const stateId = back ? change.swap?.before : change.swap?.after;
+  if (change.swap) {
+    const row = stateId == null ? undefined : await db.snapshots.get(stateId);
+    const kit = row ? await read(row.text) : null;
+    if (!kit) return err({ code: 'state-gone' });
+    const swapped = await writing(db, async () => swap(db, change, kit, back, at));
+    return swapped.ok ? swapped : err({ code: 'refused', refusal: swapped.error });
+  }
+  const moved = await writing(db, async () => goTo(db, change, back, at));
+  return moved.ok ? ok(moved.value) : err({ code: 'refused', refusal: moved.error });
+}
+
+/**
+ * Takes one change back, and nothing else: fields and entries that still stand as it left them. What something newer
+ * stands in the way of stays, and is told.
+ */
+export const takeBack = async (db: Db, id: number, at: string, read: ReadState) =>
+  move(db, await db.changes.get(id), true, at, read);
+
+/** Makes a change again that was taken back. */
+export const makeAgain = async (db: Db, id: number, at: string, read: ReadState) =>
+  move(db, await db.changes.get(id), false, at, read);
+
+/** The changes that can be taken back or made again, newest first. */
+export const listChanges = (db: Db): Promise<ChangeRow[]> => db.changes.orderBy('id').reverse().toArray();

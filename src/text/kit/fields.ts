@@ -1,0 +1,102 @@
+import type { Step } from '../../kit/patch.ts';
+
+const FIELDS: Readonly<Record<string, string>> = {
+  label: 'Label',
+  name: 'Name',
+  capacityGB: 'Capacity',
+  usableGB: 'Usable capacity',
+  marks: 'Marks',
+  form: 'Form',
+  bus: 'Bus',
+  readMBps: 'Read speed',
+  writeMBps: 'Write speed',
+  sustainedMBps: 'Sustained write',
+  cacheGB: 'Fast cache',
+  arrangement: 'Arrangement',
+  bufferMB: 'Buffer',
+  ceilingMBps: 'Ceiling inside the body',
+  accepts: 'Card forms',
+  promisedMaxGB: 'Promised maximum',
+  fps: 'Frame rate',
+  captureFps: 'Capture speed',
+  width: 'Width',
+  height: 'Height',
+  Mbps: 'Rate',
+  ratio: 'Ratio',
+  bitsPerPixel: 'Bits per pixel',
+  bytesPerFrame: 'Bytes per frame',
+  fixedMbps: 'Fixed rate beside the picture',
+  perFrameKB: 'Data with every frame',
+  headroom: 'Headroom',
+  price: 'Price',
+  boughtOn: 'Bought on',
+  date: 'Date',
+  writtenGB: 'Written so far',
+  minutes: 'Minutes',
+  seconds: 'Seconds',
+  anyOf: 'The list of marks',
+  firmware: 'Firmware',
+  warranty: 'Warranty',
+  note: 'Note',
+  boughtFrom: 'Bought from',
+  state: 'State',
+  verified: 'Verified',
+  retired: 'Retired',
+  incidents: 'Incidents',
+  minimumMBps: 'Minimum write, in writing',
+  minimumSource: 'Where that minimum is stated',
+  slots: 'Slots',
+  modes: 'Modes',
+  family: 'Largest family',
+  codec: 'Codec family',
+  rate: 'Rate',
+  requires: 'What it asks for',
+  counters: 'Counter readings',
+  approved: 'Approved media',
+  groupRequires: 'What groups ask for',
+  splitOver: 'Split over',
+  heat: 'Heat',
+  limits: 'Maker’s recording limits',
+  figures: 'Figures',
+  size: 'Is like',
+  sound: 'Sound',
+  proxyMbps: 'Viewing proxy',
+  overhead: 'Beside the picture',
+  otherRates: 'Other sources of the rate',
+  group: 'Group',
+  adapterTwoRows: 'Adapter with two rows',
+};
+
+/** What a key of the kit file is called in the interface. */
+export const fieldName = (field: string): string => FIELDS[field] ?? `“${field}”`;
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  value !== null && typeof value === 'object';
+
+/** The way to a field in the words of the interface; entries of lists by their own names: `Modes, 4K intra, Rate`. */
+export function fieldPathText(path: readonly Step[], root: unknown): string {
+  let value: unknown = root;
+  const words = path.map((step) => {
+    if (typeof step === 'string') {
+      value = isObject(value) ? value[step] : undefined;
+      return fieldName(step);
+    }
+    value = Array.isArray(value) ? value.find((entry) => isObject(entry) && entry.id === step.id) : undefined;
+    return isObject(value) && typeof value.name === 'string' ? value.name : step.id;
+  });
+  return words.join(', ');
+}
+
+/** Most characters of a value that are shown. */
+const LONG = 120;
+
+/** A value of the kit file as it is read at a glance. */
+export function valueText(value: unknown): string {
+  if (value === undefined || value === null || value === '') return 'not known';
+  if (value === true) return 'yes';
+  if (value === false) return 'no';
+  if (typeof value === 'string' || typeof value === 'number') return String(value);
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(valueText).join(', ').slice(0, LONG);
+  if (isObject(value) && typeof value.name === 'string') return value.name;
+  return JSON.stringify(value).slice(0, LONG);
+}

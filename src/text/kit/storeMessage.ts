@@ -1,0 +1,32 @@
+const FULL =
+  'The browser’s storage is full. Export the kit, free space on this device, and try again. Nothing was changed.';
+
+/** Why the browser would not keep something, in words that say what to do. Nothing was changed when this is shown. */
+export function storeMessage(thrown: unknown): string {
+  const name = thrown instanceof Error ? thrown.name : '';
+  const inner = thrown instanceof Error && 'inner' in thrown ? thrown.inner : null;
+  const innerName = inner instanceof Error ? inner.name : '';
+  if (name === 'QuotaExceededError' || innerName === 'QuotaExceededError') return FULL;
+  if (name === 'DatabaseClosedError' || name === 'VersionError') {
+    return 'This tab has let go of the storage: another tab has a newer version open, or the storage was deleted. Reload this tab. Nothing was changed.';
+  }
+  return `The browser did not save it (${name || 'unknown reason'}). Nothing was changed; try again.`;
+}
+
+/** Said where the store has not answered in good time. */
+export const STORE_SILENT =
+  'This browser’s storage does not answer. Close other tabs of Cool Reel, or restart the browser, and try again.';
+
+/** Why the kit could not be opened. */
+export const storeFailureText = (reason: string): string =>
+  reason === 'VersionError'
+    ? 'The kit here was written by a newer version of Cool Reel. Reload to bring the app up to date.'
+    : `This browser did not give access to its storage (${reason}). Private windows often refuse it. Allow storage for this address and try again.`;
+
+/** What another tab, or the browser, did to the store of this one. */
+export const STORE_EVENT = {
+  newer: 'Another tab has a newer version of Cool Reel open. Reload this tab; what is saved is safe.',
+  older: 'Another tab has an older version of Cool Reel open. Close it to go on here.',
+  deleted:
+    'The storage of Cool Reel was deleted, in another tab or by the browser. What this tab still shows is no longer stored. Note what you need, reload, and import your last export.',
+} as const;
