@@ -78,7 +78,6 @@ export function ChoiceField({
       clearable={unknown !== undefined}
       clearButtonProps={{ 'aria-label': `Clear ${label}` }}
       placeholder={unknown}
-      comboboxProps={{ transitionProps: { duration: 0 } }}
       {...(props as Record<string, unknown>)}
       value={(props.value ?? null) as string | null}
     />

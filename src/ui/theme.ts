@@ -1,4 +1,8 @@
-import { createTheme, Drawer, Modal } from '@mantine/core';
+import { createTheme, Drawer, Modal, MultiSelect, Notification, Select, TagsInput } from '@mantine/core';
+
+const still = { transitionProps: { duration: 0 } } as const;
+const close = { closeButtonProps: { 'aria-label': 'Close' } } as const;
+const list = { defaultProps: { comboboxProps: still } } as const;
 
 /**
  * The library's theme. Colours and type stand in tokens.css as variables; page scroll is never locked, since that
@@ -10,13 +14,16 @@ export const theme = createTheme({
   components: {
     Modal: Modal.extend({
       defaultProps: {
-        lockScroll: false,
-        centered: true,
-        closeButtonProps: { 'aria-label': 'Close' },
-        transitionProps: { duration: 0 },
+        ...{ lockScroll: false, centered: true },
+        ...still,
+        ...close,
         overlayProps: { backgroundOpacity: 0.35 },
       },
     }),
-    Drawer: Drawer.extend({ defaultProps: { lockScroll: false, transitionProps: { duration: 0 } } }),
+    Drawer: Drawer.extend({ defaultProps: { lockScroll: false, ...still, ...close } }),
+    Notification: Notification.extend({ defaultProps: { closeButtonProps: { 'aria-label': 'Dismiss' } } }),
+    MultiSelect: MultiSelect.extend(list),
+    Select: Select.extend(list),
+    TagsInput: TagsInput.extend(list),
   },
 });

@@ -45,7 +45,7 @@ describe('Why, to the end', () => {
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 18 min Claimed');
     await app.clickText('button', '8:1 instead of 3:1');
     await app.clickText('button', 'Keep it');
-    await app.seesText('body', 'Kept.');
+    await app.seesText('body', 'Kept:');
     await app.driver.navigate().refresh();
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 49 min Guaranteed');
     await reset();
@@ -59,7 +59,7 @@ describe('Why, to the end', () => {
     await app.clickText('button', '8:1 instead of 3:1');
     await app.seesText('[role=status]', 'A card with VPG1600');
     await app.clickText('button', 'Keep it');
-    await app.seesText('body', 'Kept.');
+    await app.seesText('body', 'Kept:');
     await app.driver.navigate().refresh();
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 49 min Guaranteed');
     await app.visit('/cards');

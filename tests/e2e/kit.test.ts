@@ -136,7 +136,7 @@ describe('a kit of one’s own', () => {
   it('exports, begins empty, imports: the same board', async () => {
     const before = await app.cells();
     const text = await exported();
-    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 1 });
+    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 2 });
     await kitMenu('Start empty');
     await app.seesText('main', 'The board is empty');
     await choose('back.coolreel.json', text);
@@ -152,7 +152,6 @@ describe('a kit of one’s own', () => {
     ['later.json', '{"format": "cool-reel-kit", "version": 7}', 'version 7'],
     ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
     ['deep.json', '['.repeat(5000), 'deeper than'],
-    ['large.json', `"${'x'.repeat(10_000_000)}"`, 'million characters'],
     [
       'bad.json',
       '{"format":"cool-reel-kit","version":1,"bodies":[],"cards":[{"id":"x","label":"x","form":"sd","capacityGB":-1,"marks":[]}]}',

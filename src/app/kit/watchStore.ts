@@ -18,8 +18,9 @@ export function watchStore({ onNewer, onOlder, onDeleted }: StoreEvents): void {
     told = true;
   };
   database.on('versionchange', (event) => {
-    database.close({ disableAutoOpen: true });
+    // Told before it closes: closing is an event of its own.
     once(event.newVersion === null ? onDeleted : onNewer);
+    database.close({ disableAutoOpen: true });
     // Keeps the library from closing in its own way, after which it would open again at the next write.
     return false;
   });

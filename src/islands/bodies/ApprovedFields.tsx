@@ -33,7 +33,6 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
             className={css.wide}
             data={cards.map((card) => ({ value: card.id, label: `${card.label} · ${cardSummary(card)}` }))}
             searchable
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             value={[...one.cardIds]}
             error={form.errors[`approved.${at}.cardIds`]}
             onChange={(cardIds) => change(at, { cardIds })}
@@ -43,7 +42,6 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
             className={css.wide}
             data={form.values.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
             placeholder={one.modeIds === null || one.modeIds.length === 0 ? 'every mode up to the rate' : ''}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             value={[...(one.modeIds ?? [])]}
             onChange={(modeIds) => change(at, { modeIds: modeIds.length === 0 ? null : modeIds })}
           />

@@ -40,7 +40,6 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
             label="Mode"
             data={modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
             value={reading.modeId || null}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             onChange={(modeId) => change(at, { modeId: modeId ?? '' })}
           />
           <NumberInput

@@ -28,7 +28,6 @@ export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }
           <TagsInput
             label="Asks for any of"
             data={[...MARK_KEYS]}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`groupRequires.${at}.anyOf`)}
             onChange={(words) => form.setFieldValue(`groupRequires.${at}.anyOf`, oneSpelling(words) as never)}
           />
@@ -36,7 +35,6 @@ export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }
             label="Without it the body"
             data={[...WHEN_MISSING_CHOICES]}
             allowDeselect={false}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`groupRequires.${at}.whenMissing`)}
           />
           <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>

@@ -60,7 +60,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
       ),
     });
   return (
-    <Modal opened onClose={onClose} size="xl" title="Modes from a table" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened onClose={onClose} size="xl" title="Modes from a table">
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-modes">
           Paste rows from a spreadsheet or manual: name, size, frame rate and rate, in any order.
@@ -91,7 +91,6 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
                   data={MODE_COLUMNS.map((value) => ({ value, label: COLUMN_WORDS[value] }))}
                   value={reading.columns[at] ?? 'skip'}
                   allowDeselect={false}
-                  comboboxProps={{ transitionProps: { duration: 0 } }}
                   onChange={(column) => column && setColumn(at, column as ModeColumn)}
                 />
               ))}
@@ -101,7 +100,6 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
                   data={[...RATE_UNITS]}
                   value={reading.unit}
                   placeholder="which?"
-                  comboboxProps={{ transitionProps: { duration: 0 } }}
                   onChange={(unit) => choose({ unit: unit as RateUnit | null })}
                 />
               )}

@@ -21,7 +21,6 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             label="Asks for any of"
             data={[...MARK_KEYS]}
             placeholder="V90"
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`${path}.${place}.anyOf`)}
             onChange={(words) => form.setFieldValue(`${path}.${place}.anyOf`, oneSpelling(words) as never)}
           />
@@ -29,7 +28,6 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             label="Without it the body"
             data={[...WHEN_MISSING_CHOICES]}
             allowDeselect={false}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             {...form.getInputProps(`${path}.${place}.whenMissing`)}
           />
           <button type="button" className="plain-button" onClick={() => form.removeListItem(path, place)}>

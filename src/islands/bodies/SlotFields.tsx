@@ -44,7 +44,6 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
             data={FORM_CHOICES}
             value={accepts.form}
             allowDeselect={false}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             onChange={(next) => next && changeForm(place, next as Form)}
           />
           <Select
@@ -54,7 +53,6 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
             placeholder="not entered"
             clearable
             clearButtonProps={{ 'aria-label': 'Clear the bus' }}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             {...field(`accepts.${place}.bus`)}
           />
           <button

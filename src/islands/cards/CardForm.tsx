@@ -95,7 +95,6 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             className={css.full}
             data={[...marksOf(values.form), ...(isSd(values.form) ? SD_WORDS : ['2.0', '4.0'])]}
             placeholder={values.marks.length === 0 ? 'V90, U3, II' : ''}
-            comboboxProps={{ transitionProps: { duration: 0 } }}
             splitChars={[',', ' ', ';']}
             {...field('marks')}
             onChange={(marks) => {

@@ -31,7 +31,6 @@ export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
         className={css.state}
         data={CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] }))}
         value={null}
-        comboboxProps={{ transitionProps: { duration: 0 } }}
         onChange={(state) =>
           state && change({ state: state as CardState }, `set to ${STATE_WORDS[state as CardState]}`)
         }

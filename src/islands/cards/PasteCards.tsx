@@ -23,13 +23,7 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
   const read = useMemo(() => readCards(text), [text]);
   const cards = read.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
   return (
-    <Modal
-      opened
-      onClose={onClose}
-      size="xl"
-      title="Several cards at once"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Modal opened onClose={onClose} size="xl" title="Several cards at once">
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-cards">
           A card a line: your own label, then what is printed.

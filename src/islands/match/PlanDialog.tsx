@@ -18,7 +18,7 @@ export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
   const make = useChange();
   const change = (part: Partial<PlannedTake>): void => setDraft({ ...draft, ...part });
   return (
-    <Modal opened onClose={onClose} title="Mark heat for this take" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened onClose={onClose} title="Mark heat for this take">
       <form
         onSubmit={(event) => {
           event.preventDefault();

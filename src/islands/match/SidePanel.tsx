@@ -27,14 +27,7 @@ export function SidePanel({ subject, kit, policy, plan, trying, onMove, onClose 
   const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (
-      <Drawer
-        opened={subject !== null}
-        onClose={onClose}
-        position="bottom"
-        size="92%"
-        title="Why"
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
+      <Drawer opened={subject !== null} onClose={onClose} position="bottom" size="92%" title="Why">
         {why}
       </Drawer>
     );

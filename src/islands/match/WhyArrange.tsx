@@ -55,7 +55,6 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           data={[...ARRANGEMENT_CHOICES]}
           value={way}
           allowDeselect={false}
-          comboboxProps={{ transitionProps: { duration: 0 } }}
           onChange={(next) => next && setWay(next as Arrangement)}
         />
         <Select
@@ -64,7 +63,6 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           value={secondId}
           disabled={way === 'single'}
           allowDeselect={false}
-          comboboxProps={{ transitionProps: { duration: 0 } }}
           onChange={(next) => next && setSecondId(next)}
         />
       </div>

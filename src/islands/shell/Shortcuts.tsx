@@ -15,7 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
 
 export function Shortcuts({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
   return (
-    <Modal opened={opened} onClose={onClose} title="Keys" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Modal opened={opened} onClose={onClose} title="Keys">
       <dl className={css.list}>
         {KEYS.map(([key, what]) => (
           <div key={key} className={css.row}>
