@@ -11,7 +11,12 @@ const only = (name, layer, allowed, except = []) =>
 module.exports = {
   forbidden: [
     rule('no-cycles', {}, { circular: true }, 'A cycle has no first file to read.'),
-    rule('resolvable', {}, { couldNotResolve: true, pathNot: ['^astro:', '^virtual:'] }, 'Every import exists.'),
+    rule(
+      'resolvable',
+      {},
+      { couldNotResolve: true, pathNot: ['^astro:', '^virtual:', '\\?url$'] },
+      'Every import exists.',
+    ),
     rule(
       'core-no-package',
       { path: '^src/core/', pathNot: ['\\.test\\.ts$'] },
@@ -55,18 +60,19 @@ module.exports = {
       { path: '^src/core/match/ask/' },
       'only the quick check knows the quick check',
     ),
-    only('workers', 'workers', ['core']),
+    only('workers', 'workers', ['core', 'kit', 'reading']),
+    only('reading', 'reading', ['core', 'kit']),
     rule(
       'protocol-types-only',
       { path: '^src/workers/[^/]+\\.protocol\\.ts$' },
       { dependencyTypesNot: ['type-only'] },
       'a protocol is types: both sides import it',
     ),
-    only('text', 'text', ['core', 'kit'], ['^src/store/']),
+    only('text', 'text', ['core', 'kit', 'reading'], ['^src/store/']),
     rule(
       'text-types-only',
       { path: '^src/text/', pathNot: ['\\.test\\.ts$'] },
-      { path: '^src/(kit|store)/', dependencyTypesNot: ['type-only'] },
+      { path: '^src/(kit|store|reading)/', dependencyTypesNot: ['type-only'] },
       'text words the codes of kit and store, and runs nothing of them',
     ),
     only('kit', 'kit', ['core']),
@@ -78,7 +84,7 @@ module.exports = {
       { path: '^src/', pathNot: ['^src/(pages/api|core|kit|text|server)/'] },
       'endpoints know core, kit, text, server',
     ),
-    only('app', 'app', ['core', 'text', 'kit', 'store', 'workers']),
+    only('app', 'app', ['core', 'text', 'kit', 'reading', 'store', 'workers']),
     only('ui', 'ui', ['core', 'text', 'kit', 'app'], ['^src/store/']),
     rule(
       'ui-store-types-only',
@@ -92,7 +98,7 @@ module.exports = {
       { path: 'node_modules/(dexie|comlink)' },
       'views reach storage and workers through app',
     ),
-    only('islands', 'islands', ['core', 'text', 'kit', 'app', 'ui']),
+    only('islands', 'islands', ['core', 'text', 'kit', 'reading', 'app', 'ui']),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

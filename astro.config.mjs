@@ -26,7 +26,7 @@ export default defineConfig({
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,woff2,svg}'],
+        globPatterns: ['**/*.{js,css,woff2,svg,wasm}'],
         maximumFileSizeToCacheInBytes: 4_000_000,
         // Pages are drawn by the server: each is kept as a file of this build, with the policy it was sent under.
         additionalManifestEntries: PAGES.map((url) => ({ url, revision: BUILD })),
@@ -44,5 +44,6 @@ export default defineConfig({
   vite: {
     build: { assetsInlineLimit: 0, target: 'es2022' },
     css: { modules: { localsConvention: 'camelCaseOnly' } },
+    worker: { format: 'es' },
   },
 });

@@ -23,6 +23,8 @@ export type KitRefusal =
   | { readonly code: 'other-version'; readonly version: unknown }
   | { readonly code: 'newer-version'; readonly version: number }
   | { readonly code: 'forbidden-key'; readonly path: string; readonly key: string }
+  /** The reader itself stopped: the file is larger than this device can unfold. */
+  | { readonly code: 'unread' }
   | { readonly code: 'invalid'; readonly problems: readonly Problem[]; readonly more: number };
 
 const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype']);

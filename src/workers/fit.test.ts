@@ -6,7 +6,9 @@ import type { Body, Card, Test } from '../core/kit/model.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { finish } from '../core/steps.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
-import { leastSquares } from './leastSquares.ts';
+import { leastSquaresWith } from './leastSquares.ts';
+
+const leastSquares = leastSquaresWith(() => {});
 
 const mode = aMode({ rate: { kind: 'stated', Mbps: 6400, is: 'maximum' } });
 const body: Body = aBody({

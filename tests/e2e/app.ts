@@ -59,6 +59,12 @@ export class App {
     await this.press(await this.withText(tag, text));
   }
 
+  /** Takes back what a notice tells of. */
+  async undo(said: string): Promise<void> {
+    const button = By.xpath(`//span[contains(., "${said}")]/button[normalize-space(.)="Undo"]`);
+    await this.press(await this.driver.wait(until.elementLocated(button), WAIT, `Undo of “${said}”`));
+  }
+
   private async press(element: WebElement): Promise<void> {
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
     await this.driver.wait(until.elementIsVisible(element), WAIT);

@@ -86,7 +86,7 @@ describe('Why, to the end', () => {
     await app.clickText('button', 'Note it');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Proven');
     await app.seesText('#why', 'your own full take 37 min');
-    await app.clickText('button', 'Undo');
+    await app.undo('noted.');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Claimed');
   });
 

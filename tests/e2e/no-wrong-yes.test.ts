@@ -111,7 +111,7 @@ describe('a test', () => {
     await app.seesText('body', 'noted.');
     const why = await app.seesText('#why', 'these numbers do not fit');
     expect(why, 'it proves nothing').toContain('Guaranteed');
-    await app.clickText('button', 'Undo');
+    await app.undo('noted.');
   });
 
   it('of a faster mode proves a slower one for as long as it lasted', async () => {

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/app/bodies/pasteModes.ts';
 import { streamRate } from '../../src/core/bodies/rate/streamRate.ts';
 import { labelProblems } from '../../src/core/cards/labelProblems.ts';
 import { readLabel } from '../../src/core/cards/readLabel.ts';
@@ -11,6 +10,7 @@ import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import { isMark } from '../../src/core/standards/marks.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { readKit } from '../../src/kit/importKit.ts';
+import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/reading/bodies/pasteModes.ts';
 import { labelProblemText } from '../../src/text/cards/label.ts';
 import { answerText, askRefusalText } from '../../src/text/match/ask.ts';
 

@@ -3,6 +3,7 @@ import { type BoardMarks, createMarkReader, type MarkReader } from '../../core/h
 import type { MarksInput } from '../../core/heat/run/marks.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
+import { computation } from '../tasks/clients.ts';
 
 /** The heat marks of a board, once the worker has them; until then, and where it failed, there are none. */
 export function useHeatMarks({ bodies, cards, tests }: BoardKit, plan: PlannedTake): MarkReader {
@@ -13,9 +14,9 @@ export function useHeatMarks({ bodies, cards, tests }: BoardKit, plan: PlannedTa
     let current = true;
     // After the board itself has been painted: the worker and its code are not needed for that.
     const timer = setTimeout(async () => {
-      const { heatWorker } = await import('./heatWorker.ts');
+      const worker = await computation();
       if (!current) return;
-      const result = await heatWorker().ask('marks', input).result;
+      const result = await worker.ask('marks', input).result;
       if (current && result.ok) setKnown({ of: input, marks: result.value });
     }, 60);
     return () => {

@@ -1,8 +1,9 @@
 import { err, ok, type Result } from '../../core/result.ts';
 import { diffKit, isSame, type KitDiff } from '../../kit/diffKit.ts';
-import { type KitRefusal, MAX_FILE, parseKit } from '../../kit/importKit.ts';
+import { type KitRefusal, MAX_FILE } from '../../kit/importKit.ts';
 import type { Kit } from '../../kit/kit.ts';
 import { readStoredKit } from '../../store/read.ts';
+import { computation } from '../tasks/clients.ts';
 import { database } from './database.ts';
 
 export interface ImportPreview {
@@ -16,7 +17,10 @@ export interface ImportPreview {
 /** Reads a chosen file and says what importing it would do; changes nothing. */
 export async function previewImport(file: File): Promise<Result<ImportPreview, KitRefusal>> {
   if (file.size > MAX_FILE) return err({ code: 'too-large', length: file.size, max: MAX_FILE });
-  const read = await parseKit(await file.text());
+  const worker = await computation();
+  const told = await worker.ask('kit', file).result;
+  if (!told.ok) return err({ code: 'unread' });
+  const read = told.value;
   if (!read.ok) return read;
   const { kit, version } = read.value;
   const diff = diffKit(await readStoredKit(database), kit);

@@ -2,12 +2,15 @@ import { NumberInput, Select } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
 import { withoutBlanks } from '../../app/kit/formValues.ts';
-import { decodeCounter } from '../../core/bodies/counter/counter.ts';
+import { solver } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body, CounterReading } from '../../core/kit/model.ts';
 import { counterLines } from '../../text/bodies/counter.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
+import { TaskNote } from '../../ui/TaskNote.tsx';
+import { useSame } from '../../ui/useSame.ts';
 import own from './CounterFields.module.css';
 
 const isWhole = ({ capacityGB, minutes, modeId }: CounterReading): boolean =>
@@ -21,12 +24,15 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
   const change = (at: number, part: Partial<CounterReading>) =>
     set(counters.map((one, place) => (place === at ? { ...one, ...part } : one)));
   const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
-  const whole = counters.filter(isWhole);
+  const whole = useSame(counters.filter(isWhole));
   const capacityGB = whole[0]?.capacityGB ?? 128;
-  const answer = useMemo(
-    () => (whole.length > 0 ? decodeCounter(body, whole, capacityGB) : null),
-    [body, whole, capacityGB],
+  const ratedModes = useSame(body.modes);
+  const request = useMemo(
+    () => (whole.length > 0 ? { body: { modes: ratedModes }, counters: whole, capacityGB } : null),
+    [ratedModes, whole, capacityGB],
   );
+  const [state, again] = useTask(solver, 'decode', request);
+  const answer = state.phase === 'done' ? state.answer : null;
   const decoded = answer && 'decoded' in answer.result ? answer.result.decoded : null;
   return (
     <fieldset className={css.section}>
@@ -72,6 +78,7 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
           Note a reading
         </button>
       </div>
+      {request && <TaskNote state={state} what="what the counter tells" onAgain={again} />}
       {answer && (
         <div className={own.decoded} role="status">
           {counterLines(answer, { ...body, counters: whole }).map((line) => (

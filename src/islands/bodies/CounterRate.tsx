@@ -1,18 +1,28 @@
 import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
 import { withoutBlanks } from '../../app/kit/formValues.ts';
-import { counterRate } from '../../core/bodies/counter/counter.ts';
+import { solver } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
+import { useSame } from '../../ui/useSame.ts';
 
 /** The rate of a mode that only the body's counter tells of, worked out from its readings and taken with one press. */
 export function CounterRate({ form, at }: { readonly form: UseFormReturnType<Body>; readonly at: number }) {
   const mode = form.values.modes[at];
   const rate = mode?.rate;
   const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
-  const readings = (body.counters ?? []).filter(({ capacityGB, minutes }) => capacityGB > 0 && minutes > 0);
-  const found = mode ? counterRate(body, readings, mode.id) : null;
+  const counters = useSame((body.counters ?? []).filter(({ capacityGB, minutes }) => capacityGB > 0 && minutes > 0));
+  const modes = useSame(body.modes);
+  const modeId = mode?.id ?? '';
+  const isAsked = counters.some((one) => one.modeId === modeId);
+  const request = useMemo(
+    () => (isAsked ? { body: { modes }, counters, modeId } : null),
+    [isAsked, modes, counters, modeId],
+  );
+  const [state] = useTask(solver, 'counterRate', request, `rate of ${modeId}`);
+  const found = state.phase === 'done' ? state.answer : null;
   if (!mode || rate?.kind !== 'counter') return null;
   const has = Number.isFinite(rate.lowMbps) && Number.isFinite(rate.highMbps) && Number(rate.highMbps) > 0;
   const isSame = found && has && found.lowMbps === rate.lowMbps && found.highMbps === rate.highMbps;
@@ -35,7 +45,9 @@ export function CounterRate({ form, at }: { readonly form: UseFormReturnType<Bod
           </button>
         </p>
       )}
-      {!found && <p className={css.hint}>Enter what the counter shows for this mode below: one reading is enough.</p>}
+      {!found && state.phase !== 'running' && (
+        <p className={css.hint}>Enter what the counter shows for this mode below: one reading is enough.</p>
+      )}
       {failed && !has && (
         <p className="tone-hot" role="alert">
           No rate is taken from the counter yet.

@@ -1,7 +1,10 @@
 import { Modal, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { RATE_UNITS, type RateUnit } from '../../app/bodies/paste/cells.ts';
-import type { Decimal } from '../../app/bodies/paste/numbers.ts';
+import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { Mode } from '../../core/kit/model.ts';
+import { fromMbps } from '../../core/units/convert.ts';
+import { RATE_UNITS, type RateUnit } from '../../reading/bodies/paste/cells.ts';
+import type { Decimal } from '../../reading/bodies/paste/numbers.ts';
 import {
   type Chosen,
   isRefusal,
@@ -11,10 +14,7 @@ import {
   questionsOf,
   readingOf,
   readTable,
-} from '../../app/bodies/pasteModes.ts';
-import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Mode } from '../../core/kit/model.ts';
-import { fromMbps } from '../../core/units/convert.ts';
+} from '../../reading/bodies/pasteModes.ts';
 import { MBpsText, MbpsText, plain } from '../../text/quantity.ts';
 import css from '../../ui/paste.module.css';
 

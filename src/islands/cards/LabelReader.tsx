@@ -1,5 +1,4 @@
 import { useId, useMemo, useState } from 'react';
-import { cardOfLabel, toggleMark } from '../../app/cards/labelCard.ts';
 import { isContradiction, isHarmless, type LabelProblem, labelProblems } from '../../core/cards/labelProblems.ts';
 import { readLabel } from '../../core/cards/readLabel.ts';
 import { slotBuses } from '../../core/cards/slotKinds.ts';
@@ -7,6 +6,7 @@ import type { Card } from '../../core/kit/model.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form as formRow, isSd } from '../../core/standards/forms.ts';
+import { cardOfLabel, toggleMark } from '../../reading/cards/labelCard.ts';
 import { APP_MEANING, labelProblemText, markMeaning, peakText } from '../../text/cards/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';

@@ -1,27 +1,25 @@
 import { Modal } from '@mantine/core';
-import { useMemo, useState } from 'react';
-import { readCards } from '../../app/cards/pasteCards.ts';
+import { useState } from 'react';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import type { Card } from '../../core/kit/model.ts';
+import { pastedProblemText, tooManyCardsText } from '../../text/cards/pasted.ts';
 import { cardSummary } from '../../text/match/cell.ts';
 import css from '../../ui/paste.module.css';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 
 interface PasteCardsProps {
   readonly onAdd: (cards: readonly Card[]) => void;
   readonly onClose: () => void;
 }
 
-const PROBLEM_WORDS = {
-  'no-label': 'your own label first, then what is printed',
-  'no-capacity': 'no capacity',
-  'no-form': 'the form is not told',
-  'not-understood': 'not understood',
-} as const;
-
 /** Many cards at once, a line each; nothing is added before its reading has been seen. */
 export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
   const [text, setText] = useState('');
-  const read = useMemo(() => readCards(text), [text]);
-  const cards = read.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
+  // Read beside the page, so that a long paste does not hold the next key.
+  const [state, again] = useTask(computation, 'cards', text.trim() === '' ? null : text);
+  const read = state.phase === 'done' ? state.answer : null;
+  const cards = read?.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
   return (
     <Modal opened onClose={onClose} size="xl" title="Several cards at once">
       <div className={css.paste}>
@@ -36,12 +34,13 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
           placeholder={'C-01 256GB SDXC II U3 V90 300MB/s\nA-01 1TB CFexpress B VPG400'}
           onChange={(event) => setText(event.currentTarget.value)}
         />
-        {read.code === 'too-many' && (
+        <TaskNote state={state} what="the cards of these lines" onAgain={again} />
+        {read?.code === 'too-many' && (
           <p role="alert" className="tone-hot">
-            {read.lines} cards; {read.max} are read at once. Paste fewer. Nothing was added.
+            {tooManyCardsText(read.lines, read.max)}
           </p>
         )}
-        {read.code === 'read' && read.cards.length > 0 && (
+        {read?.code === 'read' && read.cards.length > 0 && (
           <ul className={css.preview} aria-label="What comes of it">
             {read.cards.map((one) =>
               one.ok ? (
@@ -51,7 +50,7 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
                 </li>
               ) : (
                 <li key={`line ${one.line}`} className={`${css.row} tone-hot`}>
-                  line {one.line}: {PROBLEM_WORDS[one.problem]} (“{one.text}”), left out
+                  {pastedProblemText(one)}
                 </li>
               ),
             )}

@@ -1,13 +1,14 @@
 import { useMemo, useState } from 'react';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
-import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
 import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
 import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './DayRuns.module.css';
-import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
@@ -50,7 +51,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
     }),
     [results],
   );
-  const [shares, again] = useHeatTask('shares', request, 'day');
+  const [shares, again] = useTask(computation, 'shares', request, 'day');
   const set = (at: number, value: number | null): void =>
     setAirs(airs.map((one, place) => (place === at ? value : one)));
   return (

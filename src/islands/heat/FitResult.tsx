@@ -1,13 +1,14 @@
 import { useMemo } from 'react';
 import { keepFit } from '../../app/heat/heatActions.ts';
-import { useHeatTask } from '../../app/heat/useHeatTask.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import type { FitInput } from '../../core/heat/run/fit.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { explainedText, fitRefusalText, fittedText } from '../../text/heat/heatFit.ts';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
-import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
 
 interface FitResultProps {
@@ -30,7 +31,7 @@ export function FitResult({ kit, run, card, onDone }: FitResultProps) {
     (): FitInput | null => (body ? { body, card, cards: kit.cards, tests: kit.tests, policy, seed: FIT_SEED } : null),
     [body, card, kit.cards, kit.tests, policy],
   );
-  const [state, again] = useHeatTask('fit', input);
+  const [state, again] = useTask(computation, 'fit', input);
   if (state.phase !== 'done') return <TaskNote state={state} what="the fit" onAgain={again} />;
   if (!state.answer.ok) {
     return (

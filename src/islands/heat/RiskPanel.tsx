@@ -1,5 +1,5 @@
 import { useId, useMemo } from 'react';
-import type { TaskState } from '../../app/heat/useHeatTask.ts';
+import type { TaskState } from '../../app/tasks/useTask.ts';
 import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
 import type { Advice, Advised } from '../../core/heat/run/advice.ts';
 import { hasFailed } from '../../core/heat/run/lane.ts';
@@ -9,8 +9,8 @@ import type { Card } from '../../core/kit/model.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat/heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heat/heatAdvice.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './RiskPanel.module.css';
-import { TaskNote } from './TaskNote.tsx';
 import type { Run } from './useRun.ts';
 
 interface RiskPanelProps {

@@ -2,8 +2,9 @@ import { useMemo } from 'react';
 import { forgetTake } from '../../app/heat/heatActions.ts';
 import { pickedIn, setupOf } from '../../app/heat/heatPick.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
-import { useHeatTask } from '../../app/heat/useHeatTask.ts';
 import { useKeptPicks } from '../../app/heat/useKeptPicks.ts';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
 import { hasFailed } from '../../core/heat/run/lane.ts';
 import { averageDemand } from '../../core/heat/writepath/demand.ts';
@@ -13,10 +14,10 @@ import { heatAloneText, outcomeText, shareText, timeText } from '../../text/heat
 import { degreesText, paceText, planText } from '../../text/heat/heatWords.ts';
 import { CAUSE_WORDS } from '../../text/heat/simulation.ts';
 import { plain } from '../../text/quantity.ts';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import type { HeatKit } from './heatKit.ts';
 import css from './SideBySide.module.css';
-import { TaskNote } from './TaskNote.tsx';
 import { type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
@@ -87,7 +88,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
           },
     [kept, columns, runs],
   );
-  const [shares, again] = useHeatTask('shares', request, 'side by side');
+  const [shares, again] = useTask(computation, 'shares', request, 'side by side');
   if (kept.length === 0) return null;
   const lastSecond = Math.max(...columns.map(({ run }) => run?.result.atSeconds ?? 1));
   const line = (title: string, of: (run: Run, at: number) => string) => (

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { afterAdvice } from '../../app/heat/afterAdvice.ts';
 import type { Picked } from '../../app/heat/heatPick.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
-import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import { usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 import type { Advice, AdviceInput } from '../../core/heat/run/advice.ts';
 import { needMBps } from '../../core/heat/run/cardFigures.ts';
@@ -76,7 +77,7 @@ export function Taken({
       },
     [ran, runs],
   );
-  const [risk, riskAgain] = useHeatTask('risk', riskRequest);
+  const [risk, riskAgain] = useTask(computation, 'risk', riskRequest);
   const adviceRequest = useMemo(
     (): AdviceInput | null =>
       ran && {
@@ -89,7 +90,7 @@ export function Taken({
       },
     [ran, kit.cards, accepted],
   );
-  const [advised, adviceAgain] = useHeatTask('advise', adviceRequest);
+  const [advised, adviceAgain] = useTask(computation, 'advise', adviceRequest);
   const move = (advice: Advice): void => {
     if (!ran) return;
     const text = adviceText(advice, { body: ran.setup.body, cards: kit.cards, plan: pick.plan });

@@ -1,8 +1,11 @@
-import { useRef, useState } from 'react';
-import type { TraceProblem } from '../../app/heat/demandTrace.ts';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import { averageDemand } from '../../core/heat/writepath/demand.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { traceProblemText } from '../../text/heat/trace.ts';
 import { Line } from '../../ui/LineField.tsx';
+import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './HeatView.module.css';
 
 interface TraceFieldProps {
@@ -15,29 +18,20 @@ interface TraceFieldProps {
   readonly onTrace: (trace: readonly number[] | null) => void;
 }
 
-const problemText = (problem: TraceProblem): string => {
-  switch (problem.code) {
-    case 'empty':
-      return 'This file holds no numbers. Give one rate in MB/s a line, one line a second.';
-    case 'too-long':
-      return `This file has more than ${problem.max} lines. Cut it down: the trace repeats to the end of the take.`;
-    case 'not-a-rate':
-      return `Line ${problem.line}: “${problem.text}” is no rate in MB/s from 0 to 1,000,000. Nothing was taken over.`;
-  }
-};
-
 /** What the mode writes; or a clip's own rate, second by second, from a file of one number a line. */
 export function TraceField({ label, mode, trace, lost, onTrace }: TraceFieldProps) {
   const file = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const open = async (chosen: File | undefined): Promise<void> => {
-    if (!chosen) return;
-    // The table reader comes with it; most runs never open a file.
-    const { demandOfText } = await import('../../app/heat/demandTrace.ts');
-    const result = demandOfText(await chosen.text());
-    setProblem(result.ok ? null : problemText(result.error));
-    if (result.ok) onTrace(result.value);
-  };
+  const [chosen, setChosen] = useState<File | null>(null);
+  // Read beside the page: a recorder's log of a day is tens of megabytes.
+  const [state, again] = useTask(computation, 'trace', chosen);
+  const taken = useEffectEvent(onTrace);
+  const result = state.phase === 'done' ? state.answer : null;
+  const problem = result && !result.ok ? traceProblemText(result.error) : null;
+  useEffect(() => {
+    if (!result?.ok) return;
+    taken(result.value);
+    setChosen(null);
+  }, [result]);
   const note = trace
     ? `${trace.length} s of a clip, repeated, instead of ${mode}`
     : lost
@@ -64,10 +58,11 @@ export function TraceField({ label, mode, trace, lost, onTrace }: TraceFieldProp
         tabIndex={-1}
         aria-label="File of rates, one a second"
         onChange={(event) => {
-          void open(event.currentTarget.files?.[0]);
+          setChosen(event.currentTarget.files?.[0] ?? null);
           event.currentTarget.value = '';
         }}
       />
+      <TaskNote state={state} what="the rates of this file" onAgain={again} />
       {note && <p className={css.tail}>{note}</p>}
       {problem && (
         <p className={css.problem} role="alert">

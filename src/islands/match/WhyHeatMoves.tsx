@@ -3,7 +3,8 @@ import { afterAdvice } from '../../app/heat/afterAdvice.ts';
 import { cellPick, pickedIn, setupOf } from '../../app/heat/heatPick.ts';
 import { pickQuery } from '../../app/heat/heatQuery.ts';
 import { RISK_SEED } from '../../app/heat/riskRuns.ts';
-import { useHeatTask } from '../../app/heat/useHeatTask.ts';
+import { computation } from '../../app/tasks/clients.ts';
+import { useTask } from '../../app/tasks/useTask.ts';
 import { riskTone, usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 import type { AdviceInput } from '../../core/heat/run/advice.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
@@ -39,7 +40,7 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
       ...{ cards, accepted, runs: RUNS, maxEvents: MAX_EVENTS, seed: RISK_SEED },
     };
   }, [bodies, cards, tests, policy, pick, accepted]);
-  const [advised] = useHeatTask('advise', input, 'why');
+  const [advised] = useTask(computation, 'advise', input, 'why');
   const body = bodies.find(({ id }) => id === cell.bodyId);
   if (advised.phase === 'running') return <p className={css.more}>Working out what would help…</p>;
   if (advised.phase !== 'done' || !body)

@@ -18,6 +18,8 @@ export function kitRefusalText(refusal: KitRefusal): string {
       return `The file is of version ${refusal.version}, newer than this app reads. Reload the app to bring it up to date, or export the kit again where it came from.`;
     case 'forbidden-key':
       return `The key ${refusal.key} at ${refusal.path} is not allowed. Remove it.`;
+    case 'unread':
+      return 'The file could not be read to its end: this device may have too little memory for it. Try again, or on a larger one.';
     case 'invalid': {
       const count = refusal.problems.length + refusal.more;
       return `${count === 1 ? 'One entry is' : `${count} entries are`} not as a kit wants ${count === 1 ? 'it' : 'them'}.`;

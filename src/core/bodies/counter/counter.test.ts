@@ -1,8 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { solve } from '../../../../tests/support/highs.ts';
 import type { CounterReading, Mode } from '../../kit/model.ts';
 import { aMode } from '../../testing.ts';
-import { counterRate, decodeCounter } from './counter.ts';
+import { decodeCounter as decodeBy, counterRate as rateBy } from './counter.ts';
+
+const decodeCounter = (
+  ...[body, counters, capacityGB]: [Parameters<typeof decodeBy>[0], readonly CounterReading[], number]
+) => decodeBy(body, counters, capacityGB, solve);
+const counterRate = (...[body, counters, modeId]: [Parameters<typeof rateBy>[0], readonly CounterReading[], string]) =>
+  rateBy(body, counters, modeId, solve);
 
 const CAPACITY = 128;
 const mode = (id: string, Mbps: number, fps: number): Mode =>

@@ -1,8 +1,9 @@
 import type { Body, CounterReading, Mode } from '../../kit/model.ts';
+import { finish, type Steps } from '../../steps.ts';
 import { fromGB, KB, MB } from '../../units/convert.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
 import { streamRate } from '../rate/streamRate.ts';
-import { corners, type HalfSpace } from './polytope.ts';
+import { type LinearSolver, leastRatio, mostRatio, normalised, type OpenProgramme, type Row } from './linear.ts';
 
 /**
  * What a body's counter gives away. A reading of t for an empty card means t ≤ minutes < t + 1, and minutes =
@@ -86,71 +87,123 @@ function agreeing(readings: readonly Usable[], least: number, longestOnly: boole
     .map(({ at }) => at);
 }
 
-/** Unknowns: usable share, fixed in MB/s, per frame in kB. All bounds in MB. */
-function halfSpaces(readings: readonly Usable[]): readonly HalfSpace[] {
-  const box: HalfSpace[] = [
-    { normal: [-1, 0, 0], bound: -LIMITS.usable[0] },
-    { normal: [1, 0, 0], bound: LIMITS.usable[1] },
-    { normal: [0, -1, 0], bound: -LIMITS.fixedMBps[0] },
-    { normal: [0, 1, 0], bound: LIMITS.fixedMBps[1] },
-    { normal: [0, 0, -1], bound: -LIMITS.perFrameKB[0] },
-    { normal: [0, 0, 1], bound: LIMITS.perFrameKB[1] },
-  ];
-  for (const { reading, picture, fps } of readings) {
-    const capacity = fromGB(reading.capacityGB) / MB;
-    const low = reading.minutes * 60;
-    const high = low + 60;
-    const rate = picture / MB;
-    const frame = (fps * KB) / MB;
-    // low × (rate + fixed + frame × per frame) ≤ usable × capacity ≤ high × (rate + fixed + frame × per frame)
-    box.push({ normal: [-capacity, low, low * frame], bound: -low * rate });
-    box.push({ normal: [capacity, -high, -high * frame], bound: high * rate });
-  }
-  return box;
+/** Unknowns: usable share, fixed in MB/s, per frame in kB. */
+const UNKNOWNS = 3;
+
+/** What the constants may be at all. */
+const BOX: readonly Row[] = [
+  { coefficients: [-1, 0, 0], atMost: -LIMITS.usable[0] },
+  { coefficients: [1, 0, 0], atMost: LIMITS.usable[1] },
+  { coefficients: [0, -1, 0], atMost: -LIMITS.fixedMBps[0] },
+  { coefficients: [0, 1, 0], atMost: LIMITS.fixedMBps[1] },
+  { coefficients: [0, 0, -1], atMost: -LIMITS.perFrameKB[0] },
+  { coefficients: [0, 0, 1], atMost: LIMITS.perFrameKB[1] },
+];
+
+/** What one reading says: low × (rate + fixed + frame × per frame) ≤ usable × capacity ≤ high × (the same), in MB. */
+function rowsOf({ reading, picture, fps }: Usable): readonly Row[] {
+  const capacity = fromGB(reading.capacityGB) / MB;
+  const low = reading.minutes * 60;
+  const high = low + 60;
+  const rate = picture / MB;
+  const frame = (fps * KB) / MB;
+  return [
+    { coefficients: [-capacity, low, low * frame], atMost: -low * rate },
+    { coefficients: [capacity, -high, -high * frame], atMost: high * rate },
+  ].map(normalised);
 }
 
-const rangeOf = (values: readonly number[]): Range => ({ low: Math.min(...values), high: Math.max(...values) });
+const axis = (at: number, sign: number): readonly number[] =>
+  Array.from({ length: UNKNOWNS }, (_, place) => (place === at ? sign : 0));
 
-function decode(readings: readonly Usable[], body: Pick<Body, 'modes'>, capacityGB: number): Decoded | null {
-  const found = corners(halfSpaces(readings));
-  if (found.length === 0) return null;
+/** Runs something over the programme of some readings; it is closed again whatever happens. */
+function* withProgramme<T>(
+  readings: readonly Usable[],
+  solve: LinearSolver,
+  run: (programme: OpenProgramme) => Steps<T>,
+): Steps<T> {
+  const programme = solve(UNKNOWNS, [...BOX, ...readings.flatMap(rowsOf)]);
+  try {
+    return yield* run(programme);
+  } finally {
+    programme.close();
+  }
+}
+
+/** How far one unknown may go; null where no constants explain the readings. */
+function extent(programme: OpenProgramme, at: number): Range | null {
+  const low = programme.least(axis(at, 1));
+  const high = low && programme.least(axis(at, -1));
+  return low && high ? { low: low.value, high: -high.value } : null;
+}
+
+const scaled = ({ low, high }: Range, by: number): Range => ({ low: low * by, high: high * by });
+
+function decode(
+  readings: readonly Usable[],
+  body: Pick<Body, 'modes'>,
+  capacityGB: number,
+  solve: LinearSolver,
+): Steps<Decoded | null> {
   const all = readingsOf(
     body,
     body.modes.map(({ id }) => ({ modeId: id, capacityGB, minutes: 0 })),
   );
-  return {
-    usable: rangeOf(found.map(([usable]) => usable)),
-    fixed: rangeOf(found.map(([, fixed]) => fixed * MB)),
-    perFrame: rangeOf(found.map(([, , perFrame]) => perFrame * KB)),
-    // A ratio of two linear forms takes its extremes at corners, so the corners bound every prediction too.
-    predictions: all.map(({ mode, picture, fps }) => ({
-      modeId: mode.id,
-      minutes: rangeOf(
-        found.map(
-          ([usable, fixed, perFrame]) =>
-            (usable * fromGB(capacityGB)) / (picture + fixed * MB + perFrame * KB * fps) / 60,
-        ),
-      ),
-    })),
+  return withProgramme(readings, solve, function* (programme) {
+    yield 0;
+    const [usable, fixed, perFrame] = [0, 1, 2].map((at) => extent(programme, at));
+    if (!usable || !fixed || !perFrame) return null;
+    const known = new Map<string, Range | null>();
+    const predictions: { readonly modeId: string; readonly minutes: Range }[] = [];
+    for (const [at, { mode, picture, fps }] of all.entries()) {
+      yield at / all.length;
+      const key = `${picture} ${fps}`;
+      // Modes that differ only in name are worked out once.
+      const minutes = known.has(key) ? known.get(key) : minutesOf(programme, capacityGB, picture, fps);
+      known.set(key, minutes ?? null);
+      if (minutes) predictions.push({ modeId: mode.id, minutes });
+    }
+    return { usable, fixed: scaled(fixed, MB), perFrame: scaled(perFrame, KB), predictions };
+  });
+}
+
+/** What the counter would show of a mode: usable × capacity ÷ what it writes, least and most. */
+function minutesOf(programme: OpenProgramme, capacityGB: number, picture: number, fps: number): Range | null {
+  const ratio = {
+    ...{ over: [fromGB(capacityGB) / MB / 60, 0, 0], overPlus: 0 },
+    ...{ under: [0, 1, (fps * KB) / MB], underPlus: picture / MB },
   };
+  const [low, high] = [leastRatio(programme, ratio), mostRatio(programme, ratio)];
+  return low === null || high === null ? null : { low, high };
 }
 
 /**
- * Decodes a body's counter readings.
+ * Decodes a body's counter readings, in steps.
  *
- * @param capacityGB - label of the card to predict other modes for
+ * @param capacityGB - label of the card to predict other modes for; above 0
+ * @param solve - a solver of linear programmes
  */
-export function decodeCounter(
+export function* decodeSteps(
   body: Pick<Body, 'modes'>,
   counters: readonly CounterReading[],
   capacityGB: number,
-): CounterAnswer {
+  solve: LinearSolver,
+): Steps<CounterAnswer> {
   const readings = readingsOf(body, counters);
   const bucketed = agreeing(readings, 3, false);
   const capped = agreeing(readings, 2, true).filter((at) => !bucketed.includes(at));
-  const telling = readings.filter(({ at }) => !capped.includes(at) && !bucketed.includes(at));
-  return { capped, bucketed, result: solve(telling, body, capacityGB) };
+  const aside = new Set([...capped, ...bucketed]);
+  const telling = readings.filter(({ at }) => !aside.has(at));
+  return { capped, bucketed, result: yield* solved(telling, body, capacityGB, solve) };
 }
+
+/** The same at once, where nobody waits in between. */
+export const decodeCounter = (
+  body: Pick<Body, 'modes'>,
+  counters: readonly CounterReading[],
+  capacityGB: number,
+  solve: LinearSolver,
+): CounterAnswer => finish(decodeSteps(body, counters, capacityGB, solve));
 
 /** Everything a mode writes, megabits a second, as far as readings of the counter tell. */
 export interface CounterRate {
@@ -166,15 +219,17 @@ export interface CounterRate {
  * @returns null without a reading of one minute or more, or where the readings exclude each other
  * @example counterRate({ modes: [] }, [{ modeId: 'm', capacityGB: 256, minutes: 57 }], 'm') // 471 to 599 Mb/s
  */
-export function counterRate(
+export function* counterRateSteps(
   body: Pick<Body, 'modes'>,
   counters: readonly CounterReading[],
   modeId: string,
-): CounterRate | null {
+  solve: LinearSolver,
+): Steps<CounterRate | null> {
   const own = counters.filter((one) => one.modeId === modeId && one.minutes >= 1);
   if (own.length === 0) return null;
   const others = counters.filter((one) => one.modeId !== modeId);
-  const { result } = decodeCounter(body, others, own[0]?.capacityGB ?? 1);
+  // Of the others only their usable share is asked, so nothing has to be predicted.
+  const { result } = yield* decodeSteps({ modes: body.modes }, others, own[0]?.capacityGB ?? 1, solve);
   const usable = 'decoded' in result ? result.decoded.usable : { low: LIMITS.usable[0], high: LIMITS.usable[1] };
   const least = Math.max(...own.map(({ capacityGB, minutes }) => capacityGB / (minutes + 1)));
   const most = Math.min(...own.map(({ capacityGB, minutes }) => capacityGB / minutes));
@@ -183,13 +238,65 @@ export function counterRate(
   return { lowMbps: Mbps(usable.low * least), highMbps: Mbps(usable.high * most) };
 }
 
-function solve(telling: readonly Usable[], body: Pick<Body, 'modes'>, capacityGB: number): CounterResult {
+/** The same at once. */
+export const counterRate = (
+  body: Pick<Body, 'modes'>,
+  counters: readonly CounterReading[],
+  modeId: string,
+  solve: LinearSolver,
+): CounterRate | null => finish(counterRateSteps(body, counters, modeId, solve));
+
+/**
+ * Readings in the order in which they are suspected where not all can be explained: those first that give way when the
+ * sum of what has to give is least.
+ */
+function suspects(telling: readonly Usable[], solve: LinearSolver): readonly Usable[] {
+  const columns = UNKNOWNS + telling.length;
+  const wide = ({ coefficients, atMost }: Row, slack: number | null): Row => ({
+    coefficients: Array.from({ length: columns }, (_, at) =>
+      at < UNKNOWNS ? (coefficients[at] ?? 0) : at - UNKNOWNS === slack ? -1 : 0,
+    ),
+    atMost,
+  });
+  const rows = [
+    ...BOX.map((row) => wide(row, null)),
+    ...telling.flatMap((one, at) => rowsOf(one).map((row) => wide(row, at))),
+    ...telling.map((_, at) => ({
+      coefficients: Array.from({ length: columns }, (__, place) => (place === UNKNOWNS + at ? -1 : 0)),
+      atMost: 0,
+    })),
+  ];
+  const programme = solve(columns, rows);
+  try {
+    const found = programme.least(Array.from({ length: columns }, (_, at) => (at < UNKNOWNS ? 0 : 1)));
+    const giving = (at: number): number => found?.point[UNKNOWNS + at] ?? 0;
+    return [...telling.keys()].sort((a, b) => giving(b) - giving(a) || a - b).map((at) => telling[at] as Usable);
+  } finally {
+    programme.close();
+  }
+}
+
+/** Whether any constants explain these readings. */
+const explained = (readings: readonly Usable[], solve: LinearSolver): Steps<boolean> =>
+  withProgramme(readings, solve, function* (programme) {
+    yield 0;
+    return programme.least(axis(0, 1)) !== null;
+  });
+
+function* solved(
+  telling: readonly Usable[],
+  body: Pick<Body, 'modes'>,
+  capacityGB: number,
+  solve: LinearSolver,
+): Steps<CounterResult> {
   if (telling.length < FEWEST) return { code: 'too-few', needed: FEWEST };
-  const decoded = decode(telling, body, capacityGB);
+  const decoded = yield* decode(telling, body, capacityGB, solve);
   if (decoded) return { code: 'decoded', decoded, used: telling.length };
-  for (const odd of telling) {
+  if (telling.length <= FEWEST) return { code: 'no-fit' };
+  for (const odd of suspects(telling, solve)) {
     const rest = telling.filter((one) => one !== odd);
-    const without = rest.length >= FEWEST ? decode(rest, body, capacityGB) : null;
+    if (!(yield* explained(rest, solve))) continue;
+    const without = yield* decode(rest, body, capacityGB, solve);
     if (without) return { code: 'odd-one', odd: odd.at, decoded: without, used: rest.length };
   }
   return { code: 'no-fit' };

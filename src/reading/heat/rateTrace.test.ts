@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { demandOfText } from './demandTrace.ts';
+import { rateTrace } from './rateTrace.ts';
 
 describe('a demand trace', () => {
   it.each([
@@ -7,7 +7,7 @@ describe('a demand trace', () => {
     ['a heading and the last column of a table', 'second,MB/s\n0,80\n1,120\n', [80, 120]],
     ['semicolons, a byte-order mark and blank lines', '\ufeff0;80.5\r\n\r\n1;0\r\n', [80.5, 0]],
   ])('reads %s', (_, text, rates) => {
-    expect(demandOfText(text)).toEqual({ ok: true, value: rates });
+    expect(rateTrace(text)).toEqual({ ok: true, value: rates });
   });
 
   it.each([
@@ -18,10 +18,10 @@ describe('a demand trace', () => {
     ['80\nNaN\n', { code: 'not-a-rate', line: 2, text: 'NaN' }],
     ['1e9\n', { code: 'not-a-rate', line: 1, text: '1e9' }],
   ])('refuses %j with its place', (text, error) => {
-    expect(demandOfText(text)).toEqual({ ok: false, error });
+    expect(rateTrace(text)).toEqual({ ok: false, error });
   });
 
   it('refuses more than six hours', () => {
-    expect(demandOfText('1\n'.repeat(21_601))).toMatchObject({ ok: false, error: { code: 'too-long', max: 21_600 } });
+    expect(rateTrace('1\n'.repeat(21_601))).toMatchObject({ ok: false, error: { code: 'too-long', max: 21_600 } });
   });
 });

@@ -47,11 +47,19 @@ const delimiterOf = (text: string): string => (text.includes('\t') ? '\t' : text
  */
 export function readTable(text: string): PastedTable | PasteRefusal {
   const tidy = text.replace(/^\ufeff/, '').trim();
-  const { data } = Papa.parse<string[]>(tidy, { skipEmptyLines: 'greedy', delimiter: delimiterOf(tidy) });
+  const { data } = Papa.parse<string[]>(tidy, {
+    skipEmptyLines: 'greedy',
+    delimiter: delimiterOf(tidy),
+    // A paste a thousand times too long is not unfolded to be refused.
+    preview: MAX_PASTED + 2,
+  });
   const rows = data.map((row) => row.map((cell) => cell.trim()));
   const [first, ...rest] = rows;
   if (!first || tidy === '') return { code: 'empty' };
-  if (rows.length > MAX_PASTED + 1) return { code: 'too-many', rows: rows.length, max: MAX_PASTED };
+  if (rows.length > MAX_PASTED + 1) {
+    const lines = tidy.split('\n').length;
+    return { code: 'too-many', rows: Math.max(rows.length, lines), max: MAX_PASTED };
+  }
   const width = Math.max(...rows.map((row) => row.length));
   const blank = Array.from({ length: width }, (_, at) => `column ${at + 1}`);
   if (rows.length === 1 || !isHeading(first)) return { head: blank, rows };

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { HeatTasks, TaskName } from '../../workers/heat.protocol.ts';
+import type { Answer, Request, Tasks } from '../../workers/task.protocol.ts';
+import type { LazyClient } from './clients.ts';
 
 /** Where a question to the worker stands. An answer always belongs to the request that is shown with it. */
 export type TaskState<T> =
@@ -14,18 +15,20 @@ export type TaskState<T> =
 const SETTLE = 180;
 
 /**
- * Asks the worker whenever the request changes, by identity; null asks nothing. A newer request supersedes the older, and
- * an answer to an older one is never shown.
+ * Asks a worker whenever the request changes, by identity; null asks nothing. A newer request supersedes the older, and an
+ * answer to an older one is never shown.
  *
+ * @param client - the worker that is asked
  * @param place - who asks, where several parts of a view ask the same task
  * @returns the state, and a way to ask the same again
  */
-export function useHeatTask<K extends TaskName>(
+export function useTask<T extends Tasks<T>, K extends keyof T & string>(
+  client: LazyClient<T>,
   task: K,
-  request: HeatTasks[K]['request'] | null,
+  request: Request<T, K> | null,
   place: string = task,
-): readonly [TaskState<HeatTasks[K]['answer']>, () => void] {
-  type State = TaskState<HeatTasks[K]['answer']>;
+): readonly [TaskState<Answer<T, K>>, () => void] {
+  type State = TaskState<Answer<T, K>>;
   const [shown, setShown] = useState<{ readonly of: unknown; readonly state: State }>({
     of: null,
     state: { phase: 'idle' },
@@ -49,19 +52,23 @@ export function useHeatTask<K extends TaskName>(
       leave();
     };
     const ask = async (): Promise<void> => {
-      const { heatWorker } = await import('./heatWorker.ts');
-      if (!current) return;
-      const asked = heatWorker().ask(task, request, (share) => show({ phase: 'running', share, cancel }), place);
-      stopWorker = asked.cancel;
-      const result = await asked.result;
-      if (result.ok) show({ phase: 'done', answer: result.value });
-      else if (result.error.code === 'failed') show({ phase: 'failed', message: result.error.message });
-      else if (result.error.code !== 'superseded') show({ phase: result.error.code });
+      try {
+        const worker = await client();
+        if (!current) return;
+        const asked = worker.ask(task, request, (share) => show({ phase: 'running', share, cancel }), place);
+        stopWorker = asked.cancel;
+        const result = await asked.result;
+        if (result.ok) show({ phase: 'done', answer: result.value });
+        else if (result.error.code === 'failed') show({ phase: 'failed', message: result.error.message });
+        else if (result.error.code !== 'superseded') show({ phase: result.error.code });
+      } catch (thrown) {
+        show({ phase: 'failed', message: thrown instanceof Error ? thrown.message : String(thrown) });
+      }
     };
     show({ phase: 'running', share: 0, cancel });
     const timer = setTimeout(() => void ask(), SETTLE);
     return leave;
-  }, [task, request, round, place]);
+  }, [client, task, request, round, place]);
   const again = useCallback(() => setRound((count) => count + 1), []);
   const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };
   return [shown.of === request && request !== null ? shown.state : waiting, again];

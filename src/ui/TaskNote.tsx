@@ -1,4 +1,4 @@
-import type { TaskState } from '../../app/heat/useHeatTask.ts';
+import type { TaskState } from '../app/tasks/useTask.ts';
 import css from './TaskNote.module.css';
 
 interface TaskNoteProps {

@@ -1,5 +1,6 @@
 import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Card } from '../../core/kit/model.ts';
+import { finish, type Steps } from '../../core/steps.ts';
 import { cardOfLabel } from './labelCard.ts';
 
 /** Most cards read at once; more are refused, not cut. */
@@ -44,10 +45,17 @@ function cardOfLine(text: string, line: number): PastedCard {
 }
 
 /** Reads cards from lines such as `C-01 256GB SDXC II U3 V90`; a line that is not understood is told, never guessed. */
-export function readCards(text: string): PastedCards {
+export function* cardSteps(text: string): Steps<PastedCards> {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/);
-  const filled = lines.filter((line) => tidy(line) !== '').length;
-  if (filled > MAX_PASTED_CARDS) return { code: 'too-many', lines: filled, max: MAX_PASTED_CARDS };
-  const cards = lines.flatMap((line, at) => (tidy(line) === '' ? [] : [cardOfLine(line, at + 1)]));
+  const filled = lines.flatMap((line, at) => (/\S/.test(line) && tidy(line) !== '' ? [{ line, number: at + 1 }] : []));
+  if (filled.length > MAX_PASTED_CARDS) return { code: 'too-many', lines: filled.length, max: MAX_PASTED_CARDS };
+  const cards: PastedCard[] = [];
+  for (const [at, { line, number }] of filled.entries()) {
+    yield at / filled.length;
+    cards.push(cardOfLine(line, number));
+  }
   return { code: 'read', cards };
 }
+
+/** The same at once. */
+export const readCards = (text: string): PastedCards => finish(cardSteps(text));

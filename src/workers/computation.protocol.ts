@@ -6,28 +6,18 @@ import type { MarksInput } from '../core/heat/run/marks.ts';
 import type { Risk, RiskInput } from '../core/heat/writepath/risk.ts';
 import type { Simulation } from '../core/heat/writepath/simulation.ts';
 import type { Result } from '../core/result.ts';
+import type { KitRefusal, ReadKit } from '../kit/importKit.ts';
+import type { PastedCards } from '../reading/cards/pasteCards.ts';
+import type { RateTrace, TraceProblem } from '../reading/heat/rateTrace.ts';
 
-/** What the worker can be asked: request and answer of every task. */
-export interface HeatTasks {
+/** What is worked out beside the page with the core alone: runs of the write path, and long texts read. */
+export interface ComputationTasks {
   readonly risk: { readonly request: { readonly sim: Simulation; readonly input: RiskInput }; readonly answer: Risk };
   readonly advise: { readonly request: AdviceInput; readonly answer: Advised };
   readonly shares: { readonly request: SharesInput; readonly answer: readonly (number | null)[] };
   readonly marks: { readonly request: MarksInput; readonly answer: BoardMarks };
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };
-}
-
-export type TaskName = keyof HeatTasks;
-
-/** Told the share done, 0 to 1, a few times a second: also the sign of life. */
-export type OnProgress = (share: number) => void;
-
-export interface HeatApi {
-  /** @returns null where the request was cancelled on the way */
-  run<K extends TaskName>(
-    id: number,
-    task: K,
-    request: HeatTasks[K]['request'],
-    onProgress: OnProgress,
-  ): Promise<HeatTasks[K]['answer'] | null>;
-  cancel(id: number): void;
+  readonly trace: { readonly request: Blob; readonly answer: Result<RateTrace, TraceProblem> };
+  readonly cards: { readonly request: string; readonly answer: PastedCards };
+  readonly kit: { readonly request: Blob; readonly answer: Result<ReadKit, KitRefusal> };
 }

@@ -6,12 +6,17 @@ import { aRun } from '../../tests/support/aRun.ts';
 import { DEFAULT_PLAN } from '../core/heat/run/plan.ts';
 import { riskRuns } from '../core/heat/writepath/risk.ts';
 import { aBody, aCard } from '../core/testing.ts';
-import { createHeatClient, type HeatClient, type Started } from './heat.client.ts';
-import type { HeatApi } from './heat.protocol.ts';
-import { createHeatApi } from './heatApi.ts';
+import type { ComputationTasks } from './computation.protocol.ts';
+import { COMPUTATION } from './computation.tasks.ts';
+import type { TaskApi } from './task.protocol.ts';
+import { createTaskApi, type TaskSteps } from './taskApi.ts';
+import { createTaskClient, type Started, type TaskClient } from './taskClient.ts';
+
+type Api = TaskApi<ComputationTasks>;
+const createApi = (): Api => createTaskApi(COMPUTATION);
 
 /** A worker's two ends without its thread: the real messages and the real tasks. */
-function starter(api: () => HeatApi = createHeatApi) {
+function starter(api: () => object = createApi) {
   const ends: { readonly die: () => void; stopped: boolean }[] = [];
   const start = (): Started => {
     const { port1, port2 } = new MessageChannel();
@@ -37,9 +42,9 @@ function starter(api: () => HeatApi = createHeatApi) {
 const sim = aRun({ demandMBps: 380, takeSeconds: 1800 });
 const asking = (runs: number) => ({ sim, input: { runs, seed: 7, spread: 0.2 } });
 
-const open: HeatClient[] = [];
-function clientOf(start: () => Started, silence?: number): HeatClient {
-  const client = createHeatClient(start, silence);
+const open: TaskClient<ComputationTasks>[] = [];
+function clientOf(start: () => Started, silence?: number): TaskClient<ComputationTasks> {
+  const client = createTaskClient<ComputationTasks>(start, silence === undefined ? {} : { silence });
   open.push(client);
   return client;
 }
@@ -47,7 +52,7 @@ afterEach(() => {
   for (const client of open.splice(0)) client.close();
 });
 
-describe('the heat worker', () => {
+describe('a worker', () => {
   it('answers exactly what the core answers for the same seed', async () => {
     const { start } = starter();
     const result = await clientOf(start).ask('risk', asking(500)).result;
@@ -113,7 +118,7 @@ describe('the heat worker', () => {
   });
 
   it('that falls silent counts as dead', async () => {
-    const silent: HeatApi = { run: () => new Promise(() => {}), cancel: () => {} };
+    const silent: Api = { run: () => new Promise(() => {}), cancel: () => {} };
     const { start } = starter(() => silent);
     const asked = clientOf(start, 120).ask('risk', asking(10));
     expect(await asked.result).toEqual({ ok: false, error: { code: 'died' } });
@@ -131,6 +136,60 @@ describe('the heat worker', () => {
     };
     const result = await clientOf(none).ask('risk', asking(10)).result;
     expect(result).toEqual({ ok: false, error: { code: 'failed', message: 'no workers here' } });
+  });
+
+  describe('that does not hear a wish to stop', () => {
+    interface Slow {
+      readonly deaf: { readonly request: null; readonly answer: string };
+      readonly quick: { readonly request: number; readonly answer: number };
+    }
+    /** A worker whose first kind of task never lets anybody in: as one caught in a library’s loop. */
+    function* never(): Generator<number, string, void> {
+      yield 0;
+      return 'never';
+    }
+    const api = (first: boolean): TaskApi<Slow> => ({
+      // A deaf worker answers nothing at all any more.
+      run: () => (first ? new Promise(() => {}) : (Promise.resolve(7) as never)),
+      cancel: () => (first ? (new Promise(() => {}) as never) : undefined),
+    });
+
+    it('is ended soon, and what others asked of it is asked again', async () => {
+      let starts = 0;
+      const { start, ends } = starter(() => {
+        starts += 1;
+        return api(starts === 1);
+      });
+      const client = createTaskClient<Slow>(start, { hearing: 80 });
+      const deaf = client.ask('deaf', null);
+      const other = client.ask('quick', 3);
+      deaf.cancel();
+      expect(await deaf.result, 'told at once').toEqual({ ok: false, error: { code: 'cancelled' } });
+      expect(await other.result).toEqual({ ok: true, value: 7 });
+      expect(ends.map(({ stopped }) => stopped)).toEqual([true, false]);
+      client.close();
+    });
+
+    it('gives signs of life from the middle of a step', async () => {
+      const steps: TaskSteps<Slow> = {
+        deaf: (_, sign) => {
+          const until = performance.now() + 400;
+          while (performance.now() < until) sign();
+          return never();
+        },
+        quick: (request) => finished(request),
+      };
+      function* finished(request: number): Generator<number, number, void> {
+        yield 1;
+        return request;
+      }
+      let signs = 0;
+      const tell = (): void => {
+        signs += 1;
+      };
+      expect(await createTaskApi<Slow>(steps).run(1, 'deaf', null, tell)).toBe('never');
+      expect(signs).toBeGreaterThanOrEqual(1);
+    });
   });
 
   it('refuses a million runs by name', async () => {

@@ -1,4 +1,0 @@
-import { expose } from 'comlink';
-import { createHeatApi } from './heatApi.ts';
-
-expose(createHeatApi());

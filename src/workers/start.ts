@@ -1,0 +1,12 @@
+import type { ComputationTasks } from './computation.protocol.ts';
+import type { SolverTasks } from './solver.protocol.ts';
+import { createTaskClient, startedWorker, type TaskClient } from './taskClient.ts';
+
+/** The workers of this app, by what they work with. */
+export const computationClient = (): TaskClient<ComputationTasks> =>
+  createTaskClient(() =>
+    startedWorker(new Worker(new URL('./computation.worker.ts', import.meta.url), { type: 'module' })),
+  );
+
+export const solverClient = (): TaskClient<SolverTasks> =>
+  createTaskClient(() => startedWorker(new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })));
