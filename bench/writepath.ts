@@ -4,6 +4,8 @@ import { marksSteps } from '../src/core/heat/run/marks.ts';
 import { DEFAULT_PLAN } from '../src/core/heat/run/plan.ts';
 import { riskRuns } from '../src/core/heat/writepath/risk.ts';
 import { simulate } from '../src/core/heat/writepath/simulate.ts';
+import { board } from '../src/core/match/board.ts';
+import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
 import { aRun } from '../tests/support/aRun.ts';
 import { largeKit } from '../tests/support/largeKit.ts';
 import { odeRun } from '../tests/support/odeRun.ts';
@@ -46,8 +48,9 @@ for (const runs of [1000, 10_000, 100_000]) {
   console.log(`risk, ${runs} runs: ${ms.toFixed(0)} ms${runs === 10_000 ? ' (aim under 1000)' : ''}`);
 }
 const kit = largeKit(50, 30);
+const cells = board(kit, DEFAULT_POLICY).columns.flat();
 const marks = (): void => {
-  const steps = marksSteps({ kit, plan: DEFAULT_PLAN });
+  const steps = marksSteps({ ...kit, cells, plan: DEFAULT_PLAN });
   while (!steps.next().done);
 };
 marks();

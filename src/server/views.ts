@@ -1,5 +1,6 @@
 import { isContradiction, labelProblems } from '../core/cards/labelProblems.ts';
 import type { Label } from '../core/cards/readLabel.ts';
+import type { Card } from '../core/kit/model.ts';
 import type { Answer } from '../core/match/ask/answerAsk.ts';
 import type { Playback } from '../core/match/ask/askLine.ts';
 import type { Board, BoardKit } from '../core/match/board.ts';
@@ -7,6 +8,7 @@ import { type Cell, cellTone } from '../core/match/cell.ts';
 import { knownMinutes } from '../core/match/knownMinutes.ts';
 import { movesFor } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
+import { namedCards, printOf } from '../core/match/print.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
@@ -86,17 +88,42 @@ export function labelView(label: Label) {
   };
 }
 
-function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy) {
+type Known = (bodyId: string, modeId: string, cardId: string) => Cell | undefined;
+
+function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, known: Known) {
   const body = kit.bodies.find(({ id }) => id === cell.bodyId);
   const mode = body?.modes.find(({ id }) => id === cell.modeId);
   const card = kit.cards.find(({ id }) => id === cell.cardId);
   // Cells that cannot meet are most of a board; what would make them meet is another card, which the board shows.
   if (!body || !mode || !card || cell.verdict === 'unfit') return [];
-  const moves = movesFor({ kit, body, mode, card, cell, policy });
+  const moves = movesFor({
+    ...{ kit, body, mode, card, cell, policy },
+    known: (modeId, cardId) => known(body.id, modeId, cardId),
+  });
   return moves.map((move) => ({ code: move.code, text: moveText(move, { cards: board.cards, body, mode }) }));
 }
 
-const cellView = (cell: Cell, board: Board, kit: BoardKit, policy: Policy, withMoves: boolean) => ({
+type MovesView = ReturnType<typeof movesView>;
+
+/** Moves of cells, those of equal cards worked out once. */
+function sharedMoves(board: Board, kit: BoardKit, policy: Policy): (cell: Cell, card: Card) => MovesView {
+  const alone = new Set([...namedCards(kit.bodies), ...kit.tests.map(({ cardId }) => cardId)]);
+  const known = new Map<string, MovesView>();
+  const rowAt = new Map(board.rows.map(({ body, mode }, at) => [`${body.id} ${mode.id}`, at]));
+  const cardAt = new Map(board.cards.map(({ id }, at) => [id, at]));
+  const { columns } = board;
+  const cellOf: Known = (bodyId, modeId, cardId) =>
+    columns[cardAt.get(cardId) ?? -1]?.[rowAt.get(`${bodyId} ${modeId}`) ?? -1];
+  return (cell, card) => {
+    if (alone.has(card.id)) return movesView(cell, board, kit, policy, cellOf);
+    const key = `${cell.bodyId} ${cell.modeId} ${printOf(card)} ${card.price ?? ''}`;
+    const found = known.get(key) ?? movesView(cell, board, kit, policy, cellOf);
+    known.set(key, found);
+    return found;
+  };
+}
+
+const cellView = (cell: Cell, kit: BoardKit, policy: Policy, moves: MovesView) => ({
   bodyId: cell.bodyId,
   modeId: cell.modeId,
   cardId: cell.cardId,
@@ -116,21 +143,35 @@ const cellView = (cell: Cell, board: Board, kit: BoardKit, policy: Policy, withM
     outcome: finding.outcome,
     text: findingText(finding),
   })),
-  moves: withMoves ? movesView(cell, board, kit, policy) : [],
+  moves,
 });
 
 /** Row by row, as the board is read. */
 export function boardView(board: Board, kit: BoardKit, policy: Policy) {
-  const withMoves = board.rows.length * board.cards.length <= MOVES_LIMIT;
+  const movesOf = sharedMoves(board, kit, policy);
+  const { columns } = board;
   return {
     cells: board.rows.flatMap((_row, at) =>
-      board.columns.flatMap((column) => {
-        const cell = column[at];
-        return cell ? [cellView(cell, board, kit, policy, withMoves)] : [];
+      columns.flatMap((column, place) => {
+        const [cell, card] = [column[at], board.cards[place]];
+        return cell && card ? [cellView(cell, kit, policy, movesOf(cell, card))] : [];
       }),
     ),
   };
 }
 
-/** Cells up to which moves are worked out; each asks the board many times over. */
-const MOVES_LIMIT = 1000;
+/** What the moves of one cell cost beside those over the wallet, in wallet cards; measured. */
+const OWN_MOVES = 10;
+const CARDS_A_STEP = 10;
+
+/**
+ * Work that an answer asks for, in steps of about ten microseconds: a column for each print, and for each of its cells the
+ * moves, which look through the prints of the wallet once more.
+ */
+export function boardWork({ bodies, cards, tests }: BoardKit): number {
+  const alone = new Set([...namedCards(bodies), ...tests.map(({ cardId }) => cardId)]);
+  const inUse = cards.filter(({ retired }) => !retired);
+  const prints = new Set(inUse.map((card) => (alone.has(card.id) ? card.id : printOf(card)))).size;
+  const modes = bodies.reduce((sum, body) => sum + body.modes.length, 0);
+  return modes * prints * (OWN_MOVES + prints / CARDS_A_STEP);
+}

@@ -1,7 +1,7 @@
 import type { AdviceInput, Advised } from '../core/heat/run/advice.ts';
 import type { SharesInput } from '../core/heat/run/failures.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heat/run/fit.ts';
-import type { BoardMarks } from '../core/heat/run/level.ts';
+import type { HeatLevel } from '../core/heat/run/level.ts';
 import type { MarksInput } from '../core/heat/run/marks.ts';
 import type { Risk, RiskInput } from '../core/heat/writepath/risk.ts';
 import type { Simulation } from '../core/heat/writepath/simulation.ts';
@@ -15,7 +15,7 @@ export interface ComputationTasks {
   readonly risk: { readonly request: { readonly sim: Simulation; readonly input: RiskInput }; readonly answer: Risk };
   readonly advise: { readonly request: AdviceInput; readonly answer: Advised };
   readonly shares: { readonly request: SharesInput; readonly answer: readonly (number | null)[] };
-  readonly marks: { readonly request: MarksInput; readonly answer: BoardMarks };
+  readonly marks: { readonly request: MarksInput; readonly answer: readonly (HeatLevel | null)[] };
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };
   readonly trace: { readonly request: Blob; readonly answer: Result<RateTrace, TraceProblem> };
   readonly cards: { readonly request: string; readonly answer: PastedCards };

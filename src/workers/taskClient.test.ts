@@ -5,6 +5,8 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { aRun } from '../../tests/support/aRun.ts';
 import { DEFAULT_PLAN } from '../core/heat/run/plan.ts';
 import { riskRuns } from '../core/heat/writepath/risk.ts';
+import { board } from '../core/match/board.ts';
+import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard } from '../core/testing.ts';
 import type { ComputationTasks } from './computation.protocol.ts';
 import { COMPUTATION } from './computation.tasks.ts';
@@ -101,8 +103,9 @@ describe('a worker', () => {
     const client = clientOf(start);
     const risk = client.ask('risk', asking(3000));
     const kit = { bodies: [aBody()], cards: [aCard()], tests: [] };
-    const marks = client.ask('marks', { kit, plan: DEFAULT_PLAN });
-    expect(await marks.result).toMatchObject({ ok: true, value: { cardIds: ['c'] } });
+    const cells = board(kit, DEFAULT_POLICY).columns.flat();
+    const marks = client.ask('marks', { ...kit, cells, plan: DEFAULT_PLAN });
+    expect(await marks.result).toMatchObject({ ok: true, value: [expect.anything()] });
     expect(await risk.result).toMatchObject({ ok: true });
   });
 

@@ -5,6 +5,7 @@ import { board } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { withRatio } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import { printOf } from '../../core/match/print.ts';
 import { cardsAtOnce, recordsAtOnce } from '../../core/match/seats.ts';
 import type { Lists, Settings } from '../../kit/kit.ts';
 import type { Asked } from './heatQuery.ts';
@@ -56,12 +57,29 @@ type Wanted = Partial<Asked>;
 /** What a first pick is chosen from. */
 type PickKit = Pick<Lists, 'bodies' | 'cards' | 'tests'> & { readonly settings: Settings };
 
+/** Cards looked through for a first pick; a wallet of thousands holds few prints. */
+const LOOKED_AT = 200;
+
+/** One card of each print, those asked for and tested before all others. */
+function likelyFirst(cards: readonly Card[], tests: readonly Test[], wanted: string | null): readonly Card[] {
+  const tested = new Set(tests.slice(-LOOKED_AT).map(({ cardId }) => cardId));
+  const asked = cards.filter(({ id }) => id === wanted || tested.has(id));
+  const prints = new Map<string, Card>();
+  for (const card of cards) {
+    if (prints.size >= LOOKED_AT) break;
+    const print = printOf(card);
+    if (!card.retired && !prints.has(print)) prints.set(print, card);
+  }
+  return [...new Set([...asked, ...prints.values()])];
+}
+
 /**
  * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
  * where heat is the next question.
  */
 export function firstPick(kit: PickKit, policy: Policy, wanted: Wanted): HeatPick | null {
-  const { cards, columns } = board({ bodies: kit.bodies, cards: kit.cards, tests: kit.tests }, policy);
+  const wallet = likelyFirst(kit.cards, kit.tests, wanted.card ?? null);
+  const { cards, columns } = board({ bodies: kit.bodies, cards: wallet, tests: kit.tests }, policy);
   let best: {
     readonly score: number;
     readonly bodyId: string;

@@ -13,6 +13,7 @@ import {
 import { evaluate, type Row, toColumn, toRow } from './evaluate.ts';
 import { pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
+import { createTwins } from './twins.ts';
 
 /** What a board is made of. Arrays keep the order in which they are shown. */
 export interface BoardKit {
@@ -24,7 +25,9 @@ export interface BoardKit {
 export interface Board {
   readonly rows: readonly Row[];
   readonly cards: readonly Card[];
-  /** By card, then by row: `columns[cardIndex][rowIndex]`. */
+  /** The cells of one card by its place, row by row; worked out when first asked for. Empty past the last card. */
+  readonly columnAt: (at: number) => readonly Cell[];
+  /** Every column: works out the whole board, which is for a file and a small wallet, not for a view. */
   readonly columns: readonly (readonly Cell[])[];
 }
 
@@ -56,20 +59,33 @@ export function cellFor({ body, mode, card, cards, tests, policy }: CellQuestion
   return boardColumn([row], work, card)[0] as Cell;
 }
 
+/** The answers of many cards to one mode, each print worked out once. */
+export function answersFor({ body, mode, cards, tests, policy }: Omit<CellQuestion, 'card'>): (card: Card) => Cell {
+  const row = toRow(body, mode);
+  const work = workOn(groundwork([row]), policy, tests, inUse(cards));
+  const twins = createTwins([body], work);
+  return (card) => twins(card, () => boardColumn([row], work, card))[0] as Cell;
+}
+
 /** One card in one slot of a body, by its place, with its share of the stream. */
 export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 'cards'>, slotAt: number): Cell {
   const row = toRow(body, mode);
   const keyed = keyedSlots(body)[slotAt];
   if (!keyed) return noSlotCell(row, card);
   const { slot } = keyed;
-  return evaluate(row, slot, pairFit(slot, card), toColumn(card, tests), policy);
+  const own = tests.filter(({ cardId }) => cardId === card.id);
+  return evaluate(row, slot, pairFit(slot, card), toColumn(card, own), policy);
 }
+
+/** Columns worked out so far, by card. */
+type Columns = Map<Card, readonly Cell[]>;
 
 /** A board with what it was worked out from, kept for the next change. */
 interface Kept {
   readonly kit: BoardKit;
   readonly policy: Policy;
   readonly work: Work;
+  readonly known: Columns;
   readonly board: Board;
 }
 
@@ -78,22 +94,41 @@ function fresh(kit: BoardKit, policy: Policy): Kept {
   return made(kit, policy, rows, groundwork(rows), new Map());
 }
 
-/** The columns of all cards in use; those known already are taken as they are. */
-function made(
-  kit: BoardKit,
-  policy: Policy,
-  rows: readonly Row[],
-  ground: Groundwork,
-  known: ReadonlyMap<Card, readonly Cell[]>,
-): Kept {
+/** Most cells kept: a wallet of twenty thousand cards is looked at a few columns at a time. */
+const MOST_KEPT = 2_000_000;
+
+/** The columns of all cards in use, each when it is asked for; those known already are taken as they are. */
+function made(kit: BoardKit, policy: Policy, rows: readonly Row[], ground: Groundwork, known: Columns): Kept {
   const cards = inUse(kit.cards);
   const work = workOn(ground, policy, kit.tests, cards);
-  const columns = cards.map((card) => known.get(card) ?? boardColumn(rows, work, card));
-  return { kit, policy, work, board: { rows, cards, columns } };
+  const twins = createTwins(kit.bodies, work);
+  const columnAt = (at: number): readonly Cell[] => {
+    const card = cards[at];
+    if (!card) return [];
+    const found = known.get(card);
+    if (found) return found;
+    const column = twins(card, () => boardColumn(rows, work, card));
+    // The oldest go first; they are worked out again when they are looked at again.
+    if ((known.size + 1) * rows.length > MOST_KEPT) known.delete(known.keys().next().value as Card);
+    known.set(card, column);
+    return column;
+  };
+  const board: Board = {
+    rows,
+    cards,
+    columnAt,
+    get columns() {
+      return cards.map((_, at) => columnAt(at));
+    },
+  };
+  return { kit, policy, work, known, board };
 }
 
-const columnsByCard = ({ cards, columns }: Board): ReadonlyMap<Card, readonly Cell[]> =>
-  new Map(cards.flatMap((card, at) => (columns[at] ? [[card, columns[at]] as const] : [])));
+/** The columns that still stand for cards that are still there. */
+const columnsOf = ({ known }: Kept, cards: readonly Card[]): Columns => {
+  const here = new Set(cards);
+  return new Map([...known].filter(([card]) => here.has(card)));
+};
 
 /** Whether every seat that another card filled would be filled the same by the cards as they are now. */
 function samePartners({ work }: Kept, cards: readonly Card[]): boolean {
@@ -122,7 +157,7 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
       before.policy.headroom === policy.headroom &&
       samePartners(before, kit.cards);
     const next = same
-      ? made(kit, policy, before.board.rows, before.work.ground, columnsByCard(before.board))
+      ? made(kit, policy, before.board.rows, before.work.ground, columnsOf(before, kit.cards))
       : fresh(kit, policy);
     // What the columns that were kept had asked for stays asked for.
     if (same) for (const [row, asked] of before.work.partners) next.work.partners.set(row, asked);

@@ -5,6 +5,7 @@ import { isBetter } from './isBetter.ts';
 import { overSeats } from './overSeats.ts';
 import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
+import { namedCards, printOf } from './print.ts';
 import { type Seating, seatingOf } from './seats.ts';
 
 /** A slot with what makes its answers differ from another's, as text, and the place of its first twin. */
@@ -41,8 +42,12 @@ export interface Work {
   readonly ground: Groundwork;
   readonly policy: Policy;
   readonly tests: readonly Test[];
+  /** The same by card; made when first asked for. */
+  readonly testsOf: (cardId: string) => readonly Test[];
   /** Cards that may sit beside the one asked about. */
   readonly pool: readonly Card[];
+  /** Of those, one of each print, and every one that has tests or is approved by name; made when first asked for. */
+  readonly candidates: () => readonly Card[];
   readonly columns: Map<Card, Column>;
   /** The best other card in a slot, as found; every row that asked is here with what it was told. */
   readonly partners: Map<Row, Map<number, SeatAnswer | null>>;
@@ -52,15 +57,53 @@ export const workOn = (ground: Groundwork, policy: Policy, tests: readonly Test[
   ground,
   policy,
   tests,
+  testsOf: byCard(tests),
   pool,
+  candidates: candidatesOf(ground, tests, pool),
   columns: new Map(),
   partners: new Map(),
 });
 
+function candidatesOf(ground: Groundwork, tests: readonly Test[], pool: readonly Card[]): () => readonly Card[] {
+  let found: readonly Card[] | null = null;
+  return () => {
+    if (found) return found;
+    const named = namedCards([...ground.slots.keys()]);
+    const tested = new Set(tests.map(({ cardId }) => cardId));
+    const prints = new Set<string>();
+    found = pool.filter((card) => {
+      if (named.has(card.id) || tested.has(card.id)) return true;
+      const print = printOf(card);
+      if (prints.has(print)) return false;
+      prints.add(print);
+      return true;
+    });
+    return found;
+  };
+}
+
+const NO_TESTS: readonly Test[] = [];
+
+/** The tests of a card. A log of thousands is sorted once, not searched once a card. */
+export function byCard(tests: readonly Test[]): (cardId: string) => readonly Test[] {
+  let sorted: Map<string, Test[]> | null = null;
+  return (cardId) => {
+    if (sorted === null) {
+      sorted = new Map();
+      for (const test of tests) {
+        const own = sorted.get(test.cardId);
+        if (own) own.push(test);
+        else sorted.set(test.cardId, [test]);
+      }
+    }
+    return sorted.get(cardId) ?? NO_TESTS;
+  };
+}
+
 function columnOf(work: Work, card: Card): Column {
   const known = work.columns.get(card);
   if (known) return known;
-  const made = toColumn(card, work.tests);
+  const made = toColumn(card, work.testsOf(card.id));
   work.columns.set(card, made);
   return made;
 }
@@ -75,7 +118,7 @@ export function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | nu
   let best: SeatAnswer | null = null;
   if (keyed) {
     const { slot, key } = keyed;
-    for (const card of work.pool) {
+    for (const card of work.candidates()) {
       const fit = rememberedFit(work.ground.fits, key, slot, cardKey(card), card);
       if (!fit.fits) continue;
       const answer = evaluate(row, slot, fit, columnOf(work, card), work.policy);

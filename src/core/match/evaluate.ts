@@ -66,12 +66,17 @@ export interface Column {
   readonly doubt: Finding | null;
 }
 
-export function toColumn(card: Card, tests: readonly Test[]): Column {
+/**
+ * A card as a column of the board.
+ *
+ * @param own - the tests of this very card
+ */
+export function toColumn(card: Card, own: readonly Test[]): Column {
   return {
     card,
     label: fromGB(card.capacityGB),
     room: usable(card).bytes,
-    tests: byBody(tests.filter((test) => test.cardId === card.id)),
+    tests: byBody(own),
     doubt: labelRule(card),
   };
 }

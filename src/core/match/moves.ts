@@ -7,7 +7,7 @@ import { familyOf } from '../standards/families.ts';
 import { type Mark, mark, marksOf } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGB } from '../units/convert.ts';
-import { type BoardKit, cellFor } from './board.ts';
+import { answersFor, type BoardKit, cellFor } from './board.ts';
 import { type Cell, cellTone } from './cell.ts';
 import { isBetter } from './isBetter.ts';
 import type { Move, Outcome } from './move.ts';
@@ -23,6 +23,8 @@ export interface MoveInput {
   readonly card: Card;
   readonly cell: Cell;
   readonly policy: Policy;
+  /** Cells of this body that are worked out already, where a whole board is at hand. */
+  readonly known?: (modeId: string, cardId: string) => Cell | undefined;
 }
 
 type Tried = Partial<{ readonly body: Body; readonly mode: Mode; readonly card: Card }>;
@@ -47,12 +49,15 @@ const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): n
   (a.cell.floor ?? 0) - (b.cell.floor ?? 0) ||
   a.card.capacityGB - b.card.capacityGB;
 
+/** Other cards of the wallet that hold, the least cost first. */
 function holdingCards(input: MoveInput): readonly { readonly card: Card; readonly cell: Cell }[] {
-  return input.kit.cards
-    .filter((card) => card.id !== input.card.id && !card.retired)
+  const { kit, body, mode, policy } = input;
+  const others = kit.cards.filter((card) => card.id !== input.card.id && !card.retired);
+  const answer = answersFor({ body, mode, cards: kit.cards, tests: kit.tests, policy });
+  return others
     .flatMap((card) => {
-      const cell = tryOut(input, { card });
-      return isCool(cell, input.policy) ? [{ card, cell }] : [];
+      const cell = input.known?.(mode.id, card.id) ?? answer(card);
+      return isCool(cell, policy) ? [{ card, cell }] : [];
     })
     .sort(sortable(byCost));
 }
@@ -133,7 +138,7 @@ function nearestMode(input: MoveInput): readonly Move[] {
   const found = body.modes
     .filter(({ id }) => id !== mode.id)
     .flatMap((other) => {
-      const cell = tryOut(input, { mode: other });
+      const cell = input.known?.(other.id, input.card.id) ?? tryOut(input, { mode: other });
       return isCool(cell, policy) && cell.need !== null ? [{ other, cell, need: cell.need }] : [];
     })
     .map((one) => ({ ...one, samePicture: pixels(one.other) === pixels(mode) && pixels(mode) > 0 }))

@@ -1,7 +1,7 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type MarkReader, rowKey } from '../../core/heat/run/level.ts';
+import type { HeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { Take } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
 import css from './Board.module.css';
@@ -16,7 +16,7 @@ interface BoardProps {
   readonly board: BoardData;
   readonly take: Take;
   readonly picked: CellPick | null;
-  readonly heatOf: MarkReader;
+  readonly heat: HeatMarks;
   /** What stands in the corner, over the modes. */
   readonly corner: ReactNode;
   readonly onPick: (pick: CellPick) => void;
@@ -27,7 +27,7 @@ const HEAD = 69;
 const BODY_ROW = 37;
 
 /** Modes against cards, virtualised both ways, both headings staying. One grid for keyboard and screen reader. */
-export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProps) {
+export function Board({ board, take, picked, heat, corner, onPick }: BoardProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useMediaQuery('(max-width: 760px)') ?? false;
   const size = narrow ? SIZES.narrow : SIZES.wide;
@@ -94,6 +94,15 @@ export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProp
   });
   const width = size.side + columns.getTotalSize();
   const shownColumns = columns.getVirtualItems();
+  const shownRows = rows.getVirtualItems();
+  const inView = [shownColumns, shownRows].map((items) => `${items[0]?.index} ${items.at(-1)?.index}`).join(' ');
+  useEffect(() => {
+    const at = shownRows.flatMap(({ index }) => {
+      const entry = entries[index];
+      return entry?.kind === 'mode' ? [entry.rowAt] : [];
+    });
+    heat.want(shownColumns.flatMap(({ index }) => at.flatMap((row) => board.columnAt(index)[row] ?? [])));
+  }, [heat, board, entries, inView]);
   const pickedColumn = picked ? board.cards.findIndex(({ id }) => id === picked.cardId) : -1;
   return (
     <div
@@ -128,7 +137,7 @@ export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProp
         })}
       </div>
       <div className={css.rows} style={{ width, height: rows.getTotalSize() }} role="presentation">
-        {rows.getVirtualItems().map((item) => {
+        {shownRows.map((item) => {
           const entry = entries[item.index];
           if (!entry) return null;
           const place = { transform: `translateY(${item.start}px)`, height: item.size, width };
@@ -151,7 +160,7 @@ export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProp
               />
               {shownColumns.map((column) => {
                 const card = board.cards[column.index];
-                const cell = board.columns[column.index]?.[rowAt];
+                const cell = board.columnAt(column.index)[rowAt];
                 if (!card || !cell) return null;
                 return (
                   <BoardCell
@@ -166,7 +175,7 @@ export function Board({ board, take, picked, heatOf, corner, onPick }: BoardProp
                     left={size.side + column.start}
                     width={column.size}
                     picked={picked !== null && column.index === pickedColumn && isPicked(picked, cell)}
-                    heat={heatOf(card.id, rowKey(row.body.id, row.mode.id))}
+                    heat={heat.of(cell)}
                     active={rowAt === active.row && column.index === active.column}
                     onPick={pickAt}
                   />

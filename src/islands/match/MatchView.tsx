@@ -65,7 +65,7 @@ function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
   const rowAt = board.rows.findIndex(({ body, mode }) => body.id === pick.bodyId && mode.id === pick.modeId);
   const row = board.rows[rowAt];
   const card = board.cards[cardAt];
-  const cell = board.columns[cardAt]?.[rowAt];
+  const cell = board.columnAt(cardAt)[rowAt];
   if (!row || !card || !cell) return null;
   return { cell, body: row.body, mode: row.mode, card, rate: row.rate.ok ? row.rate.value : null };
 }
@@ -79,7 +79,7 @@ function Match({ kit }: { readonly kit: ViewKit }) {
   const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
   const plan = useSame(plannedTake(settings));
-  const heatOf = useHeatMarks(shownKit, plan);
+  const heat = useHeatMarks(shownKit, plan);
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
@@ -136,7 +136,7 @@ function Match({ kit }: { readonly kit: ViewKit }) {
             board={board}
             take={policy.take}
             picked={selected === 'quick' ? null : selected}
-            heatOf={heatOf}
+            heat={heat}
             corner={<PlanCorner plan={plan} />}
             onPick={onPick}
           />

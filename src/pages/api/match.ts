@@ -6,12 +6,14 @@ import type { Policy } from '../../core/match/policy.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
 import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
-import { boardView } from '../../server/views.ts';
+import { boardView, boardWork } from '../../server/views.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { problemText } from '../../text/kit/problem.ts';
 
 /** Most cells answered at once: the answer to a 1 MB kit stays bounded too. */
 const MAX_CELLS = 20_000;
+/** Most work done for one answer, as `boardWork` counts it: a few seconds. */
+const MAX_WORK = 400_000;
 
 const body = Joi.object({
   kit: Joi.object().unknown(true).required(),
@@ -48,6 +50,14 @@ export const POST: APIRoute = async ({ request }) => {
       status: 422,
       code: 'too-many-cells',
       message: `${modes} modes × ${asked.cards.length} cards is over ${MAX_CELLS} cells. Ask for fewer at once.`,
+      details: [],
+    });
+  }
+  if (boardWork(asked) > MAX_WORK) {
+    return refuse({
+      status: 422,
+      code: 'too-much-work',
+      message: `${modes} modes × ${asked.cards.length} unlike cards with their moves are more than is worked out at once. Ask for fewer modes or cards at once.`,
       details: [],
     });
   }

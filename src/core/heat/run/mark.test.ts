@@ -6,7 +6,6 @@ import { DEFAULT_POLICY } from '../../match/policy.ts';
 import { finish } from '../../steps.ts';
 import { aBody, aCard, aMode } from '../../testing.ts';
 import type { HeatSetup } from './lane.ts';
-import { createMarkReader, rowKey } from './level.ts';
 import { heatMark, holdsByRate } from './mark.ts';
 import { marksSteps } from './marks.ts';
 import { DEFAULT_PLAN } from './plan.ts';
@@ -52,13 +51,17 @@ describe('heat marks', () => {
     expect(holding[0]?.flat()).toContain(true);
   });
 
-  it('of a whole board are those of its cells', () => {
+  it('of many cells are those of each, and none where it does not hold or is gone', () => {
     const kit = { bodies: [cine], cards: [big, aCard()], tests: [] };
-    const marks = finish(marksSteps({ kit, plan: hot }));
-    const read = createMarkReader(marks);
-    expect(read('big', rowKey('b', 'fast'))).toBe(markIn(hot)?.level);
-    expect(read('c', rowKey('b', 'fast'))).toBeNull();
-    expect(read('gone', rowKey('b', 'fast'))).toBeNull();
-    expect(createMarkReader(null)('big', rowKey('b', 'fast'))).toBeNull();
+    const cells = board(kit, DEFAULT_POLICY).columns.flat();
+    const levels = finish(marksSteps({ ...kit, cells, plan: hot }));
+    expect(levels).toEqual(
+      cells.map((cell) => {
+        const card = kit.cards.find(({ id }) => id === cell.cardId) ?? big;
+        return heatMark({ body: cine, cell, card, tests: [], plan: hot, cards: kit.cards })?.level ?? null;
+      }),
+    );
+    expect(levels).toContain(markIn(hot)?.level);
+    expect(finish(marksSteps({ ...kit, bodies: [], cells, plan: hot }))).toEqual(cells.map(() => null));
   });
 });

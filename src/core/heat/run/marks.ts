@@ -1,37 +1,34 @@
-import type { PlannedTake } from '../../kit/model.ts';
-import { type BoardKit, board } from '../../match/board.ts';
-import { DEFAULT_POLICY } from '../../match/policy.ts';
+import type { Body, Card, PlannedTake, Test } from '../../kit/model.ts';
+import type { Cell } from '../../match/cell.ts';
+import { byCard } from '../../match/columns.ts';
 import type { Steps } from '../../steps.ts';
-import { type BoardMarks, HEAT_LEVELS, rowKey } from './level.ts';
+import type { HeatLevel } from './level.ts';
 import { heatMark } from './mark.ts';
 
 export interface MarksInput {
-  readonly kit: BoardKit;
+  /** The cells asked about; only those that hold by rate have a mark. */
+  readonly cells: readonly Cell[];
+  /** The bodies, cards and tests that they are of, and the cards in their seats. */
+  readonly bodies: readonly Body[];
+  readonly cards: readonly Card[];
+  readonly tests: readonly Test[];
   readonly plan: PlannedTake;
 }
 
 /**
- * Heat marks of every cell that holds by rate, a cell at a time. No policy enters: the kind of
- * take only colours a verdict, and headroom only parts guaranteed from tight, which both hold.
+ * Heat marks of some cells, one after another; null where there is none. No policy enters: the kind of take only colours a
+ * verdict, and headroom only parts guaranteed from tight, which both hold.
  */
-export function* marksSteps({ kit, plan }: MarksInput): Steps<BoardMarks> {
-  const { rows, cards, columns } = board(kit, DEFAULT_POLICY);
-  const marks: Uint8Array[] = [];
-  for (const [at, card] of cards.entries()) {
-    const tests = kit.tests.filter(({ cardId }) => cardId === card.id);
-    const column = columns[at] ?? [];
-    const levels = new Uint8Array(column.length);
-    for (const [rowAt, cell] of column.entries()) {
-      yield (at + rowAt / column.length) / cards.length;
-      const body = rows[rowAt]?.body;
-      const mark = body ? heatMark({ body, cell, card, tests, plan, cards: kit.cards }) : null;
-      levels[rowAt] = mark ? HEAT_LEVELS.indexOf(mark.level) + 1 : 0;
-    }
-    marks.push(levels);
+export function* marksSteps({ cells, bodies, cards, tests, plan }: MarksInput): Steps<readonly (HeatLevel | null)[]> {
+  const bodyOf = new Map(bodies.map((body) => [body.id, body]));
+  const cardOf = new Map(cards.map((card) => [card.id, card]));
+  const testsOf = byCard(tests);
+  const levels: (HeatLevel | null)[] = [];
+  for (const [at, cell] of cells.entries()) {
+    yield at / cells.length;
+    const [body, card] = [bodyOf.get(cell.bodyId), cardOf.get(cell.cardId)];
+    const mark = body && card ? heatMark({ body, cell, card, tests: testsOf(card.id), plan, cards }) : null;
+    levels.push(mark?.level ?? null);
   }
-  return {
-    cardIds: cards.map(({ id }) => id),
-    rows: rows.map(({ body, mode }) => rowKey(body.id, mode.id)),
-    columns: marks,
-  };
+  return levels;
 }
