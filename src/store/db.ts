@@ -119,7 +119,7 @@ export function openDb(name: string = DB_NAME): Db {
   db.version(1).stores({ ...tablesOf(1), meta: 'key', snapshots: '++id, at' });
   for (let version = 2; version <= VERSION; version += 1)
     db.version(version)
-      .stores({ ...tablesOf(version), changes: '++id' })
+      .stores({ ...tablesOf(version), changes: '++id, state' })
       .upgrade(upgradeFrom(version - 1));
   return db;
 }

@@ -1,8 +1,9 @@
 import { liveQuery } from 'dexie';
-import type { Items, ListKey } from '../kit/collections.ts';
+import type { Item, ListKey } from '../kit/collections.ts';
 import type { Lists, Settings } from '../kit/kit.ts';
-import { type Db, type Feed, type Row, tableOf } from './db.ts';
-import { feedOf, hasStarted, metaOf, rowsOf, settingsOf } from './read.ts';
+import type { Db, Feed, Meta, Row } from './db.ts';
+import { feedFrom, rowsOf, settingsFrom } from './read.ts';
+import { anyTable } from './rows.ts';
 
 /** How far the kit is from its last export. */
 export interface Unexported {
@@ -32,12 +33,12 @@ export interface Follower<L extends ListKey> {
 const SILENCE = 4000;
 
 /** What is known of one list: its rows by id, and its entries in order. */
-interface Known<K extends ListKey> {
-  readonly rows: Map<string, Row<Items[K]>>;
-  readonly items: readonly Items[K][];
+interface Known {
+  readonly rows: Map<string, Row>;
+  readonly items: readonly Item[];
 }
 
-const inOrder = <K extends ListKey>(rows: Map<string, Row<Items[K]>>): Known<K> => ({
+const inOrder = (rows: Map<string, Row>): Known => ({
   rows,
   items: [...rows.values()].sort((a, b) => a.order - b.order).map(({ value }) => value),
 });
@@ -55,18 +56,12 @@ function touchedSince(feed: Feed, seen: number, list: ListKey): ReadonlySet<stri
   return ids;
 }
 
-async function refreshed<K extends ListKey>(
-  db: Db,
-  list: K,
-  known: Known<K> | undefined,
-  feed: Feed,
-  seen: number,
-): Promise<Known<K>> {
+async function refreshed(db: Db, list: ListKey, known: Known | undefined, feed: Feed, seen: number): Promise<Known> {
   const ids = known ? touchedSince(feed, seen, list) : null;
   if (!known || ids === null) return inOrder(new Map((await rowsOf(db, list)).map((row) => [row.id, row])));
   if (ids.size === 0) return known;
   const wanted = [...ids];
-  const found = await tableOf(db, list).bulkGet(wanted);
+  const found = await anyTable(db, list).bulkGet(wanted);
   const rows = new Map(known.rows);
   wanted.forEach((id, at) => {
     const row = found[at];
@@ -85,7 +80,7 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
   let seen = -1;
   let running = false;
   let again = false;
-  const known: { [K in ListKey]?: Known<K> } = {};
+  const known: { [K in ListKey]?: Known | undefined } = {};
   const listeners = new Set<() => void>();
   const show = (next: FollowState<L>): void => {
     state = next;
@@ -96,17 +91,18 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
 
   const read = (): Promise<FollowState<L>> =>
     db.transaction('r', [...lists, 'meta'], async () => {
-      const feed = await feedOf(db);
-      for (const list of lists) {
-        const next = await refreshed(db, list, known[list] as Known<L> | undefined, feed, seen);
-        (known as { [K in ListKey]?: unknown })[list] = next;
-      }
+      const meta = new Map((await db.meta.toArray()).map(({ key, value }) => [key, value]));
+      const feed = feedFrom(meta.get('feed'));
+      const read = await Promise.all(lists.map((list) => refreshed(db, list, known[list], feed, seen)));
+      lists.forEach((list, at) => {
+        known[list] = read[at];
+      });
       seen = feed.seq;
-      const exported = await metaOf(db, 'exported');
-      const followed = Object.fromEntries(lists.map((list) => [list, known[list]?.items ?? []])) as Pick<Lists, L>;
+      const exported = meta.get('exported') as Meta['exported'] | undefined;
+      const followed = Object.fromEntries(lists.map((list) => [list, known[list]?.items ?? []]));
       const unexported = { writes: feed.seq - (exported?.seq ?? 0), since: exported?.at ?? null };
-      const kit: Followed<L> = { ...followed, settings: await settingsOf(db), unexported };
-      return { phase: (await hasStarted(db)) ? 'ready' : 'unstarted', kit };
+      const kit = { ...followed, settings: settingsFrom(meta.get('settings')), unexported } as Followed<L>;
+      return { phase: meta.get('started') === true ? 'ready' : 'unstarted', kit };
     });
 
   const refresh = async (): Promise<void> => {

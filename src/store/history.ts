@@ -1,12 +1,11 @@
 import { err, ok, type Result } from '../core/result.ts';
 import { type Item, LISTS, type ListKey } from '../kit/collections.ts';
-import type { Kit } from '../kit/kit.ts';
+import type { Kit, Settings } from '../kit/kit.ts';
 import { nameOf } from '../kit/kit.ts';
 import { changesBetween, type FieldChange, isSameValue, type Step, withChanges } from '../kit/patch.ts';
-import { swapIn, tellFeed, touchedBy, writeRows, writing } from './apply.ts';
+import { commit, standing, swapIn, writing } from './apply.ts';
 import type { ChangeRow, Db, Row, RowChange } from './db.ts';
 import type { EditRefusal } from './edit.ts';
-import { settingsOf } from './read.ts';
 import { keepSnapshot } from './snapshots.ts';
 
 /** Something newer that a change was not taken back over. */
@@ -60,31 +59,30 @@ async function rowsNow(db: Db, rows: readonly RowChange[]): Promise<ReadonlyMap<
   return found;
 }
 
+/** The settings after going from one of a change's states of them to the other. */
+function settingsAfter(now: Settings, { settings }: ChangeRow, back: boolean) {
+  if (!settings) return { value: now, blocked: [] };
+  const [from, to] = back ? [settings.after, settings.before] : [settings.before, settings.after];
+  const { value, blocked } = withChanges(now, changesBetween(from, to));
+  return { value, blocked: blocked.map(fieldText) };
+}
+
 async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promise<TakenBack> {
   const inTheWay: InTheWay[] = [];
   const changes: RowChange[] = [];
-  const standing = await rowsNow(db, change.rows);
+  const [found, { settings: now, feed }] = await Promise.all([rowsNow(db, change.rows), standing(db)]);
   for (const { list, id, before, after } of change.rows) {
     const [from, to] = back ? [after, before] : [before, after];
-    const now = standing.get(`${list} ${id}`) ?? null;
-    const [next, blocked] = rowAfter(list, now, from, to);
+    const row = found.get(`${list} ${id}`) ?? null;
+    const [next, blocked] = rowAfter(list, row, from, to);
     if (blocked) inTheWay.push(blocked);
-    if (!isSameValue(now, next)) changes.push({ list, id, before: now, after: next });
+    if (!isSameValue(row, next)) changes.push({ list, id, before: row, after: next });
   }
-  await writeRows(db, changes);
-  let wrote = changes.length > 0;
-  if (change.settings) {
-    const { before, after } = change.settings;
-    const [from, to] = back ? [after, before] : [before, after];
-    const now = await settingsOf(db);
-    const { value, blocked } = withChanges(now, changesBetween(from, to));
-    if (blocked.length > 0) inTheWay.push({ list: 'settings', name: 'settings', fields: blocked.map(fieldText) });
-    if (!isSameValue(now, value)) {
-      await db.meta.put({ key: 'settings', value });
-      wrote = true;
-    }
-  }
-  if (wrote) await tellFeed(db, touchedBy(changes));
+  const settings = settingsAfter(now, change, back);
+  if (settings.blocked.length > 0) inTheWay.push({ list: 'settings', name: 'settings', fields: settings.blocked });
+  const changed = isSameValue(now, settings.value) ? null : settings.value;
+  const wrote = changes.length > 0 || changed !== null;
+  if (wrote) await commit(db, { changes, settings: changed, feed, stale: [], entry: null });
   // A change that something newer covers as a whole stays where it was: it can still be taken back later.
   const done = wrote || inTheWay.length === 0;
   if (done) await db.changes.update(change.id, { state: back ? 'undone' : 'done', at });

@@ -12,12 +12,12 @@ export async function metaOf<K extends keyof Meta>(db: Db, key: K): Promise<Meta
   return (await db.meta.get(key))?.value as Meta[K] | undefined;
 }
 
-export const settingsOf = async (db: Db): Promise<Settings> => ({
-  ...DEFAULT_SETTINGS,
-  ...(await metaOf(db, 'settings')),
-});
+/** Settings as stored, those that were never written as they are assumed. */
+export const settingsFrom = (stored: unknown): Settings => ({ ...DEFAULT_SETTINGS, ...(stored as object | undefined) });
+export const feedFrom = (stored: unknown): Feed => (stored as Feed | undefined) ?? { seq: 0, recent: [] };
 
-export const feedOf = async (db: Db): Promise<Feed> => (await metaOf(db, 'feed')) ?? { seq: 0, recent: [] };
+const settingsOf = async (db: Db): Promise<Settings> => settingsFrom(await metaOf(db, 'settings'));
+export const feedOf = async (db: Db): Promise<Feed> => feedFrom(await metaOf(db, 'feed'));
 
 /** Whether the person has chosen how to begin: the demo, an empty kit, or a file. */
 export const hasStarted = async (db: Db): Promise<boolean> => (await metaOf(db, 'started')) === true;
