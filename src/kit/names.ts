@@ -17,7 +17,7 @@ export function createNamer(taken: Iterable<string>): (name: string) => string {
   const used = new Set(taken);
   const reached = new Map<string, bigint>();
   return (name) => {
-    const [, before = name, digits = ''] = /^(.*?)(\d*)$/su.exec(name) ?? [];
+    const [, before = name, digits = ''] = /^(.*?)(\d{0,40})$/su.exec(name) ?? [];
     const stem = digits === '' ? `${name} ` : before;
     let number = reached.get(stem) ?? BigInt(digits || 1);
     let next: string;

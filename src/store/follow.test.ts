@@ -107,9 +107,10 @@ describe('following the kit', () => {
   });
 
   it('says why where the store refuses', async () => {
-    db.close({ disableAutoOpen: true });
-    const { until } = followed();
-    expect(await until(({ phase }) => phase === 'failed')).toMatchObject({ reason: 'DatabaseClosedError' });
-    db = openDb(`follow-again-${count}`);
+    const refused = Object.assign(new Error('no'), { name: 'OpenFailedError' });
+    const held = Object.assign(Object.create(db), { meta: { toArray: () => Promise.reject(refused) } }) as Db;
+    const follower = followKit(held, LISTS);
+    leave.push(follower.subscribe(() => {}));
+    await vi.waitFor(() => expect(follower.get()).toEqual({ phase: 'failed', reason: 'OpenFailedError' }));
   });
 });
