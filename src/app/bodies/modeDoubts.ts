@@ -1,22 +1,38 @@
-import { bitsPerPixel, type Doubt, doubts } from '../../core/bodies/rate/plausibility.ts';
+import { bitsPerPixel, type Doubt, doubts, middleWithout } from '../../core/bodies/rate/plausibility.ts';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Body } from '../../core/kit/model.ts';
+import type { Body, Codec, Mode } from '../../core/kit/model.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
 
-/** What looks wrong with the rate of one mode, beside the other modes of its body. */
-export function modeDoubts(body: Body, at: number): readonly Doubt[] {
-  const mode = body.modes[at];
-  const rate = mode ? streamRate(mode) : null;
-  if (!mode || !rate?.ok) return [];
-  const fps = mode.captureFps ?? mode.fps;
-  const neighbours = body.modes.flatMap((other) => {
-    if (other.id === mode.id || other.codec !== mode.codec) return [];
-    const its = streamRate(other);
-    const { width, height } = other;
-    const bits = its.ok
-      ? bitsPerPixel({ rate: its.value.picture, width, height, fps: other.captureFps ?? other.fps })
-      : null;
-    return bits === null ? [] : [bits];
+/** A mode as its row in the form shows it. */
+export interface ModeRow {
+  readonly mode: Mode;
+  /** What it writes at its peak; null where no rate comes of it. */
+  readonly peak: BytesPerSecond | null;
+  /** What looks wrong with its rate, beside the other modes of its body. */
+  readonly doubts: readonly Doubt[];
+}
+
+/** Every mode of a body as a row, each rate worked out once. */
+export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
+  const rated = modes.map((mode) => {
+    const rate = streamRate(mode);
+    const { width, height } = mode;
+    const fps = mode.captureFps ?? mode.fps;
+    const bits = rate.ok ? bitsPerPixel({ rate: rate.value.picture, width, height, fps }) : null;
+    return { mode, rate, fps, bits };
   });
-  const { codec, width, height } = mode;
-  return doubts({ rate: rate.value.picture, codec, width, height, fps, neighbours });
+  const byCodec = new Map<Codec, number[]>();
+  for (const { mode, bits } of rated)
+    if (bits !== null) byCodec.set(mode.codec, [...(byCodec.get(mode.codec) ?? []), bits]);
+  for (const bits of byCodec.values()) bits.sort((a, b) => a - b);
+  return rated.map(({ mode, rate, fps, bits }) => {
+    if (!rate.ok) return { mode, peak: null, doubts: [] };
+    const { codec, width, height } = mode;
+    const neighbour = middleWithout(byCodec.get(codec) ?? [], bits);
+    return {
+      mode,
+      peak: rate.value.peak,
+      doubts: doubts({ rate: rate.value.picture, codec, width, height, fps, neighbour }),
+    };
+  });
 }

@@ -1,5 +1,7 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useCallback, useRef, useState } from 'react';
 import { saveBody } from '../../app/bodies/bodyActions.ts';
+import { modeRows } from '../../app/bodies/modeDoubts.ts';
+import { withoutBlanks } from '../../app/kit/formValues.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { splitWidth } from '../../core/match/seats.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
@@ -43,6 +45,29 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
   });
   const { form, onSubmit, discard } = itemForm;
   const [pasting, setPasting] = useState(false);
+  const [openIds, setOpenIds] = useState<ReadonlySet<string>>(
+    () => new Set(isNew ? body.modes.filter((mode) => mode.name === '').map(({ id }) => id) : []),
+  );
+  const onOpen = useCallback(
+    (id: string, open: boolean) =>
+      setOpenIds((ids) => (open ? new Set([...ids, id]) : new Set([...ids].filter((one) => one !== id)))),
+    [],
+  );
+  const latest = useRef(form);
+  latest.current = form;
+  const formOf = useCallback(() => latest.current, []);
+  const rows = modeRows(withoutBlanks(form.values) as Body);
+  const failed = new Set(
+    Object.keys(form.errors).flatMap((path) => {
+      const at = /^modes\.(\d+)\./.exec(path)?.[1];
+      return at === undefined ? [] : [Number(at)];
+    }),
+  );
+  const addMode = (): void => {
+    const mode = newMode();
+    form.insertListItem('modes', mode);
+    onOpen(mode.id, true);
+  };
   const field = form.getInputProps;
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : body.name}>
@@ -104,12 +129,22 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
       </fieldset>
       <fieldset className={css.section}>
         <legend className={css.legend}>Modes</legend>
-        {form.values.modes.map((mode, at) => (
-          <ModeFields key={mode.id} form={form} at={at} />
-        ))}
+        <div className={css.long}>
+          {rows.map((row, at) => (
+            <ModeFields
+              key={row.mode.id}
+              row={row}
+              at={at}
+              failed={failed.has(at)}
+              isOpen={openIds.has(row.mode.id)}
+              onOpen={onOpen}
+              formOf={formOf}
+            />
+          ))}
+        </div>
         {form.values.modes.length === 0 && <p className={css.hint}>Without a mode the body has no row on the board.</p>}
         <div className={css.actions}>
-          <button type="button" className="plain-button" onClick={() => form.insertListItem('modes', newMode())}>
+          <button type="button" className="plain-button" onClick={addMode}>
             Add a mode
           </button>
           <button type="button" className="plain-button" onClick={() => setPasting(true)}>

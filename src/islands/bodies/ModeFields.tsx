@@ -1,9 +1,9 @@
 import type { UseFormReturnType } from '@mantine/form';
-import { useState } from 'react';
-import { modeDoubts } from '../../app/bodies/modeDoubts.ts';
+import { memo } from 'react';
+import type { ModeRow } from '../../app/bodies/modeDoubts.ts';
 import { withoutBlanks } from '../../app/kit/formValues.ts';
-import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
+import { isSameValue } from '../../kit/patch.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
 import { modeSpeed } from '../../text/match/cell.ts';
 import { MBpsText } from '../../text/quantity.ts';
@@ -26,30 +26,36 @@ const FRESH_RATES = {
   counter: { kind: 'counter', lowMbps: '', highMbps: '' },
 } as const;
 
-/** One mode: closed it says what it writes, open it can be changed. */
-export function ModeFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
-  const mode = form.values.modes[at];
-  const failed = Object.keys(form.errors).some((path) => path.startsWith(`modes.${at}.`));
-  const [opened, setOpened] = useState(mode?.name === '');
-  if (!mode) return null;
-  const open = opened || failed;
-  const rate = streamRate(withoutBlanks(mode) as Mode);
-  const doubts = modeDoubts(withoutBlanks(form.values) as Body, at);
+interface ModeFieldsProps {
+  readonly row: ModeRow;
+  readonly at: number;
+  /** True where a field of it needs another look. */
+  readonly failed: boolean;
+  readonly isOpen: boolean;
+  readonly onOpen: (id: string, open: boolean) => void;
+  /** The form as it stands; asked only by a mode that is open. */
+  readonly formOf: () => BodyFormApi;
+}
+
+/** One mode: closed it says what it writes, open it can be changed. A closed one is drawn anew only where it changed. */
+export const ModeFields = memo(function ModeFields({ row, at, failed, isOpen, onOpen, formOf }: ModeFieldsProps) {
+  const { mode, peak, doubts } = row;
+  const open = isOpen || failed;
   return (
     <div className={css.item}>
       <div className={css.itemHead}>
         <span className={css.itemName}>
           {mode.name || 'New mode'} <span className="soft">{modeSpeed(mode)}</span>
         </span>
-        <span>{rate.ok ? MBpsText(rate.value.peak) : <span className="tone-hot">no rate yet</span>}</span>
-        <button type="button" className="plain-button" aria-expanded={open} onClick={() => setOpened(!open)}>
+        <span>{peak === null ? <span className="tone-hot">no rate yet</span> : MBpsText(peak)}</span>
+        <button type="button" className="plain-button" aria-expanded={open} onClick={() => onOpen(mode.id, !open)}>
           {open ? 'Close' : 'Change'}
         </button>
-        <button type="button" className="plain-button" onClick={() => form.removeListItem('modes', at)}>
+        <button type="button" className="plain-button" onClick={() => formOf().removeListItem('modes', at)}>
           Remove
         </button>
       </div>
-      {open && <OpenMode form={form} at={at} />}
+      {open && <OpenMode form={formOf()} at={at} />}
       {doubts.map((doubt) => (
         <p key={doubt.code} className={css.doubt} role="status">
           {doubtText(doubt)}
@@ -57,6 +63,12 @@ export function ModeFields({ form, at }: { readonly form: BodyFormApi; readonly 
       ))}
     </div>
   );
+}, staysAsItIs);
+
+/** A mode in sight of the whole form (counter readings, groups) is drawn with every change while it is open. */
+function staysAsItIs(before: ModeFieldsProps, now: ModeFieldsProps): boolean {
+  const isClosed = !before.failed && !now.failed && !before.isOpen && !now.isOpen;
+  return isClosed && before.at === now.at && isSameValue(before.row, now.row);
 }
 
 function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {

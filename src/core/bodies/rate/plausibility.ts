@@ -10,8 +10,8 @@ export interface PlausibilityInput {
   readonly width: number | null;
   readonly height: number | null;
   readonly fps: number;
-  /** Bits per pixel per frame of other modes of the same body and codec. */
-  readonly neighbours: readonly number[];
+  /** Bits per pixel per frame in the middle of the other modes of the same body and codec; null where there are none. */
+  readonly neighbour: number | null;
 }
 
 /** A doubt about a rate; never a refusal, since makers surprise. */
@@ -21,23 +21,31 @@ export type Doubt =
   | ({ readonly code: 'above-level' } & LevelCeiling);
 
 /** Bits per pixel per frame; null without a picture size. */
-export function bitsPerPixel(input: Omit<PlausibilityInput, 'neighbours' | 'codec'>): number | null {
+export function bitsPerPixel(input: Omit<PlausibilityInput, 'neighbour' | 'codec'>): number | null {
   const { rate, width, height, fps } = input;
   if (width === null || height === null || !(width > 0) || !(height > 0) || !(fps > 0)) return null;
   return (rate * 8) / (width * height * fps);
 }
 
-const middle = (values: readonly number[]): number | null => {
-  if (values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor((sorted.length - 1) / 2)] ?? null;
-};
+/**
+ * The middle of ascending values with one of them left out; of two in the middle the lower.
+ *
+ * @param own - the value left out, once; null: none
+ * @returns null where nothing is left
+ */
+export function middleWithout(ascending: readonly number[], own: number | null): number | null {
+  const at = own === null ? -1 : ascending.indexOf(own);
+  const count = ascending.length - (at < 0 ? 0 : 1);
+  if (count === 0) return null;
+  const middle = Math.floor((count - 1) / 2);
+  return ascending[at >= 0 && middle >= at ? middle + 1 : middle] ?? null;
+}
 
 /** Eight, give or take a quarter: the size of a slip between bits and bytes. */
 const isEight = (ratio: number): boolean => ratio > 6 && ratio < 10;
 
 function eightfold(value: number, input: PlausibilityInput): Doubt | null {
-  const neighbour = middle(input.neighbours);
+  const { neighbour } = input;
   if (neighbour !== null) {
     if (isEight(value / neighbour)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 0.125 };
     if (isEight(neighbour / value)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 8 };

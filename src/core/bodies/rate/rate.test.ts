@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Mode } from '../../kit/model.ts';
 import { aMode } from '../../testing.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
-import { doubts } from './plausibility.ts';
+import { doubts, middleWithout } from './plausibility.ts';
 import { playbackLength } from './playback.ts';
 import { streamRate } from './streamRate.ts';
 
@@ -205,7 +205,14 @@ describe('streamRate', () => {
 
 describe('doubts', () => {
   const about = (Mbps: number, neighbours: readonly number[] = [], codec: Mode['codec'] = 'long-gop') =>
-    doubts({ rate: (Mbps * 125_000) as BytesPerSecond, codec, width: 3840, height: 2160, fps: 25, neighbours });
+    doubts({
+      rate: (Mbps * 125_000) as BytesPerSecond,
+      codec,
+      width: 3840,
+      height: 2160,
+      fps: 25,
+      neighbour: middleWithout(neighbours, null),
+    });
 
   it('asks bits or bytes where a rate is eight times off its neighbours, either way', () => {
     const bits = (100 * 1e6) / (3840 * 2160 * 25);
@@ -226,15 +233,25 @@ describe('doubts', () => {
       rate: (100 * 125_000) as BytesPerSecond,
       codec: 'long-gop',
       fps: 25,
-      neighbours: [90e6 / 51.84e6],
+      neighbour: 90e6 / 51.84e6,
     } as const;
     const found = doubts({ ...hd, width: 1920, height: 1080 });
     expect(found).toContainEqual({ code: 'above-level', codec: 'H.264', level: '4.0', maxKbps: 80_000 });
   });
 
+  it('takes the middle of the others, its own value left out once', () => {
+    expect(middleWithout([], null)).toBeNull();
+    expect(middleWithout([3], 3)).toBeNull();
+    expect(middleWithout([1, 2, 9], null)).toBe(2);
+    expect(middleWithout([1, 2, 9], 1)).toBe(2);
+    expect(middleWithout([1, 2, 9], 9)).toBe(1);
+    expect(middleWithout([2, 2, 9], 2)).toBe(2);
+    expect(middleWithout([1, 2, 9], 5), 'not among them').toBe(2);
+  });
+
   it('says nothing without a picture', () => {
     expect(
-      doubts({ rate: 1 as BytesPerSecond, codec: 'raw', width: null, height: null, fps: 25, neighbours: [1] }),
+      doubts({ rate: 1 as BytesPerSecond, codec: 'raw', width: null, height: null, fps: 25, neighbour: 1 }),
     ).toEqual([]);
   });
 });

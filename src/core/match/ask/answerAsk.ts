@@ -129,7 +129,7 @@ function doubtsOf({ mode, codecNamed }: Ask, picture: BytesPerSecond): readonly 
   const { width, height, captureFps, fps } = mode;
   const families = codecNamed ? [mode.codec] : FAMILIES;
   const each = families.map((codec) =>
-    doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbours: [] }),
+    doubts({ rate: picture, codec, width, height, fps: captureFps ?? fps, neighbour: null }),
   );
   return each.every((found) => found.length > 0) ? (each[0] ?? []) : [];
 }
