@@ -98,6 +98,12 @@ module.exports = {
       { path: 'node_modules/(dexie|comlink)' },
       'views reach storage and workers through app',
     ),
+    rule(
+      'islands-core-types-only',
+      { path: '^src/islands/' },
+      { path: '^src/core/', dependencyTypesNot: ['type-only'] },
+      'an island draws: what is worked out for it comes from app',
+    ),
     only('islands', 'islands', ['core', 'text', 'kit', 'reading', 'app', 'ui']),
   ],
   options: {

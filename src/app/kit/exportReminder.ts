@@ -16,13 +16,16 @@ export interface ExportDue {
 /** Writes that a kit never exported may have before it asks: the first evening’s work. */
 const FIRST = 20;
 
+/** Days without an export after which the kit asks for one; 0: never. */
+export const exportEvery = ({ exportEveryDays }: Settings): number => exportEveryDays ?? ASSUMED.exportEveryDays.value;
+
 /**
  * Whether to remind of an export.
  *
  * @param now - milliseconds since 1970
  */
 export function exportDue({ writes, since }: Unexported, settings: Settings, now: number): ExportDue {
-  const every = settings.exportEveryDays ?? ASSUMED.exportEveryDays.value;
+  const every = exportEvery(settings);
   const days = since === null ? null : Math.floor((now - Date.parse(since)) / DAY);
   const isLate = days === null ? writes >= FIRST : days >= every && writes > 0;
   return { days, writes, isDue: every > 0 && isLate };

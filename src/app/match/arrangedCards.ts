@@ -3,6 +3,8 @@ import type { Cell } from '../../core/match/cell.ts';
 import { pairFit } from '../../core/match/pairFit.ts';
 import { cardsAtOnce } from '../../core/match/seats.ts';
 
+export { arrange } from '../../core/match/arrange.ts';
+
 interface ArrangedCardsInput {
   readonly body: Body;
   /** How the body would record. */

@@ -4,6 +4,8 @@ import { type Edit, put, settle } from '../../store/edit.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { type Written, write } from '../kit/write.ts';
 
+export { tryMove } from '../../core/match/trial.ts';
+
 /** What trials one upon another would change: bodies in their last form, cards to add, the kind of take. */
 export interface TrialChanges {
   readonly bodies: readonly Body[];

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { deleteBody, duplicateBody } from '../../app/bodies/bodyActions.ts';
+import { newBody } from '../../app/bodies/newItems.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -8,7 +9,6 @@ import { Shell } from '../shell/Shell.tsx';
 import css from './BodiesView.module.css';
 import { BodyForm } from './BodyForm.tsx';
 import { BodyList } from './BodyList.tsx';
-import { newBody } from './newItems.ts';
 
 const LISTS = ['bodies', 'cards'] as const;
 

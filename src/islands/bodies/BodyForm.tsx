@@ -1,9 +1,10 @@
 import { lazy, Suspense, useCallback, useRef, useState } from 'react';
 import { saveBody } from '../../app/bodies/bodyActions.ts';
+import { splitWidth } from '../../app/bodies/bodyDraft.ts';
 import { modeRows } from '../../app/bodies/modeDoubts.ts';
+import { newMode, newSlot } from '../../app/bodies/newItems.ts';
 import { withoutBlanks } from '../../app/kit/formValues.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
-import { splitWidth } from '../../core/match/seats.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
@@ -15,7 +16,6 @@ import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
 import { HeatFields } from './HeatFields.tsx';
 import { ModeFields } from './ModeFields.tsx';
-import { newMode, newSlot } from './newItems.ts';
 import { SlotFields } from './SlotFields.tsx';
 
 // The table parser comes with it; most visits never paste.

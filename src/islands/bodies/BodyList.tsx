@@ -1,5 +1,5 @@
+import { form } from '../../app/bodies/bodyDraft.ts';
 import type { Body } from '../../core/kit/model.ts';
-import { form } from '../../core/standards/forms.ts';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
 import css from './BodyList.module.css';
 

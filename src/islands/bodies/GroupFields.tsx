@@ -1,11 +1,11 @@
 import { Select, TagsInput, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
+import { MARK_KEYS } from '../../app/bodies/bodyDraft.ts';
+import { oneSpelling } from '../../app/bodies/oneSpelling.ts';
 import type { Body, GroupRequirement } from '../../core/kit/model.ts';
-import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
 import own from './GroupFields.module.css';
-import { oneSpelling } from './oneSpelling.ts';
 
 /** What the body asks for whole groups of modes: a body can lock a codec family because its fastest option needs it. */
 export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }) {

@@ -1,5 +1,6 @@
 import type { UseFormReturnType } from '@mantine/form';
-import { BODY_SIZES, type Body, type BodyHeat } from '../../core/kit/model.ts';
+import { BODY_SIZES } from '../../app/bodies/bodyDraft.ts';
+import type { Body, BodyHeat } from '../../core/kit/model.ts';
 import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { ChoiceField, NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';

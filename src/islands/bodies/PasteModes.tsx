@@ -1,8 +1,7 @@
 import { Modal, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import { ratesOf } from '../../app/bodies/modeDoubts.ts';
 import type { Mode } from '../../core/kit/model.ts';
-import { fromMbps } from '../../core/units/convert.ts';
 import { RATE_UNITS, type RateUnit } from '../../reading/bodies/paste/cells.ts';
 import type { Decimal } from '../../reading/bodies/paste/numbers.ts';
 import {
@@ -207,8 +206,7 @@ const Choice = ({ text, onPick }: { readonly text: string; readonly onPick: () =
 
 /** How a row was read: name, speeds, size, the rate as stated in both units, and what it then writes. */
 function Preview({ mode }: { readonly mode: Mode }) {
-  const rate = streamRate(mode);
-  const stated = mode.rate.kind === 'stated' ? fromMbps(mode.rate.Mbps) : null;
+  const { stated, peak } = ratesOf(mode);
   const speeds =
     mode.captureFps === null ? `${plain(mode.fps, 3)} fps` : `${plain(mode.captureFps, 3)} → ${plain(mode.fps, 3)} fps`;
   return (
@@ -217,7 +215,7 @@ function Preview({ mode }: { readonly mode: Mode }) {
       <span>{speeds}</span>
       <span className="soft">{mode.width && mode.height ? `${mode.width} × ${mode.height}` : 'no size'}</span>
       <span>{stated === null ? '' : `${MbpsText(stated)} = ${MBpsText(stated)}`}</span>
-      <span className="soft">{rate.ok ? `writes ${MBpsText(rate.value.peak)}` : ''}</span>
+      <span className="soft">{peak === null ? '' : `writes ${MBpsText(peak)}`}</span>
     </>
   );
 }

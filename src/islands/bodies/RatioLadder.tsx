@@ -1,5 +1,5 @@
+import { ratioLadder } from '../../app/bodies/bodyDraft.ts';
 import type { Mode } from '../../core/kit/model.ts';
-import { ratioLadder } from '../../core/match/moves.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import css from './RatioLadder.module.css';

@@ -1,10 +1,10 @@
 import { Select, TagsInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
+import { MARK_KEYS } from '../../app/bodies/bodyDraft.ts';
+import { oneSpelling } from '../../app/bodies/oneSpelling.ts';
 import type { Body } from '../../core/kit/model.ts';
-import { MARK_KEYS } from '../../core/standards/marks.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
-import { oneSpelling } from './oneSpelling.ts';
 import own from './SlotFields.module.css';
 
 type BodyFormApi = UseFormReturnType<Body>;

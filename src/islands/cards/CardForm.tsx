@@ -1,10 +1,7 @@
 import { Checkbox, TagsInput } from '@mantine/core';
 import { saveCard } from '../../app/cards/cardActions.ts';
-import { keptSpelling, readWord } from '../../core/cards/vocabulary.ts';
+import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { labelRule } from '../../core/match/rules/label.ts';
-import { isSd } from '../../core/standards/forms.ts';
-import { marksOf } from '../../core/standards/marks.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
@@ -26,18 +23,6 @@ interface CardFormProps {
   readonly onDuplicate: () => void;
   readonly onClose: () => void;
 }
-
-/** A mark is printed once and in one spelling, however it was typed. */
-const tidyMarks = (marks: readonly string[]): string[] => [
-  ...new Set(
-    marks.map((text) => {
-      const word = readWord(text);
-      return (word && keptSpelling(word)) ?? text.trim().toUpperCase();
-    }),
-  ),
-];
-
-const SD_WORDS = ['I', 'II', 'III', 'SDHC', 'SDXC', 'SDUC', 'A1', 'A2'];
 
 /** One physical card. Nothing is stored before Save. */
 export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, onClose }: CardFormProps) {
@@ -64,7 +49,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     };
     return { ...own, onChange };
   };
-  const doubt = Number(values.capacityGB) > 0 ? labelRule(values) : null;
+  const doubt = draftDoubt(values);
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
       <div className={css.actions}>
@@ -93,7 +78,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
           <TagsInput
             label="Marks and words"
             className={css.full}
-            data={[...marksOf(values.form), ...(isSd(values.form) ? SD_WORDS : ['2.0', '4.0'])]}
+            data={[...markChoices(values.form)]}
             placeholder={values.marks.length === 0 ? 'V90, U3, II' : ''}
             splitChars={[',', ' ', ';']}
             {...field('marks')}

@@ -1,12 +1,7 @@
+import { memo, useCallback, useRef } from 'react';
+import { cardLine } from '../../app/cards/cardLine.ts';
 import { SORT_KEYS, type SortKey, type WalletView } from '../../app/cards/wallet.ts';
-import { busOf } from '../../core/cards/printedBus.ts';
-import { shownSpelling } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { ownPromise } from '../../core/match/ownPromise.ts';
-import { labelRule } from '../../core/match/rules/label.ts';
-import { bus } from '../../core/standards/buses.ts';
-import { form } from '../../core/standards/forms.ts';
-import { fromGB } from '../../core/units/convert.ts';
 import { STATE_WORDS } from '../../text/cards/state.ts';
 import { capacityText, MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -38,11 +33,14 @@ export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoos
   const all = cards.length > 0 && cards.every(({ id }) => chosen.has(id));
   const sortBy = (sort: SortKey): void =>
     onView({ ...view, sort, descending: view.sort === sort ? !view.descending : false });
-  const toggle = (id: string): void => {
-    const next = new Set(chosen);
+  const now = useRef({ chosen, onChoose, onOpen });
+  now.current = { chosen, onChoose, onOpen };
+  const toggle = useCallback((id: string): void => {
+    const next = new Set(now.current.chosen);
     if (!next.delete(id)) next.add(id);
-    onChoose(next);
-  };
+    now.current.onChoose(next);
+  }, []);
+  const openCard = useCallback((id: string): void => now.current.onOpen(id), []);
   return (
     <table className={css.table}>
       <thead>
@@ -78,8 +76,8 @@ export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoos
             card={card}
             open={card.id === openId}
             chosen={chosen.has(card.id)}
-            onOpen={() => onOpen(card.id)}
-            onToggle={() => toggle(card.id)}
+            onOpen={openCard}
+            onToggle={toggle}
           />
         ))}
       </tbody>
@@ -91,26 +89,29 @@ interface CardRowProps {
   readonly card: Card;
   readonly open: boolean;
   readonly chosen: boolean;
-  readonly onOpen: () => void;
-  readonly onToggle: () => void;
+  readonly onOpen: (id: string) => void;
+  readonly onToggle: (id: string) => void;
 }
 
-function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
-  const { bus: own } = busOf(card);
-  const { floor } = ownPromise(card);
-  const doubt = labelRule(card);
-  const incidents = card.incidents?.length ?? 0;
+/** Drawn anew only where its card is another. */
+const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
+  const { formName, bus, busName, capacity, floor, doubt, marks, incidents } = cardLine(card);
   return (
     <tr
       className={css.row}
       data-open={open || undefined}
       data-retired={card.retired || undefined}
       onClick={(event) => {
-        if (!(event.target instanceof HTMLInputElement)) onOpen();
+        if (!(event.target instanceof HTMLInputElement)) onOpen(card.id);
       }}
     >
       <td className={css.box}>
-        <input type="checkbox" aria-label={`Choose ${card.label}`} checked={chosen} onChange={onToggle} />
+        <input
+          type="checkbox"
+          aria-label={`Choose ${card.label}`}
+          checked={chosen}
+          onChange={() => onToggle(card.id)}
+        />
       </td>
       <th scope="row" className={css.label}>
         <button type="button" className={css.open} aria-expanded={open}>
@@ -119,15 +120,15 @@ function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
       </th>
       <td>
         <span className={css.form}>
-          <FormSilhouette form={card.form} bus={own} />
-          {form(card.form).name}
-          {own && <span className="soft">{bus(own).name.replace(/^\S+ (?=\d)/, '')}</span>}
+          <FormSilhouette form={card.form} bus={bus} />
+          {formName}
+          {busName && <span className="soft">{busName}</span>}
         </span>
       </td>
-      <td className={css.number}>{capacityText(fromGB(card.capacityGB))}</td>
+      <td className={css.number}>{capacityText(capacity)}</td>
       <td className={css.number}>
         {floor === null ? (
-          <span className="soft">{doubt?.outcome === 'short' ? 'in doubt' : 'nothing known'}</span>
+          <span className="soft">{doubt === 'contradicts' ? 'in doubt' : 'nothing known'}</span>
         ) : (
           <b>
             <Amount {...MBpsFigure(floor)} />
@@ -136,9 +137,9 @@ function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
       </td>
       <td>{card.retired ? 'retired' : card.state ? STATE_WORDS[card.state] : <span className="soft">—</span>}</td>
       <td>
-        {card.marks.length > 0 ? card.marks.map(shownSpelling).join(' ') : <span className="soft">no mark</span>}
+        {marks.length > 0 ? marks.join(' ') : <span className="soft">no mark</span>}
         {doubt && !card.verified && (
-          <span className={css.doubt}>{doubt.outcome === 'short' ? 'contradicts itself' : 'not all understood'}</span>
+          <span className={css.doubt}>{doubt === 'contradicts' ? 'contradicts itself' : 'not all understood'}</span>
         )}
         {incidents > 0 && (
           <span className={css.doubt}>{incidents === 1 ? '1 incident' : `${incidents} incidents`}</span>
@@ -146,4 +147,4 @@ function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
       </td>
     </tr>
   );
-}
+});

@@ -1,12 +1,7 @@
 import { useId, useMemo, useState } from 'react';
-import { isContradiction, isHarmless, type LabelProblem, labelProblems } from '../../core/cards/labelProblems.ts';
-import { readLabel } from '../../core/cards/readLabel.ts';
-import { slotBuses } from '../../core/cards/slotKinds.ts';
+import { labelReading, toggleMark } from '../../app/cards/labelReading.ts';
+import type { LabelProblem } from '../../core/cards/labelProblems.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { floorInForce } from '../../core/match/rules/guarantee.ts';
-import { bus } from '../../core/standards/buses.ts';
-import { form as formRow, isSd } from '../../core/standards/forms.ts';
-import { cardOfLabel, toggleMark } from '../../reading/cards/labelCard.ts';
 import { APP_MEANING, labelProblemText, markMeaning, peakText } from '../../text/cards/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -17,6 +12,8 @@ import css from './LabelReader.module.css';
 const asked = (problem: LabelProblem): readonly string[] => ('couldBe' in problem ? problem.couldBe : []);
 const textOf = (problem: LabelProblem): string => ('couldBe' in problem ? problem.text : '');
 
+const SLOT_WORDS = { apart: 'no common bus', doubted: 'in doubt', nothing: 'nothing promised' } as const;
+
 interface LabelReaderProps {
   readonly onMake: (card: Card) => void;
   readonly onClose: () => void;
@@ -25,11 +22,8 @@ interface LabelReaderProps {
 /** Type what is printed, or tap it on a card: what each mark promises, where, what it does not, and what contradicts. */
 export function LabelReader({ onMake, onClose }: LabelReaderProps) {
   const [text, setText] = useState('128GB SDXC II U3 V60 270MB/s');
-  const label = useMemo(() => readLabel(text), [text]);
-  const problems = labelProblems(label);
-  const doubted = problems.some(isContradiction);
-  const card = cardOfLabel(label);
-  const form = label.form ?? 'sd';
+  const reading = useMemo(() => labelReading(text), [text]);
+  const { label, problems, doubted, card, form, formName, bus, slots } = reading;
   const inputId = useId();
   return (
     <section className={css.reader} aria-label="Label reader">
@@ -56,8 +50,8 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
       <CardFace label={label} form={form} onToggle={(word) => setText(toggleMark(text, word))} />
       {problems.length > 0 && (
         <ul className={css.problems}>
-          {problems.map((problem) => (
-            <li key={JSON.stringify(problem)} className={isHarmless(problem) ? css.harmless : css.problem}>
+          {problems.map(({ problem, isHarmless }) => (
+            <li key={JSON.stringify(problem)} className={isHarmless ? css.harmless : css.problem}>
               {labelProblemText(problem)}
               {asked(problem).map((word) => (
                 <button
@@ -87,16 +81,14 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
             <dd>{APP_MEANING}</dd>
           </div>
         ))}
-        {label.bus && !label.busPrinted && isSd(form) && label.bus !== 'uhs-i' && (
+        {bus && (
           <div className={css.row}>
             <dt>Bus</dt>
-            <dd>{bus(label.bus).name}, read from its marks: none is named, and they exist on no slower one</dd>
-          </div>
-        )}
-        {label.bus && label.busPrinted && (
-          <div className={css.row}>
-            <dt>Bus</dt>
-            <dd>{bus(label.bus).name}: how fast the contacts are, not how fast the card writes</dd>
+            <dd>
+              {bus.from === 'marks'
+                ? `${bus.name}, read from its marks: none is named, and they exist on no slower one`
+                : `${bus.name}: how fast the contacts are, not how fast the card writes`}
+            </dd>
           </div>
         )}
         {peakText(label) && (
@@ -119,36 +111,29 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         </p>
       )}
       <dl className={css.list}>
-        {slotBuses(form, label.bus).map(({ slot, inForce }) => {
-          const { mark, floor } = floorInForce({ form, marks: label.words }, inForce);
-          return (
-            <div key={slot} className={css.slot}>
-              <dt>{bus(slot).name}</dt>
-              <dd className={css.floor}>
-                {inForce === null ? (
-                  <span className="soft">no common bus</span>
-                ) : doubted ? (
-                  <span className="soft">in doubt</span>
-                ) : floor === null ? (
-                  <span className="soft">nothing promised</span>
-                ) : (
-                  <>
-                    <span className="soft">{mark}</span>
-                    <b>
-                      <Amount {...MBpsFigure(floor)} />
-                    </b>
-                  </>
-                )}
-              </dd>
-            </div>
-          );
-        })}
+        {slots.map(({ slotName, promise }) => (
+          <div key={slotName} className={css.slot}>
+            <dt>{slotName}</dt>
+            <dd className={css.floor}>
+              {typeof promise === 'string' ? (
+                <span className="soft">{SLOT_WORDS[promise]}</span>
+              ) : (
+                <>
+                  <span className="soft">{promise.mark}</span>
+                  <b>
+                    <Amount {...MBpsFigure(promise.floor)} />
+                  </b>
+                </>
+              )}
+            </dd>
+          </div>
+        ))}
       </dl>
       <div>
         <button type="button" className="ink-button" data-strong disabled={!card} onClick={() => card && onMake(card)}>
           Make a card of this
         </button>
-        {!card && <p className={css.hint}>Add its capacity, and its form ({formRow(form).name} is guessed).</p>}
+        {!card && <p className={css.hint}>Add its capacity, and its form ({formName} is guessed).</p>}
       </div>
     </section>
   );

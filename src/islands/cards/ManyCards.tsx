@@ -1,8 +1,9 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { changeCards, deleteCards, duplicateMany } from '../../app/cards/cardActions.ts';
-import { CARD_STATES, type Card, type CardState } from '../../core/kit/model.ts';
+import type { Card, CardState } from '../../core/kit/model.ts';
 import { STATE_WORDS } from '../../text/cards/state.ts';
+import { STATE_CHOICES } from '../../ui/choices.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './ManyCards.module.css';
 
@@ -29,7 +30,7 @@ export function ManyCards({ chosen, all, onDone }: ManyCardsProps) {
         aria-label="State of the chosen cards"
         placeholder="Set state"
         className={css.state}
-        data={CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] }))}
+        data={[...STATE_CHOICES]}
         value={null}
         onChange={(state) =>
           state && change({ state: state as CardState }, `set to ${STATE_WORDS[state as CardState]}`)

@@ -1,9 +1,8 @@
 import { Select, TextInput } from '@mantine/core';
 import type { WalletView } from '../../app/cards/wallet.ts';
-import { CARD_STATES, type CardState } from '../../core/kit/model.ts';
+import type { CardState } from '../../core/kit/model.ts';
 import type { Form } from '../../core/standards/forms.ts';
-import { STATE_WORDS } from '../../text/cards/state.ts';
-import { FORM_CHOICES } from '../../ui/choices.ts';
+import { FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import css from './WalletTools.module.css';
 
 interface WalletToolsProps {
@@ -13,10 +12,7 @@ interface WalletToolsProps {
   readonly onView: (view: WalletView) => void;
 }
 
-const STATES = [
-  ...CARD_STATES.map((value) => ({ value, label: STATE_WORDS[value] })),
-  { value: 'retired', label: 'retired' },
-];
+const STATES = [...STATE_CHOICES, { value: 'retired', label: 'retired' }];
 
 /** Search and filters over the wallet. */
 export function WalletTools({ view, shown, all, onView }: WalletToolsProps) {

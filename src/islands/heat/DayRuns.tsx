@@ -1,15 +1,14 @@
 import { useMemo, useState } from 'react';
+import { type Ended as DayEnd, endOf, riskTone } from '../../app/heat/heatViews.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
-import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
-import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
 import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './DayRuns.module.css';
-import type { Run } from './useRun.ts';
 
 const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 
@@ -17,11 +16,6 @@ const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 const BELOW = [12, 0, 6] as const;
 
 const RUNS = 2000;
-
-function ranIn(setup: HeatSetup): LaneRun | null {
-  const lanes = lanesOf(setup);
-  return lanes.ok ? deciding(lanes.value) : null;
-}
 
 interface DayRunsProps {
   readonly run: Run;
@@ -39,7 +33,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
     return { part, at, ambientC, sunC: at === 1 ? plan.sunC : 0, own: airs[at] != null };
   });
   const results = useMemo(
-    () => day.map(({ ambientC, sunC }) => ranIn({ ...setup, plan: { ...plan, ambientC, sunC } })),
+    () => day.map(({ ambientC, sunC }) => endOf({ ...setup, plan: { ...plan, ambientC, sunC } })),
     [setup, plan, airs],
   );
   const request = useMemo(
@@ -85,7 +79,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
 }
 
 interface EndedProps {
-  readonly ran: LaneRun | null;
+  readonly ran: DayEnd | null;
   /** Null until the worker has told. */
   readonly failing: number | null;
   readonly accepted: number;
@@ -94,8 +88,7 @@ interface EndedProps {
 
 function Ended({ ran, failing, accepted, heatAlone }: EndedProps) {
   if (!ran) return <p className="tone-mute">Cannot be run in this air</p>;
-  const { result } = ran;
-  const failed = hasFailed(result);
+  const { result, failed } = ran;
   const isThin = !failed && failing !== null && failing > accepted;
   const tone = failed ? 'hot' : failing === null || (heatAlone && !isThin) ? 'mute' : riskTone(failing, accepted);
   return (

@@ -1,18 +1,9 @@
 import { useState } from 'react';
 import { changeFigure, resetFigures, setBodySize } from '../../app/heat/heatActions.ts';
-import { sizeOf } from '../../core/heat/run/bodyFigures.ts';
+import { BODY_FIGURES, BODY_SIZES, CARD_FIGURES, figureLimit, sizeOf } from '../../app/heat/heatViews.ts';
 import type { Known } from '../../core/heat/run/known.ts';
 import type { Lane } from '../../core/heat/run/lane.ts';
-import { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
-import {
-  BODY_FIGURES,
-  BODY_SIZES,
-  type Body,
-  type BodyFigure,
-  type BodySize,
-  CARD_FIGURES,
-  type CardFigure,
-} from '../../core/kit/model.ts';
+import type { Body, BodyFigure, BodySize, CardFigure } from '../../core/kit/model.ts';
 import { FIGURE_WORDS, figureSourceText, SPREAD_TEXT } from '../../text/heat/heatFigures.ts';
 import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { keepFit } from '../../app/heat/heatActions.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
@@ -9,7 +10,6 @@ import { explainedText, fitRefusalText, fittedText } from '../../text/heat/heatF
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
-import type { Run } from './useRun.ts';
 
 interface FitResultProps {
   readonly kit: ViewKit;

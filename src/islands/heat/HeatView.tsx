@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { openTake } from '../../app/heat/heatActions.ts';
+import { HEAT_LISTS, type HeatKit } from '../../app/heat/heatKit.ts';
 import { firstPick, pickedIn } from '../../app/heat/heatPick.ts';
 import { pickQuery, queryPick } from '../../app/heat/heatQuery.ts';
 import { policyOf } from '../../app/match/policy.ts';
@@ -7,7 +8,6 @@ import type { HeatPick } from '../../core/kit/model.ts';
 import { useSame } from '../../ui/useSame.ts';
 import { Shell } from '../shell/Shell.tsx';
 import css from './HeatView.module.css';
-import { HEAT_LISTS, type HeatKit } from './heatKit.ts';
 import { Taken } from './Taken.tsx';
 
 export default function HeatView({ demo }: { readonly demo: boolean }) {

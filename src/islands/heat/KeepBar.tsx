@@ -1,11 +1,12 @@
 import { keepTake } from '../../app/heat/heatActions.ts';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
+import { MAX_NAME } from '../../app/heat/heatViews.ts';
 import { planBoard, plannedTake } from '../../app/heat/plannedTake.ts';
-import { type HeatPick, MAX_NAME } from '../../core/kit/model.ts';
+import type { Run } from '../../app/heat/useRun.ts';
+import type { HeatPick } from '../../core/kit/model.ts';
 import { planText } from '../../text/heat/heatWords.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './HeatView.module.css';
-import type { HeatKit } from './heatKit.ts';
-import type { Run } from './useRun.ts';
 
 interface KeepBarProps {
   readonly kit: HeatKit;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { setLimits } from '../../app/heat/heatActions.ts';
-import { bodyFigures, limitsOf } from '../../core/heat/run/bodyFigures.ts';
+import { bodyFigures, limitsOf } from '../../app/heat/heatViews.ts';
 import type { Body, LimitStatement } from '../../core/kit/model.ts';
 import { LIMITS_APART, limitRefusalText } from '../../text/heat/heatFit.ts';
 import { degreesText } from '../../text/heat/heatWords.ts';

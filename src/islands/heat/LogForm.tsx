@@ -1,9 +1,10 @@
 import { useState } from 'react';
+import { needMBps, TEST_ENDS } from '../../app/heat/heatViews.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import { today } from '../../app/kit/today.ts';
 import { noteTest } from '../../app/match/testActions.ts';
-import { needMBps } from '../../core/heat/run/cardFigures.ts';
-import { type Card, type HeatPick, TEST_ENDS, type Test, type TestEnd } from '../../core/kit/model.ts';
-import { readTest } from '../../core/match/testReading.ts';
+import { readTest } from '../../app/match/tests.ts';
+import type { Card, HeatPick, Test, TestEnd } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
 import { END_WORDS } from '../../text/heat/heatFit.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';
@@ -12,7 +13,6 @@ import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
-import type { Run } from './useRun.ts';
 
 interface LogFormProps {
   readonly run: Run;

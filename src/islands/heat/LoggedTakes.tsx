@@ -1,12 +1,12 @@
 import { useState } from 'react';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
 import { fitText } from '../../text/heat/heatFit.ts';
 import { FitResult } from './FitResult.tsx';
-import type { HeatKit } from './heatKit.ts';
 import { LogForm } from './LogForm.tsx';
 import css from './LoggedTakes.module.css';
 import { SurvivalMap } from './SurvivalMap.tsx';
-import type { Run } from './useRun.ts';
 
 interface LoggedTakesProps {
   readonly kit: HeatKit;

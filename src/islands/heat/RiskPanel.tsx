@@ -1,9 +1,9 @@
 import { useId, useMemo } from 'react';
+import { hasFailed, heatReasons, riskTone } from '../../app/heat/heatViews.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import type { TaskState } from '../../app/tasks/useTask.ts';
-import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
 import type { Advice, Advised } from '../../core/heat/run/advice.ts';
-import { hasFailed } from '../../core/heat/run/lane.ts';
-import { heatReasons, type RankedReason } from '../../core/heat/run/reasons.ts';
+import type { RankedReason } from '../../core/heat/run/reasons.ts';
 import type { Risk } from '../../core/heat/writepath/risk.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cautionTexts, shareText, timeText } from '../../text/heat/heat.ts';
@@ -11,7 +11,6 @@ import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heat
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './RiskPanel.module.css';
-import type { Run } from './useRun.ts';
 
 interface RiskPanelProps {
   readonly run: Run;

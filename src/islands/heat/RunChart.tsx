@@ -3,12 +3,12 @@ import type { ApexOptions } from 'apexcharts';
 import { type CSSProperties, useMemo, useState } from 'react';
 import ReactApexChart from 'react-apexcharts';
 import 'apexcharts/dist/apexcharts.css';
+import { chartData, type NamedEvent, namedEvents } from '../../app/heat/chartData.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import type { Band } from '../../core/heat/writepath/band.ts';
 import { axisText, EVENT_WORDS } from '../../text/heat/heat.ts';
 import { degreesText } from '../../text/heat/heatWords.ts';
-import { chartData, type NamedEvent, namedEvents } from './chartData.ts';
 import css from './RunChart.module.css';
-import type { Run } from './useRun.ts';
 
 interface RunChartProps {
   readonly run: Run;

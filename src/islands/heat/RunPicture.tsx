@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { riskTone } from '../../core/heat/run/acceptedRisk.ts';
-import { isCalibrated } from '../../core/heat/run/known.ts';
-import { hasFailed } from '../../core/heat/run/lane.ts';
+import { namedEvents } from '../../app/heat/chartData.ts';
+import { hasFailed, isCalibrated, riskTone } from '../../app/heat/heatViews.ts';
+import type { Run } from '../../app/heat/useRun.ts';
 import type { Risk } from '../../core/heat/writepath/risk.ts';
 import type { SimResult } from '../../core/heat/writepath/simulation.ts';
 import {
@@ -23,11 +23,9 @@ import { plannedText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { Buckets } from './Buckets.tsx';
-import { namedEvents } from './chartData.ts';
 import css from './HeatView.module.css';
 import type { PlotPlace } from './RunChart.tsx';
 import { Scrubber } from './Scrubber.tsx';
-import type { Run } from './useRun.ts';
 
 // The charts weigh more than the rest of the view together.
 const RunChart = lazy(() => import('./RunChart.tsx'));

@@ -1,13 +1,14 @@
 import { useMemo } from 'react';
 import { forgetTake } from '../../app/heat/heatActions.ts';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
 import { pickedIn, setupOf } from '../../app/heat/heatPick.ts';
+import { averageDemand, hasFailed } from '../../app/heat/heatViews.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
 import { useKeptPicks } from '../../app/heat/useKeptPicks.ts';
+import { type Run, runOf } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
-import { hasFailed } from '../../core/heat/run/lane.ts';
-import { averageDemand } from '../../core/heat/writepath/demand.ts';
 import type { KeptTake } from '../../core/kit/model.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { heatAloneText, outcomeText, shareText, timeText } from '../../text/heat/heat.ts';
@@ -16,9 +17,7 @@ import { CAUSE_WORDS } from '../../text/heat/simulation.ts';
 import { plain } from '../../text/quantity.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
-import type { HeatKit } from './heatKit.ts';
 import css from './SideBySide.module.css';
-import { type Run, runOf } from './useRun.ts';
 
 interface SideBySideProps {
   readonly kit: HeatKit;

@@ -1,14 +1,12 @@
-import { hasFailed } from '../../core/heat/run/lane.ts';
-import { averageDemand } from '../../core/heat/writepath/demand.ts';
-import { recordedSeconds } from '../../core/heat/writepath/duration.ts';
+import { averageDemand, hasFailed, recordedSeconds } from '../../app/heat/heatViews.ts';
+import type { Run } from '../../app/heat/useRun.ts';
+import { readTest } from '../../app/match/tests.ts';
 import type { Card, Test, TestEnd } from '../../core/kit/model.ts';
-import { readTest } from '../../core/match/testReading.ts';
 import { timeText } from '../../text/heat/heat.ts';
 import { END_WORDS } from '../../text/heat/heatFit.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { misfitText } from '../../text/match/testReading.ts';
 import css from './LoggedTakes.module.css';
-import type { Run } from './useRun.ts';
 
 const END_TONES: Readonly<Record<TestEnd, string>> = {
   full: 'cool',

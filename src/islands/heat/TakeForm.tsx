@@ -1,6 +1,7 @@
+import { cardLine } from '../../app/cards/cardLine.ts';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
 import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
-import { fromGB } from '../../core/units/convert.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { capacityText, plain } from '../../text/quantity.ts';
@@ -8,7 +9,6 @@ import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
 import css from './HeatView.module.css';
-import type { HeatKit } from './heatKit.ts';
 import { TraceField } from './TraceField.tsx';
 
 interface TakeFormProps {
@@ -36,7 +36,7 @@ export function TakeForm({ kit, pick, picked, clipLost, demandMBps, onPick, onBo
     .filter(({ id, retired }) => !retired || pick.cardIds.includes(id))
     .map((card) => ({
       value: card.id,
-      label: `${card.label} · ${capacityText(fromGB(card.capacityGB))}`,
+      label: `${card.label} · ${capacityText(cardLine(card).capacity)}`,
       group: forms.has(card.form) ? 'Made for its slots' : 'Other cards',
     }))
     .sort((a, b) => a.group.localeCompare(b.group));

@@ -1,12 +1,13 @@
 import { useMemo, useState } from 'react';
 import { afterAdvice } from '../../app/heat/afterAdvice.ts';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
 import type { Picked } from '../../app/heat/heatPick.ts';
+import { needMBps, usuallyAccepted } from '../../app/heat/heatViews.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { useRun } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
-import { usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 import type { Advice, AdviceInput } from '../../core/heat/run/advice.ts';
-import { needMBps } from '../../core/heat/run/cardFigures.ts';
 import type { HeatPick, KeptTake } from '../../core/kit/model.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { setupRefusalText } from '../../text/heat/heat.ts';
@@ -14,14 +15,12 @@ import { adviceText } from '../../text/heat/heatAdvice.ts';
 import { DayRuns } from './DayRuns.tsx';
 import { Figures } from './Figures.tsx';
 import css from './HeatView.module.css';
-import type { HeatKit } from './heatKit.ts';
 import { KeepBar } from './KeepBar.tsx';
 import { LoggedTakes } from './LoggedTakes.tsx';
 import { RiskPanel } from './RiskPanel.tsx';
 import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
-import { useRun } from './useRun.ts';
 
 const ADVICE_RUNS = 400;
 /** Of each of some forty questions: some hundred milliseconds at worst. */

@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { averageDemand } from '../../app/heat/heatViews.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
-import { averageDemand } from '../../core/heat/writepath/demand.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { traceProblemText } from '../../text/heat/trace.ts';
 import { Line } from '../../ui/LineField.tsx';

@@ -1,10 +1,9 @@
 import { Modal, NativeSelect } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import { exportDue } from '../../app/kit/exportReminder.ts';
+import { exportDue, exportEvery } from '../../app/kit/exportReminder.ts';
 import { setExportReminder } from '../../app/kit/settings.ts';
 import { keepStorage, type StorageState } from '../../app/kit/storage.ts';
 import type { Unexported } from '../../app/kit/useKit.ts';
-import { ASSUMED } from '../../core/standards/assumptions.ts';
 import type { Bytes } from '../../core/units/brand.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { exportDueText } from '../../text/kit/exportDue.ts';
@@ -29,7 +28,7 @@ export default function StorageDialog({ settings, unexported, onClose }: Storage
   useEffect(() => {
     void keepStorage().then(setState);
   }, []);
-  const every = settings.exportEveryDays ?? ASSUMED.exportEveryDays.value;
+  const every = exportEvery(settings);
   const choices = [...new Set<number>([...DAYS, every])].filter((days) => days > 0).sort((a, b) => a - b);
   return (
     <Modal opened onClose={onClose} title="Storage on this device">

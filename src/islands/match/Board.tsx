@@ -2,14 +2,14 @@ import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { HeatMarks } from '../../app/heat/useHeatMarks.ts';
+import { boardEntries } from '../../app/match/entries.ts';
+import type { CellPick } from '../../app/match/subject.ts';
 import type { Take } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
 import css from './Board.module.css';
 import { BoardCell } from './BoardCell.tsx';
 import { BodyHeading, CardHeading, ModeHeading } from './BoardHeadings.tsx';
 import { cellId } from './cellId.ts';
-import { boardEntries } from './entries.ts';
-import type { CellPick } from './subject.ts';
 import { useBoardKeys } from './useBoardKeys.ts';
 
 interface BoardProps {

@@ -1,7 +1,8 @@
 import { memo } from 'react';
+import { cellTone } from '../../app/match/answers.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode, Take } from '../../core/kit/model.ts';
-import { type Cell, cellTone } from '../../core/match/cell.ts';
+import type { Cell } from '../../core/match/cell.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { cellFigure, spokenCell } from '../../text/match/cell.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';

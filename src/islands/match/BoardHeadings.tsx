@@ -1,9 +1,7 @@
 import type { CSSProperties } from 'react';
-import { busOf } from '../../core/cards/printedBus.ts';
+import { cardLine } from '../../app/cards/cardLine.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import type { Row } from '../../core/match/evaluate.ts';
-import { form } from '../../core/standards/forms.ts';
-import { fromGB } from '../../core/units/convert.ts';
 import { cardPromise, modeSpeed } from '../../text/match/cell.ts';
 import { capacityText, MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -19,7 +17,7 @@ interface CardHeadingProps {
 }
 
 export function CardHeading({ card, index, left, width, picked }: CardHeadingProps) {
-  const { bus } = busOf(card);
+  const { bus, formName, capacity } = cardLine(card);
   return (
     <div
       className={css.card}
@@ -27,14 +25,14 @@ export function CardHeading({ card, index, left, width, picked }: CardHeadingPro
       style={{ left, width }}
       role="columnheader"
       aria-colindex={index + 2}
-      title={`${card.label} · ${form(card.form).name}`}
+      title={`${card.label} · ${formName}`}
     >
       <FormSilhouette form={card.form} bus={bus} />
       <span className={css.cardText}>
         <b className={css.label}>{card.label}</b>
-        <span>{capacityText(fromGB(card.capacityGB))}</span>
+        <span>{capacityText(capacity)}</span>
         <span className={css.promise}>{cardPromise(card)}</span>
-        <span className="unseen">{form(card.form).name}</span>
+        <span className="unseen">{formName}</span>
       </span>
     </div>
   );

@@ -1,6 +1,5 @@
-import { HEAT_LEVELS } from '../../core/heat/run/level.ts';
+import { HEAT_LEVELS, toneOf, VERDICTS } from '../../app/match/answers.ts';
 import type { Take } from '../../core/kit/model.ts';
-import { toneOf, VERDICTS } from '../../core/match/verdict.ts';
 import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';

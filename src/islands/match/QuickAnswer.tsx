@@ -1,6 +1,6 @@
+import { cellTone } from '../../app/match/answers.ts';
 import type { Take } from '../../core/kit/model.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
-import { cellTone } from '../../core/match/cell.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
 import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';

@@ -1,12 +1,12 @@
 import { Drawer } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { Legend } from './Legend.tsx';
 import css from './SidePanel.module.css';
-import type { WhySubject } from './subject.ts';
 import { Why } from './Why.tsx';
 
 interface SidePanelProps {

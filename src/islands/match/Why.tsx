@@ -1,7 +1,8 @@
 import { lazy, Suspense } from 'react';
+import { cellTone } from '../../app/match/answers.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
-import { cellTone } from '../../core/match/cell.ts';
 import type { Finding, Outcome } from '../../core/match/finding.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -15,7 +16,6 @@ import { Amount } from '../../ui/Amount.tsx';
 import { BottleneckStrip } from '../../ui/BottleneckStrip.tsx';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
-import type { WhySubject } from './subject.ts';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
 import { WhyMoves } from './WhyMoves.tsx';

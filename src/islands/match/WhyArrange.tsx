@@ -1,13 +1,12 @@
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { setArrangement } from '../../app/bodies/bodyActions.ts';
-import { arrangedCards } from '../../app/match/arrangedCards.ts';
+import { cellTone, showsMinutes } from '../../app/match/answers.ts';
+import { arrange, arrangedCards } from '../../app/match/arrangedCards.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { Arrangement } from '../../core/kit/model.ts';
-import { arrange } from '../../core/match/arrange.ts';
 import type { BoardKit } from '../../core/match/board.ts';
-import { cellTone } from '../../core/match/cell.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { rankOf } from '../../core/match/verdict.ts';
 import { arrangedText, seatedText } from '../../text/match/arranged.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { minutesFigure } from '../../text/quantity.ts';
@@ -15,7 +14,6 @@ import { Amount } from '../../ui/Amount.tsx';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { useChange } from '../../ui/useChange.ts';
-import type { WhySubject } from './subject.ts';
 import css from './WhyArrange.module.css';
 
 interface WhyArrangeProps {
@@ -81,7 +79,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
           <p className={`${css.result} tone-${cellTone(result, policy.take)}`} role="status">
             <VerdictGlyph verdict={result.verdict} size={16} />
             {VERDICT_WORDS[result.verdict]}
-            {result.minutes !== null && rankOf(result.verdict) <= rankOf('claimed') && (
+            {result.minutes !== null && showsMinutes(result.verdict) && (
               <span className={css.minutes}>
                 <Amount {...minutesFigure(result.minutes)} />
               </span>

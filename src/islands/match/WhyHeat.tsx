@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
-import { isCalibrated } from '../../core/heat/run/known.ts';
-import { heatMark } from '../../core/heat/run/mark.ts';
-import { cellReasons } from '../../core/heat/run/reasons.ts';
+import { cellHeat } from '../../app/heat/heatViews.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -9,7 +8,6 @@ import { heatMarkText, NOT_CALIBRATED } from '../../text/heat/heat.ts';
 import { reasonText } from '../../text/heat/heatAdvice.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
-import type { WhySubject } from './subject.ts';
 import css from './WhyHeat.module.css';
 import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
@@ -29,12 +27,10 @@ const REASONS = 3;
 export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatProps) {
   const { cell, body, mode, card } = subject;
   const { tests, cards } = kit;
-  const found = useMemo(() => {
-    const mark = heatMark({ body, cell, card, tests, plan, cards });
-    if (!mark) return null;
-    const { lane } = mark;
-    return { mark, calibrated: isCalibrated(lane.figures), reasons: cellReasons(lane, body, tests, plan) };
-  }, [body, cell, card, tests, plan, cards]);
+  const found = useMemo(
+    () => cellHeat({ body, cell, card, tests, plan, cards }),
+    [body, cell, card, tests, plan, cards],
+  );
   if (!found) return null;
   const { mark, calibrated, reasons } = found;
   const query = new URLSearchParams({ body: body.id, mode: mode.id, card: card.id });

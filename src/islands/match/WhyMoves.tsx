@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
+import { movesOf } from '../../app/match/answers.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
-import { movesFor } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { moveLine } from '../../text/match/move.ts';
-import type { WhySubject } from './subject.ts';
 import css from './WhyMoves.module.css';
 
 interface WhyMovesProps {
@@ -16,8 +16,8 @@ interface WhyMovesProps {
 
 /** What would make it hold, or hold for less; each is one press from being tried on the board. */
 export function WhyMoves({ subject, kit, policy, onMove }: WhyMovesProps) {
-  const { cell, body, mode, card } = subject;
-  const moves = useMemo(() => movesFor({ kit, body, mode, card, cell, policy }), [kit, body, mode, card, cell, policy]);
+  const { body, mode } = subject;
+  const moves = useMemo(() => movesOf(subject, kit, policy), [subject, kit, policy]);
   if (moves.length === 0) return null;
   return (
     <section className={css.moves} aria-labelledby="moves-heading">

@@ -1,23 +1,19 @@
 import { useState } from 'react';
-import { highestCapture } from '../../core/bodies/rate/highestCapture.ts';
-import { playbackLength } from '../../core/bodies/rate/playback.ts';
+import { slowMotion } from '../../app/match/answers.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { durationText, plain, takeText } from '../../text/quantity.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
-import type { WhySubject } from './subject.ts';
 import css from './WhySums.module.css';
 
 /** Slow motion both ways: how fast this card lets the codec capture, and how long a take, or a full card, plays. */
 export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubject; readonly policy: Policy }) {
   const { cell, mode } = subject;
-  const { floor, planned } = cell;
+  const { planned } = cell;
   const [length, setLength] = useState('');
   const take = takeSeconds(length);
-  const fastest = floor === null ? null : highestCapture(mode, floor, policy.headroom);
-  const captured = mode.captureFps ?? mode.fps;
-  const slowed = captured !== mode.fps;
-  const playsText = (seconds: number): string => takeText(playbackLength(seconds as Seconds, captured, mode.fps));
+  const { fastest, slowed, plays } = slowMotion(mode, cell, policy);
   if (fastest === null && !slowed) return null;
   return (
     <section aria-label="Slow motion">
@@ -31,9 +27,7 @@ export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubjec
         {slowed && planned !== null && planned > 0 && (
           <div className={css.line}>
             <dt>a full card plays, at {plain(mode.fps, 2)} fps</dt>
-            <dd className={css.result}>
-              {durationText(playbackLength((planned * 60) as Seconds, captured, mode.fps))}
-            </dd>
+            <dd className={css.result}>{durationText(plays(planned * 60))}</dd>
           </div>
         )}
         {slowed && take !== null && (
@@ -41,7 +35,7 @@ export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubjec
             <dt>
               a take of {takeText(take as Seconds)} plays, at {plain(mode.fps, 2)} fps
             </dt>
-            <dd className={css.result}>{playsText(take)}</dd>
+            <dd className={css.result}>{takeText(plays(take))}</dd>
           </div>
         )}
       </dl>

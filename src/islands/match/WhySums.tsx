@@ -1,8 +1,8 @@
+import { minutesBeside } from '../../app/match/answers.ts';
 import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
-import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
 import { cellSums } from '../../text/bodies/rateLines.ts';
 import { minutesKinds } from '../../text/match/minutesKinds.ts';
 import css from './WhySums.module.css';
@@ -18,6 +18,7 @@ interface WhySumsProps {
 /** The arithmetic line by line; what the program assumed is marked as such. */
 export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
   const sums = cellSums(rate, body, card, cell);
+  const { known, slowerEnd } = minutesBeside(cell, kit, rate, body, card);
   return (
     <section aria-label="Arithmetic" className={css.sums}>
       <dl className={css.list}>
@@ -32,7 +33,7 @@ export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
         ))}
       </dl>
       <dl className={css.kinds}>
-        {minutesKinds(cell, knownMinutes(cell, kit), slowerEndMinutes(rate, body, card)).map(({ name, figure }) => (
+        {minutesKinds(cell, known, slowerEnd).map(({ name, figure }) => (
           <div key={name} className={css.line}>
             <dt>{name}</dt>
             <dd className={css.result}>{figure}</dd>

@@ -1,17 +1,16 @@
 import { useState } from 'react';
 import { today } from '../../app/kit/today.ts';
+import type { WhySubject } from '../../app/match/subject.ts';
 import { noteTest } from '../../app/match/testActions.ts';
+import { readTest, toMBps } from '../../app/match/tests.ts';
 import type { Test, TestEnd } from '../../core/kit/model.ts';
-import { readTest } from '../../core/match/testReading.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { toMBps } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
 import { useChange } from '../../ui/useChange.ts';
-import type { WhySubject } from './subject.ts';
 import css from './WhyTest.module.css';
 
 const ENDS: readonly (readonly [TestEnd, string])[] = [

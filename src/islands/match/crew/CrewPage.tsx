@@ -1,6 +1,6 @@
+import { cellTone } from '../../../app/match/answers.ts';
 import type { Body, Take } from '../../../core/kit/model.ts';
 import type { Board } from '../../../core/match/board.ts';
-import { cellTone } from '../../../core/match/cell.ts';
 import { besideText, cardSummary, cellFigure, modeTitle } from '../../../text/match/cell.ts';
 import { swapAdvice } from '../../../text/match/crew.ts';
 import { VERDICT_WORDS } from '../../../text/match/verdict.ts';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { ViewKit } from '../../../app/kit/useKit.ts';
 import { policyOf } from '../../../app/match/policy.ts';
-import { board } from '../../../core/match/board.ts';
+import { useBoard } from '../../../app/match/useBoard.ts';
 import { perMilleText } from '../../../text/quantity.ts';
 import { Shell } from '../../shell/Shell.tsx';
 import { CrewPage } from './CrewPage.tsx';
@@ -20,7 +20,7 @@ export default function CrewView({ demo }: { readonly demo: boolean }) {
 /** One page a body for the person beside it: which card for which mode, how long, and what to mind. */
 function Crew({ kit }: { readonly kit: ViewKit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
-  const made = useMemo(() => board(kit, policy), [kit, policy]);
+  const made = useBoard(kit, policy);
   return (
     <div className={css.crew}>
       <div className={css.screenOnly}>

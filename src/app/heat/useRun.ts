@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { type Given, type Picked, setupOf } from '../../app/heat/heatPick.ts';
 import {
   deciding,
   type HeatSetup,
@@ -15,6 +14,7 @@ import type { Cause, Moment, SimResult } from '../../core/heat/writepath/simulat
 import { createReader } from '../../core/heat/writepath/stateAt.ts';
 import type { HeatPick, Test } from '../../core/kit/model.ts';
 import { err, ok, type Result } from '../../core/result.ts';
+import { type Given, type Picked, setupOf } from './heatPick.ts';
 
 /** One take, run with the figures as they are. It takes microseconds, so it is done at once; risk is the worker's. */
 export interface Run {

@@ -1,4 +1,4 @@
-import type { ViewKit } from '../../app/kit/useKit.ts';
+import type { ViewKit } from '../kit/useKit.ts';
 
 /** The lists that the heat run reads. */
 export const HEAT_LISTS = ['bodies', 'cards', 'tests', 'keptTakes'] as const;

@@ -1,0 +1,27 @@
+import { keptSpelling, readWord } from '../../core/cards/vocabulary.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { labelRule } from '../../core/match/rules/label.ts';
+import { type Form, isSd } from '../../core/standards/forms.ts';
+import { marksOf } from '../../core/standards/marks.ts';
+
+/** A mark is printed once and in one spelling, however it was typed. */
+export const tidyMarks = (marks: readonly string[]): string[] => [
+  ...new Set(
+    marks.map((text) => {
+      const word = readWord(text);
+      return (word && keptSpelling(word)) ?? text.trim().toUpperCase();
+    }),
+  ),
+];
+
+const SD_WORDS = ['I', 'II', 'III', 'SDHC', 'SDXC', 'SDUC', 'A1', 'A2'];
+
+/** What may be printed on a card of this form, to choose from. */
+export const markChoices = (form: Form): readonly string[] => [
+  ...marksOf(form),
+  ...(isSd(form) ? SD_WORDS : ['2.0', '4.0']),
+];
+
+/** What its label gets wrong as it is typed; null where nothing, or where it has no capacity yet. */
+export const draftDoubt = (card: Card): ReturnType<typeof labelRule> =>
+  Number(card.capacityGB) > 0 ? labelRule(card) : null;

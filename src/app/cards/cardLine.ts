@@ -1,0 +1,48 @@
+import { busOf } from '../../core/cards/printedBus.ts';
+import { shownSpelling } from '../../core/cards/vocabulary.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { ownPromise } from '../../core/match/ownPromise.ts';
+import { labelRule } from '../../core/match/rules/label.ts';
+import { type Bus, bus } from '../../core/standards/buses.ts';
+import { form } from '../../core/standards/forms.ts';
+import type { Bytes, BytesPerSecond } from '../../core/units/brand.ts';
+import { fromGB } from '../../core/units/convert.ts';
+
+/** A card as a line of the wallet and a heading of the board show it. */
+export interface CardLine {
+  readonly formName: string;
+  readonly bus: Bus | null;
+  /** Without the name of its form: `UHS-II`. */
+  readonly busName: string | null;
+  readonly capacity: Bytes;
+  /** What its print promises on its own bus; null where nothing does. */
+  readonly floor: BytesPerSecond | null;
+  /** `contradicts`: it promises nothing before the card is verified; `unread`: not every word was understood. */
+  readonly doubt: 'contradicts' | 'unread' | null;
+  readonly marks: readonly string[];
+  readonly incidents: number;
+}
+
+const known = new WeakMap<Card, CardLine>();
+
+function made(card: Card): CardLine {
+  const own = busOf(card).bus;
+  const label = labelRule(card);
+  return {
+    formName: form(card.form).name,
+    bus: own,
+    busName: own && bus(own).name.replace(/^\S+ (?=\d)/, ''),
+    capacity: fromGB(card.capacityGB),
+    floor: ownPromise(card).floor,
+    doubt: label === null ? null : label.outcome === 'short' ? 'contradicts' : 'unread',
+    marks: card.marks.map(shownSpelling),
+    incidents: card.incidents?.length ?? 0,
+  };
+}
+
+/** The line of a card, worked out once for each state of it. */
+export function cardLine(card: Card): CardLine {
+  const found = known.get(card) ?? made(card);
+  known.set(card, found);
+  return found;
+}

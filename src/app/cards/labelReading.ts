@@ -1,0 +1,80 @@
+import { isContradiction, isHarmless, type LabelProblem, labelProblems } from '../../core/cards/labelProblems.ts';
+import { type Label, readLabel } from '../../core/cards/readLabel.ts';
+import { slotBuses } from '../../core/cards/slotKinds.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { floorInForce } from '../../core/match/rules/guarantee.ts';
+import { bus } from '../../core/standards/buses.ts';
+import { type Form, form as formRow, isSd } from '../../core/standards/forms.ts';
+import { marksOf } from '../../core/standards/marks.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
+import { cardOfLabel } from '../../reading/cards/labelCard.ts';
+
+export { toggleMark } from '../../reading/cards/labelCard.ts';
+
+/** What a label promises in one kind of slot. */
+export interface InSlot {
+  readonly slotName: string;
+  /** `apart`: they share no bus; `doubted`: the label contradicts itself; `nothing`: no mark counts there. */
+  readonly promise: 'apart' | 'doubted' | 'nothing' | { readonly mark: string | null; readonly floor: BytesPerSecond };
+}
+
+/** A typed label with everything the label reader shows of it. */
+export interface LabelReading {
+  readonly label: Label;
+  readonly problems: readonly { readonly problem: LabelProblem; readonly isHarmless: boolean }[];
+  readonly doubted: boolean;
+  /** The card it makes; null until form and capacity are told. */
+  readonly card: Card | null;
+  /** The form it has, or is taken to have. */
+  readonly form: Form;
+  readonly formName: string;
+  /** The bus and how it is known; null where there is none to name. */
+  readonly bus: { readonly name: string; readonly from: 'printed' | 'marks' } | null;
+  readonly slots: readonly InSlot[];
+}
+
+function inSlots(label: Label, form: Form, doubted: boolean): readonly InSlot[] {
+  return slotBuses(form, label.bus).map(({ slot, inForce }): InSlot => {
+    const { mark, floor } = floorInForce({ form, marks: label.words }, inForce);
+    const promise =
+      inForce === null ? 'apart' : doubted ? 'doubted' : floor === null ? 'nothing' : ({ mark, floor } as const);
+    return { slotName: bus(slot).name, promise };
+  });
+}
+
+function busRead({ bus: own, busPrinted }: Label, form: Form): LabelReading['bus'] {
+  if (own === null) return null;
+  if (busPrinted) return { name: bus(own).name, from: 'printed' };
+  return isSd(form) && own !== 'uhs-i' ? { name: bus(own).name, from: 'marks' } : null;
+}
+
+/** Reads a typed label: what each mark promises, where, and what contradicts. */
+export function labelReading(text: string): LabelReading {
+  const label = readLabel(text);
+  const problems = labelProblems(label);
+  const doubted = problems.some(isContradiction);
+  const form = label.form ?? 'sd';
+  return {
+    label,
+    problems: problems.map((problem) => ({ problem, isHarmless: isHarmless(problem) })),
+    doubted,
+    card: cardOfLabel(label),
+    form,
+    formName: formRow(form).name,
+    bus: busRead(label, form),
+    slots: inSlots(label, form, doubted),
+  };
+}
+
+const SD_ROWS: readonly (readonly [string, readonly string[]])[] = [
+  ['Family', ['SDHC', 'SDXC', 'SDUC']],
+  ['Bus', ['I', 'II', 'III', 'EX']],
+  ['Class and grade', ['C10', 'U1', 'U3']],
+  ['Video class', ['V6', 'V10', 'V30', 'V60', 'V90']],
+  ['Express class', ['E150', 'E300', 'E450', 'E600']],
+  ['For apps', ['A1', 'A2']],
+];
+
+/** What may be printed on the face of a card, row by row with its name. */
+export const faceRows = (form: Form): readonly (readonly [string, readonly string[]])[] =>
+  isSd(form) ? SD_ROWS : [['Performance guarantee', marksOf(form)]];
