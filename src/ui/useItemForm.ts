@@ -51,14 +51,19 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   const stored = useStored();
   const form = useForm<T>({ initialValues: item, validate: (values) => fieldErrors(schema, values) });
   const { current: api } = useRef(form);
+  /** What the values began from, and the newest entry that was taken over, or knowingly passed over by a save. */
   const shown = useRef(item);
+  const taken = useRef(item);
+  const newest = useRef(item);
+  newest.current = item;
   const [conflict, setConflict] = useState<Conflict<T> | null>(null);
   const { values } = form;
   const touched = !isSameValue(values, shown.current);
   useEffect(() => {
-    if (touched) return;
-    if (shown.current !== item) api.setValues(item);
+    if (touched || taken.current === item) return;
+    taken.current = item;
     shown.current = item;
+    api.setValues(item);
   }, [api, item, touched]);
 
   const store = (next: T, base: T | null): void =>
@@ -66,6 +71,8 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
       const written = await save(next, base);
       if (written.ok) {
         shown.current = next;
+        // The stored entry is on its way here; until it comes, the one before it is not to be shown again.
+        taken.current = newest.current;
         form.setValues(next);
         setConflict(null);
         if (written.value.id !== null) undoNotice(written.value);
@@ -84,13 +91,14 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   );
   const discard = (): void => {
     shown.current = item;
+    taken.current = item;
     form.setValues(item);
     form.clearErrors();
   };
   return {
     form,
     changed: isNew || isGone || touched,
-    overtaken: touched && !isGone && shown.current !== item,
+    overtaken: touched && !isGone && taken.current !== item && !isSameValue(shown.current, item),
     isGone,
     onSubmit,
     discard,
