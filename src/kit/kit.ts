@@ -1,3 +1,4 @@
+import { ASSUMED } from '../core/standards/assumptions.ts';
 import type { Items, ListKey } from './collections.ts';
 import { LISTS } from './collections.ts';
 import type { Settings } from './schemas/settings.ts';
@@ -21,7 +22,7 @@ export interface Kit extends Lists {
   readonly settings: Settings;
 }
 
-export const DEFAULT_SETTINGS: Settings = { take: 'once', headroom: 0.15 };
+export const DEFAULT_SETTINGS: Settings = { take: 'once', headroom: ASSUMED.headroom.value };
 
 const NO_LISTS = Object.fromEntries(LISTS.map((list) => [list, []])) as unknown as Lists;
 

@@ -3,6 +3,7 @@ import { BUS_KEYS } from '../core/standards/buses.ts';
 import { FAMILY_KEYS } from '../core/standards/families.ts';
 import { FORM_KEYS } from '../core/standards/forms.ts';
 import { kitJsonSchema } from '../kit/jsonSchema.ts';
+import { ASSUMED_WORDS } from '../text/assumed.ts';
 
 const orNull = (type: string) => ({ type: [type, 'null'] });
 const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
@@ -142,7 +143,7 @@ export function openApi(version: string) {
           summary: 'The quick check: one line of need, card, arrangement and time',
           parameters: [{ name: 'q', in: 'query', required: true, schema: { type: 'string', maxLength: 500 } }],
           responses: {
-            200: answer('The answer, at 15 % headroom', ref('Answer')),
+            200: answer(`The answer, at ${ASSUMED_WORDS.headroom} headroom`, ref('Answer')),
             400: refused('Not understood; `details[].path` is the place, q[start..end]'),
           },
         },

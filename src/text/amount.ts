@@ -15,6 +15,10 @@ export function amountText(what: string, refusal: AmountRefusal, unit = ''): str
     : `${what} is too small (${limits}). Check the unit.`;
 }
 
+/** A number that may be either of two, a thousand times apart. */
+export const openNumberText = (text: string, couldBe: readonly (string | number)[]): string =>
+  `“${text}” may be ${either(couldBe.map(String))}. Which?`;
+
 const UNITS = { rate: 'B/s', capacity: 'B', time: 's' } as const;
 
 /** Why a typed quantity could not be read, and what it could have been. */
@@ -26,6 +30,8 @@ export function parseText(kind: 'rate' | 'capacity' | 'time', refusal: ParseRefu
       return `Add the unit: ${either(refusal.couldBe)}.`;
     case 'bits-or-bytes':
       return `Bits or bytes? ${either(refusal.couldBe)}: eight times apart.`;
+    case 'open-number':
+      return openNumberText(refusal.text.trim(), refusal.couldBe);
     case 'unknown-unit':
       return `Unit not known. Write ${either(refusal.couldBe)}.`;
     default:

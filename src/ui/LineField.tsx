@@ -1,5 +1,7 @@
 import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import { openNumberText } from '../text/amount.ts';
 import css from './LineField.module.css';
+import { typedNumber } from './typedNumber.ts';
 
 /** One written line: what it is on the left, what it is set to on the right. */
 export function Line({ label, htmlFor, note, children }: LineProps) {
@@ -113,11 +115,14 @@ const signed = (value: number): string => String(value).replace('-', '−');
 type Read = { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly problem: string };
 
 function read(text: string, { label, unit, min, max, whole, empty }: NumberLineProps): Read {
-  const clean = text.trim().replace(',', '.');
+  const clean = text.trim();
   const of = unit ? `, ${unit}` : '';
   if (clean === '')
     return empty ? { ok: true, value: null } : { ok: false, problem: `${label} is missing. Enter a number${of}.` };
-  const value = Number(clean);
+  const typed = typedNumber(clean, { min, max });
+  if (!typed.ok && typed.error.code === 'open-number')
+    return { ok: false, problem: `${openNumberText(clean, typed.error.couldBe)} The value before still stands.` };
+  const value = typed.ok ? typed.value : Number.NaN;
   const kind = whole ? 'a whole number' : 'a number';
   if (!Number.isFinite(value) || value < min || value > max || (whole && !Number.isInteger(value)))
     return {

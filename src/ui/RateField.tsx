@@ -14,13 +14,16 @@ interface RateFieldProps {
   readonly className?: string | undefined;
 }
 
+/** A bare number is Mb/s, as the field says. */
+const withUnit = (text: string): string => (/^\s*[\d.,’'\s]+$/.test(text) && /\d/.test(text) ? `${text} Mb/s` : text);
+
 const shown = (value: RateFieldProps['value']): string =>
   typeof value === 'number' && Number.isFinite(value) ? `${plain(value, 4)} Mb/s` : '';
 
 /** A rate typed with its unit, `500 Mb/s` or `62.5 MB/s`, with the reading shown in both. A bare number is Mb/s. */
 export function RateField({ label, value, onChange, error, className }: RateFieldProps) {
   const [text, setText] = useState(shown(value));
-  const read = parseRate(/^\s*[\d.]+\s*$/.test(text) ? `${text} Mb/s` : text);
+  const read = parseRate(withUnit(text));
   const current = read.ok ? toMbps(read.value.value) : Number.NaN;
   useEffect(() => {
     // Taken over when the form itself changes the rate; not while it only echoes what is being typed.
@@ -28,7 +31,7 @@ export function RateField({ label, value, onChange, error, className }: RateFiel
   }, [value, current]);
   const change = (next: string): void => {
     setText(next);
-    const parsed = parseRate(/^\s*[\d.]+\s*$/.test(next) ? `${next} Mb/s` : next);
+    const parsed = parseRate(withUnit(next));
     onChange(next.trim() === '' ? '' : parsed.ok ? toMbps(parsed.value.value) : Number.NaN);
   };
   const typed = text.trim() !== '';

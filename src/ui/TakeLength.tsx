@@ -17,7 +17,7 @@ export function takeSeconds(text: string): number | null {
 }
 
 const readLength = (text: string) =>
-  parseDuration(/^\s*\d+(?:\.\d+)?\s*$/.test(text) ? `${text.trim()} min` : text, 'minutes');
+  parseDuration(/^\s*\d+(?:[.,]\d+)?\s*$/.test(text) ? `${text.trim()} min` : text, 'minutes');
 
 /** How long a take lasted, typed as people write it; what was understood stands beside it while it is typed. */
 export function TakeLength({ label, text, onText }: TakeLengthProps) {

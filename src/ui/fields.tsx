@@ -1,5 +1,6 @@
-import { NumberInput, Select, TextInput } from '@mantine/core';
+import { Select, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
+import { NumberField as TypedNumber } from './NumberField.tsx';
 
 /** What the form library hands a field; kept loose because it is its own type that changes with the field. */
 type FieldProps = object & { readonly value?: unknown; readonly onChange?: unknown };
@@ -15,23 +16,15 @@ interface Common {
 export function NumberField({
   label,
   props,
-  unit,
-  className,
-  description,
-  placeholder = 'not known',
+  ...rest
 }: Common & { readonly unit?: string; readonly placeholder?: string }) {
-  return (
-    <NumberInput
-      label={unit ? `${label}, ${unit}` : label}
-      className={className}
-      description={description}
-      placeholder={placeholder}
-      hideControls
-      thousandSeparator={false}
-      {...(props as Record<string, unknown>)}
-      value={(props.value ?? '') as string | number}
-    />
-  );
+  // What the form library hands over for this path: a value, a change, an error.
+  const { value, onChange, error } = props as {
+    readonly value?: unknown;
+    readonly onChange: (value: number | string) => void;
+    readonly error?: unknown;
+  };
+  return <TypedNumber label={label} value={value} onChange={onChange} error={error} {...rest} />;
 }
 
 export function TextField({

@@ -41,6 +41,12 @@ export interface ItemForm<T> {
   readonly settle: (item: T | null) => void;
 }
 
+/** The form library merges what it is given: a key that the entry no longer has must be taken out by name. */
+function replaceValues<T extends object>(form: UseFormReturnType<T>, values: T): void {
+  const gone = Object.keys(form.getValues()).filter((key) => !(key in values));
+  form.setValues({ ...Object.fromEntries(gone.map((key) => [key, undefined])), ...values });
+}
+
 /**
  * A form over one entry of the kit: validated by the kit's schema, stored whole on Save with an undo, and kept in step
  * with another tab as long as nothing is being typed here. Where both changed it, the person chooses field by field;
@@ -63,7 +69,7 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
     if (touched || taken.current === item) return;
     taken.current = item;
     shown.current = item;
-    api.setValues(item);
+    replaceValues(api, item);
   }, [api, item, touched]);
 
   const store = (next: T, base: T | null): void =>
@@ -73,7 +79,7 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
         shown.current = next;
         // The stored entry is on its way here; until it comes, the one before it is not to be shown again.
         taken.current = newest.current;
-        form.setValues(next);
+        replaceValues(form, next);
         setConflict(null);
         if (written.value.id !== null) undoNotice(written.value);
         // What a person typed is worth asking the browser to keep.
@@ -92,7 +98,7 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   const discard = (): void => {
     shown.current = item;
     taken.current = item;
-    form.setValues(item);
+    replaceValues(form, item);
     form.clearErrors();
   };
   return {

@@ -51,6 +51,8 @@ export type UnreadProblem =
   | { readonly code: 'unknown'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
+  /** A number that may be a thousand times what it may also be. */
+  | { readonly code: 'open-number'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-such-mark'; readonly couldBe: readonly string[] }
   /** UHS-3: the grade U3 or the bus UHS-III. */
   | { readonly code: 'grade-or-bus'; readonly couldBe: readonly string[] }

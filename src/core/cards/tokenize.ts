@@ -1,3 +1,4 @@
+import { readNumber } from '../units/number.ts';
 import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
 import { nearestMarks, nearestWords } from './suggest.ts';
 import type { Said, Token, UnreadProblem } from './token.ts';
@@ -8,7 +9,7 @@ export const MAX_TEXT = 500;
 
 type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said];
 
-const NUM = String.raw`(?:[+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
+const NUM = String.raw`(?:[+-]?(?:\d+(?:[.,]\d+)*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
 const END = String.raw`(?![\w.])`;
 const re = (source: string): RegExp => new RegExp(source, 'iy');
 
@@ -21,6 +22,7 @@ function refused(field: 'rate' | 'capacity' | 'time', refusal: ParseRefusal): Sa
       return unread({ code: 'amount', field, refusal });
     case 'bits-or-bytes':
     case 'no-unit':
+    case 'open-number':
       return unread({ code: refusal.code, couldBe: refusal.couldBe });
     case 'unknown-unit':
       return unread({ code: 'unknown', couldBe: refusal.couldBe });
@@ -61,6 +63,14 @@ function wordSaid(word: LabelWord): Said {
     : word;
 }
 
+function speedSaid(text: string): Said {
+  const read = readNumber(text);
+  if (read.ok) return number(read.value, 1, 20_000, { kind: 'fps', value: read.value });
+  return read.error.code === 'open-number'
+    ? unread({ code: 'open-number', couldBe: read.error.couldBe.map((one) => `${one} fps`) })
+    : number(Number(text), 1, 20_000, { kind: 'fps', value: Number(text) });
+}
+
 const CODEC_WORDS = [
   [String.raw`long[\s-]?gop|ipb`, 'long-gop'],
   [String.raw`(?:all[\s-]?)?intra|all-?i`, 'intra'],
@@ -94,19 +104,16 @@ const READERS: readonly Reader[] = [
   ],
   [re(String.raw`\d{1,3}:[0-5]\d:[0-5]\d${END}`), timeSaid],
   [re(String.raw`\d{1,3}:[0-5]\d${END}`), timeSaid],
-  [re(String.raw`\d+(?:\.\d+)?\s*(?:minutes?|mins?|m)\s*\d{1,2}\s*(?:seconds?|secs?|s)${END}`), timeSaid],
-  [re(String.raw`\d+(?:\.\d+)?\s*h(?:ours?|rs?)?(?:\s*\d{1,2}\s*(?:minutes?|min|m)?)?${END}`), timeSaid],
-  [re(String.raw`\d+(?:\.\d+)?\s*(?:minutes?|mins?)(?:\s*\d{1,2}\s*s(?:ec)?)?${END}`), timeSaid],
-  [re(String.raw`\d+(?:\.\d+)?\s*(?:s|sec|seconds?)${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:minutes?|mins?|m)\s*\d{1,2}\s*(?:seconds?|secs?|s)${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*h(?:ours?|rs?)?(?:\s*\d{1,2}\s*(?:minutes?|min|m)?)?${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:minutes?|mins?)(?:\s*\d{1,2}\s*s(?:ec)?)?${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:s|sec|seconds?)${END}`), timeSaid],
   [re(String.raw`${NUM}\s*(?:hours?|hrs?|h|minutes?|mins?)${END}`), timeSaid],
   [re(String.raw`(\d+)\s*-?\s*bit${END}`), (m) => number(Number(m[1]), 1, 32, { kind: 'bits', value: Number(m[1]) })],
   [re(String.raw`${NUM}\s*(?:m|mb|mbits?|mbytes?)${END}`), rateSaid],
   [re(String.raw`${NUM}\s*[kgt]i?b(?:ytes?)?${END}`), capacitySaid],
   ...PICTURE_NAMES.map(([source, couldBe]): Reader => [re(source + END), () => ({ kind: 'picture-name', couldBe })]),
-  [
-    re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`),
-    (m) => number(Number(m[1]), 1, 20_000, { kind: 'fps', value: Number(m[1]) }),
-  ],
+  [re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`), (m) => speedSaid(m[1] ?? '')],
   [re(String.raw`(\d+)\s*[x×]${END}`), (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) })],
   ...SPELLINGS.map(({ pattern, read }): Reader => [re(`(?:${pattern})${END}`), (m) => wordSaid(read(m))]),
   ...CODEC_WORDS.map(([source, codec]): Reader => [re(`(?:${source})${END}`), () => ({ kind: 'codec', codec })]),
@@ -129,7 +136,9 @@ function bareNumber(text: string): Said {
   const read = parseRate(text);
   if (read.ok) return { kind: 'rate', ...read.value };
   if (read.error.code !== 'no-unit') return refused('rate', read.error);
-  return unread({ code: 'no-unit', couldBe: [`${text} Mb/s`, `${text} MB/s`, `${text} GB`, `${text} min`] });
+  const amount = readNumber(text);
+  const plain = amount.ok ? String(amount.value) : text;
+  return unread({ code: 'no-unit', couldBe: [`${plain} Mb/s`, `${plain} MB/s`, `${plain} GB`, `${plain} min`] });
 }
 
 const WORD = /[^\s,;·|]+/y;

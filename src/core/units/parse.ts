@@ -2,6 +2,7 @@ import { err, ok, type Result } from '../result.ts';
 import { type AmountRefusal, capacity, duration, rate } from './amount.ts';
 import type { Bytes, BytesPerSecond, Seconds } from './brand.ts';
 import { BYTES_IN_MEGABIT, GB, GiB, KB, KiB, MB, MiB, TB, TiB } from './convert.ts';
+import { readNumber } from './number.ts';
 
 /** Why a typed quantity could not be read, with what it may have meant. */
 export type ParseRefusal =
@@ -9,6 +10,8 @@ export type ParseRefusal =
   | { readonly code: 'no-unit'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'unknown-unit'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly text: string; readonly couldBe: readonly string[] }
+  /** The number may be a thousand times what it may also be. */
+  | { readonly code: 'open-number'; readonly text: string; readonly couldBe: readonly string[] }
   | AmountRefusal;
 
 /** A quantity with how it was read: `loose` when the spelling was not the standard one, so that the reading is shown. */
@@ -22,18 +25,20 @@ export interface ReadRate extends Read<BytesPerSecond> {
   readonly written: 'bits' | 'bytes';
 }
 
-const NUMBER = /^\s*([+-]?(?:\d[\d_]*\.?\d*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)\s*(.*?)\s*$/i;
+const NUMBER = /^\s*([+-]?(?:\d(?:[\d_.,’']|\s(?=\d{3}(?!\d)))*|[.,]\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)\s*(.*?)\s*$/i;
 
-function split(text: string): { readonly amount: number; readonly unit: string } | null {
+type Parts = { readonly amount: number; readonly unit: string };
+
+function split(text: string): Parts | Extract<ParseRefusal, { readonly code: 'open-number' }> | null {
   const match = NUMBER.exec(text);
   if (!match) return null;
-  const written = (match[1] ?? '').replaceAll('_', '');
-  const amount = /nan/i.test(written)
-    ? Number.NaN
-    : /infinity/i.test(written)
-      ? Number.POSITIVE_INFINITY
-      : Number(written);
-  return { amount, unit: match[2] ?? '' };
+  const [, written = '', unit = ''] = match;
+  if (/nan/i.test(written)) return { amount: Number.NaN, unit };
+  if (/inf/i.test(written)) return { amount: Number.POSITIVE_INFINITY, unit };
+  const read = readNumber(written);
+  if (read.ok) return { amount: read.value, unit };
+  if (read.error.code === 'no-number') return null;
+  return { code: 'open-number', text, couldBe: read.error.couldBe.map((one) => `${one} ${unit}`.trim()) };
 }
 
 interface RateUnit {
@@ -77,6 +82,7 @@ const couldBeRates = (amount: number): readonly string[] => [`${amount} Mb/s`, `
 export function parseRate(text: string): Result<ReadRate, ParseRefusal> {
   const parts = split(text);
   if (!parts) return err({ code: 'no-number', text });
+  if ('code' in parts) return err(parts);
   const { amount, unit } = parts;
   if (unit === '') return err({ code: 'no-unit', text, couldBe: couldBeRates(amount) });
   const known = rateUnit(unit);
@@ -104,6 +110,7 @@ const CAPACITY = /^([kmgt])(i?)(b|byte|bytes)$/i;
 export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
   const parts = split(text);
   if (!parts) return err({ code: 'no-number', text });
+  if ('code' in parts) return err(parts);
   const { amount, unit } = parts;
   if (unit === '') return err({ code: 'no-unit', text, couldBe: [`${amount} GB`, `${amount} GiB`] });
   const match = CAPACITY.exec(unit);
@@ -116,10 +123,10 @@ export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
 
 const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
 const LONG_CLOCK = /^(\d{1,3}):([0-5]\d):([0-5]\d)$/;
-const HOURS_MINUTES = /^(\d+(?:\.\d+)?)\s*h(?:ours?|rs?)?\s*(?:(\d{1,2})\s*(?:m|min|minutes?)?)?$/i;
-const MINUTES = /^(\d+(?:\.\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?)?$/i;
+const HOURS_MINUTES = /^(\d+(?:[.,]\d+)?)\s*h(?:ours?|rs?)?\s*(?:(\d{1,2})\s*(?:m|min|minutes?)?)?$/i;
+const MINUTES = /^(\d+(?:[.,]\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?)?$/i;
 const MINUTES_SECONDS = /^(\d+)\s*m\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?$/i;
-const SECONDS = /^(\d+(?:\.\d+)?)\s*s(?:ec|econds?)?$/i;
+const SECONDS = /^(\d+(?:[.,]\d+)?)\s*s(?:ec|econds?)?$/i;
 
 /** How `9:22` is read: hours and minutes of a plan, or minutes and seconds of a take. */
 export type ClockReading = 'hours' | 'minutes';
@@ -134,12 +141,13 @@ export type ClockReading = 'hours' | 'minutes';
 export function parseDuration(text: string, clock: ClockReading = 'hours'): Result<Read<Seconds>, ParseRefusal> {
   const trimmed = text.trim();
   const found = durationSeconds(trimmed, clock);
-  if (found) {
+  if (found && !Number.isNaN(found.seconds)) {
     const checked = duration(found.seconds);
     return checked.ok ? ok({ value: checked.value, loose: found.loose }) : checked;
   }
   const parts = split(trimmed);
   if (!parts) return err({ code: 'no-number', text });
+  if ('code' in parts) return err(parts);
   const couldBe = [`${parts.amount} min`, `${parts.amount} h`];
   if (parts.unit === '') return err({ code: 'no-unit', text, couldBe });
   const known = /^(h|min|s)/i.test(parts.unit);
@@ -149,6 +157,12 @@ export function parseDuration(text: string, clock: ClockReading = 'hours'): Resu
   }
   return err({ code: 'unknown-unit', text, couldBe });
 }
+
+/** NaN where the number may be either of two: then it is asked about. */
+const decimal = (text = ''): number => {
+  const read = readNumber(text);
+  return read.ok ? read.value : Number.NaN;
+};
 
 function durationSeconds(
   text: string,
@@ -164,10 +178,10 @@ function durationSeconds(
   const both = MINUTES_SECONDS.exec(text);
   if (both) return { seconds: Number(both[1]) * 60 + Number(both[2]), loose: false };
   const hours = HOURS_MINUTES.exec(text);
-  if (hours) return { seconds: Number(hours[1]) * 3600 + Number(hours[2] ?? 0) * 60, loose: false };
+  if (hours) return { seconds: decimal(hours[1]) * 3600 + Number(hours[2] ?? 0) * 60, loose: false };
   const minutes = MINUTES.exec(text);
-  if (minutes) return { seconds: Number(minutes[1]) * 60 + Number(minutes[2] ?? 0), loose: false };
+  if (minutes) return { seconds: decimal(minutes[1]) * 60 + Number(minutes[2] ?? 0), loose: false };
   const seconds = SECONDS.exec(text);
-  if (seconds) return { seconds: Number(seconds[1]), loose: false };
+  if (seconds) return { seconds: decimal(seconds[1]), loose: false };
   return null;
 }

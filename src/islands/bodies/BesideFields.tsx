@@ -1,5 +1,6 @@
 import type { UseFormReturnType } from '@mantine/form';
 import type { Body } from '../../core/kit/model.ts';
+import { ASSUMED_WORDS } from '../../text/assumed.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 
@@ -15,7 +16,7 @@ export function OverheadFields({ form, at }: BesideProps) {
   if (!overhead) {
     return (
       <p className={css.hint}>
-        Beside the picture 2 Mb/s and 20 kB a frame are assumed.{' '}
+        Beside the picture {ASSUMED_WORDS.fixed} and {ASSUMED_WORDS.perFrame} a frame are assumed.{' '}
         <button
           type="button"
           className="plain-button"

@@ -1,4 +1,4 @@
-import { NumberInput, Select } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
 import { withoutBlanks } from '../../app/kit/formValues.ts';
@@ -9,6 +9,7 @@ import { counterLines } from '../../text/bodies/counter.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useSame } from '../../ui/useSame.ts';
 import own from './CounterFields.module.css';
@@ -42,22 +43,24 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
       </p>
       {counters.map((reading, at) => (
         <div key={at} className={own.reading}>
-          <Select
+          <NativeSelect
             label="Mode"
             data={modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
-            value={reading.modeId || null}
-            onChange={(modeId) => change(at, { modeId: modeId ?? '' })}
+            value={reading.modeId}
+            onChange={(event) => change(at, { modeId: event.currentTarget.value })}
           />
-          <NumberInput
-            label="Card, GB"
-            hideControls
+          <NumberField
+            label="Card"
+            unit="GB"
+            placeholder="256"
             value={reading.capacityGB}
             error={form.errors[`counters.${at}.capacityGB`]}
             onChange={(value) => change(at, { capacityGB: value as number })}
           />
-          <NumberInput
-            label="Shown, min"
-            hideControls
+          <NumberField
+            label="Shown"
+            unit="min"
+            placeholder="57"
             value={reading.minutes}
             error={form.errors[`counters.${at}.minutes`]}
             onChange={(value) => change(at, { minutes: value as number })}

@@ -3,6 +3,7 @@ import { saveCard } from '../../app/cards/cardActions.ts';
 import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
+import { ASSUMED_WORDS } from '../../text/assumed.ts';
 import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
@@ -125,7 +126,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             label="Usable, formatted"
             unit="GB"
             props={field('usableGB')}
-            placeholder="98.7 % assumed"
+            placeholder={`${ASSUMED_WORDS.usable} assumed`}
             className={css.full}
           />
         </div>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { setHeadroom } from '../../app/kit/settings.ts';
+import { typedNumber } from '../../ui/typedNumber.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './HeadroomField.module.css';
 
@@ -10,7 +11,8 @@ export function HeadroomField({ headroom }: { readonly headroom: number }) {
   const [text, setText] = useState(asPercent(headroom));
   const change = useChange();
   useEffect(() => setText(asPercent(headroom)), [headroom]);
-  const value = Number(text.replace(',', '.'));
+  const typed = typedNumber(text, { min: 0, max: 100 });
+  const value = typed.ok ? typed.value : Number.NaN;
   const wrong = text.trim() === '' || !(value >= 0 && value <= 100);
   const keep = (): void => {
     if (!wrong) void change(() => setHeadroom(Math.round(value * 10) / 1000), { quiet: true });

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { PlannedTake } from '../../core/kit/model.ts';
+import { ASSUMED } from '../../core/standards/assumptions.ts';
 import { plannedTakeSchema } from './keptTake.ts';
 import { objectOf, oneOf } from './shape.ts';
 
@@ -17,7 +18,7 @@ export interface Settings {
 
 export const settingsSchema = objectOf<Settings>({
   take: oneOf(['once', 'repeatable']).default('once'),
-  headroom: Joi.number().min(0).max(1).default(0.15),
+  headroom: Joi.number().min(0).max(1).default(ASSUMED.headroom.value),
   plannedTake: plannedTakeSchema.allow(null),
   exportEveryDays: Joi.number().integer().min(0).max(3650).allow(null),
 });

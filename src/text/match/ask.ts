@@ -8,7 +8,7 @@ import { form } from '../../core/standards/forms.ts';
 import { mark } from '../../core/standards/marks.ts';
 import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
-import { amountText } from '../amount.ts';
+import { amountText, openNumberText } from '../amount.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
 
@@ -19,6 +19,8 @@ export function unreadText({ text, problem }: Unread): string {
       return `There is no ${text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
     case 'bits-or-bytes':
       return `“${text}”: bits or bytes? ${either(problem.couldBe)}.`;
+    case 'open-number':
+      return openNumberText(text, problem.couldBe);
     case 'grade-or-bus':
       return `“${text}”: ${either(problem.couldBe)}? U3 is a speed grade, UHS-III a bus.`;
     case 'no-unit':

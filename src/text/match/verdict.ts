@@ -1,4 +1,5 @@
 import type { Verdict } from '../../core/match/verdict.ts';
+import { ASSUMED_WORDS } from '../assumed.ts';
 
 /** The word that always stands beside a verdict's glyph. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -17,7 +18,7 @@ export const VERDICT_MEANINGS: Readonly<Record<Verdict, string>> = {
   guaranteed: 'The mark in force promises the rate with your headroom.',
   tight: 'The mark in force promises the rate, without your headroom.',
   proven: 'No mark promises it; your own full-card test on this body did it.',
-  claimed: 'Only the maker’s sustained figure, less 20 %, reaches it.',
+  claimed: `Only the maker’s sustained figure, less ${ASSUMED_WORDS.derating}, reaches it.`,
   uncovered: 'Nothing known reaches the rate. That is unknown, not zero.',
   drops: 'The bus or the body is slower than the stream, or your own test dropped frames.',
   locked: 'The body refuses this mode without a mark this card lacks.',

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_POLICY } from '../policy.ts';
 import { type Answer, answerAsk } from './answerAsk.ts';
 import type { AskRefusal } from './ask.ts';
+import { askLine } from './askLine.ts';
 import { readAsk } from './readAsk.ts';
 
 function refusalOf(text: string): AskRefusal {
@@ -151,5 +152,24 @@ describe('a quick check that cannot be answered', () => {
       }),
       { seed: 9, numRuns: 3000 },
     );
+  });
+
+  it('reads numbers as people of any language write them, and asks where one may be a thousand times the other', () => {
+    const need = (line: string): unknown => {
+      const found = askLine(line, DEFAULT_POLICY);
+      if (!found.ok) return found.error.code === 'not-understood' ? found.error.unread[0]?.problem : found.error.code;
+      return found.value.kind === 'card' ? found.value.answer.ask.mode.rate : null;
+    };
+    expect(need('12,5 MB/s on 256GB V90 II')).toMatchObject({ Mbps: 100 });
+    expect(need('1.000,5 Mb/s on 256GB V90 II')).toMatchObject({ Mbps: 1000.5 });
+    expect(need('1,200.5 Mb/s on 256GB V90 II')).toMatchObject({ Mbps: 1200.5 });
+    expect(need('1e3 Mb/s on 256GB V90 II')).toMatchObject({ Mbps: 1000 });
+    expect(need('1,200 Mb/s on 256GB V90 II')).toEqual({
+      code: 'open-number',
+      couldBe: ['1200 Mb/s', '1.2 Mb/s'],
+    });
+    expect(need('600 Mb/s,256GB,V90,II'), 'a comma between two things is none in a number').toMatchObject({
+      Mbps: 600,
+    });
   });
 });
