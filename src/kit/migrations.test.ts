@@ -23,7 +23,12 @@ async function kitIn(text: string): Promise<Kit> {
 
 const sameButMoved = (before: Record<string, unknown>, after: Kit): void => {
   for (const list of LISTS)
-    if (COLLECTIONS[list].since === 1) expect(JSON.parse(JSON.stringify(after[list]))).toEqual(before[list]);
+    if (COLLECTIONS[list].since === 1 && list !== 'tests')
+      expect(JSON.parse(JSON.stringify(after[list]))).toEqual(before[list]);
+  const tests = before.tests as { ambientC?: number }[];
+  expect(JSON.parse(JSON.stringify(after.tests))).toEqual(
+    tests.map(({ ambientC, ...test }) => (ambientC === undefined ? test : { ...test, ambientWithSunC: ambientC })),
+  );
 };
 
 describe('a kit file of version 1', () => {
@@ -61,6 +66,13 @@ describe('a kit file of version 1', () => {
     Object.assign(before.settings.keptTakes[1], change);
     const read = await readKit(before);
     expect(read).toMatchObject({ ok: false, error: { code: 'invalid', problems: [{ path }] } });
+  });
+
+  it('tells the air of a test where the file has it', async () => {
+    const before = JSON.parse(file('version-1'));
+    before.tests[0].ambientC = 900;
+    const read = await readKit(before);
+    expect(read).toMatchObject({ ok: false, error: { problems: [{ path: 'tests[0].ambientC' }] } });
   });
 
   it.each([

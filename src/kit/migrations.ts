@@ -21,7 +21,10 @@ const setAside = (kit: Raw, keys: readonly string[]): Raw =>
     Object.entries(kit).map(([key, value]) => [keys.includes(key) ? `${key}BeforeVersion2` : key, value]),
   );
 
-/** Version 2: kept takes are a list of their own, and a clip's rate by the second a series of its own. */
+/**
+ * Version 2: kept takes are a list of their own, and a clip's rate by the second a series of its own; the air of a test, which
+ * has the sun in it, no longer shares its name with the air of a plan, which has not.
+ */
 const toTwo: Migration = {
   apply(kit) {
     const series: Raw[] = [];
@@ -33,18 +36,25 @@ const toTwo: Migration = {
       series.push({ id, kind: 'rate', MBps: demandTraceMBps });
       return { ...rest, rateSeriesId: id };
     };
+    const renamed = (test: unknown): unknown => {
+      if (!isObject(test) || !('ambientC' in test)) return test;
+      const { ambientC, ...rest } = test;
+      return { ...rest, ambientWithSunC: ambientC };
+    };
     const before = keptBefore(kit);
     const keptTakes = Array.isArray(before) ? before.map(moved) : before;
-    const { settings, ...rest } = setAside(kit, ['keptTakes', 'series']);
+    const { settings, tests, ...rest } = setAside(kit, ['keptTakes', 'series']);
+    const own = Array.isArray(tests) ? { tests: tests.map(renamed) } : tests === undefined ? {} : { tests };
     const { keptTakes: _moved, ...others } = isObject(settings) ? settings : {};
     // Settings that are no object stay as they are, for the schema to refuse.
     const kept = isObject(settings) ? { settings: others } : settings === undefined ? {} : { settings };
-    return { ...rest, version: 2, keptTakes, series, ...kept };
+    return { ...rest, ...own, version: 2, keptTakes, series, ...kept };
   },
   placeBefore(path, older) {
     const takes = keptBefore(older);
     const traced = Array.isArray(takes) ? takes.flatMap((take, at) => (hasTrace(take) ? [at] : [])) : [];
     return path
+      .replace(/^(tests\[\d+\])\.ambientWithSunC/, '$1.ambientC')
       .replace(/^keptTakes/, 'settings.keptTakes')
       .replace(/^series\[(\d+)\](?:\.MBps)?/, (_, at) => `settings.keptTakes[${traced[Number(at)]}].demandTraceMBps`);
   },

@@ -1,5 +1,5 @@
 import { isContradiction, labelProblems } from '../core/cards/labelProblems.ts';
-import type { Label } from '../core/cards/readLabel.ts';
+import type { PrintedLabel } from '../core/cards/readLabel.ts';
 import type { Card } from '../core/kit/model.ts';
 import type { Answer } from '../core/match/ask/answerAsk.ts';
 import type { Playback } from '../core/match/ask/askLine.ts';
@@ -29,7 +29,7 @@ export function answerView(answer: Answer) {
     need: { bitsPerSecond: need * 8, bytesPerSecond: need },
     card: card ? { form: card.form, capacityGB: card.capacityGB, marks: card.marks, bus: ask.card?.bus ?? null } : null,
     verdict: cell?.verdict ?? null,
-    minutes: { label: cell?.label ?? null, planned: answer.minutes },
+    minutes: { label: cell?.labelMinutes ?? null, planned: answer.minutes },
     cardsAtOnce: answer.cardsAtOnce,
     smallestMarks: answer.smallestMarks,
     forTime: answer.forTime && {
@@ -61,7 +61,7 @@ export const playbackView = (playback: Playback) => ({
   steps: [playbackText(playback)],
 });
 
-export function labelView(label: Label) {
+export function labelView(label: PrintedLabel) {
   const { form, capacity, bus } = label;
   const problems = labelProblems(label);
   // A label that contradicts itself promises nothing until the card was verified.
@@ -133,7 +133,7 @@ const cellView = (cell: Cell, kit: BoardKit, policy: Policy, moves: MovesView) =
   needMBps: mBps(cell.need),
   floorMBps: mBps(cell.floor),
   busMBps: mBps(cell.ceiling),
-  minutes: { label: cell.label, planned: cell.planned, ...knownMinutes(cell, kit) },
+  minutes: { label: cell.labelMinutes, planned: cell.planned, ...knownMinutes(cell, kit) },
   dropSeconds: cell.dropSeconds,
   provenSeconds: cell.provenSeconds,
   seats:

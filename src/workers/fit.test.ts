@@ -45,7 +45,7 @@ function taken(id: string, ambientC: number, truth: Partial<Record<'card' | 'bod
   if (!sim) throw new Error('no path');
   const { outcome, atSeconds } = simulate(sim, false);
   const end = outcome === 'dropped' ? 'dropped' : outcome === 'body-cutoff' ? 'cut-off' : 'stopped';
-  return aTest({ id, end, seconds: Math.round(atSeconds), ambientC, writtenMBps: 800 });
+  return aTest({ id, end, seconds: Math.round(atSeconds), ambientWithSunC: ambientC, writtenMBps: 800 });
 }
 
 const fit = (tests: readonly Test[], change: Partial<FitInput> = {}) => {
@@ -83,14 +83,14 @@ describe('fitting logged takes', () => {
   });
 
   it('a take that was stopped only bounds: the heat path is not worse than so', () => {
-    const held = [aTest({ end: 'stopped', seconds: 5400, ambientC: 38, writtenMBps: 800 })];
+    const held = [aTest({ end: 'stopped', seconds: 5400, ambientWithSunC: 38, writtenMBps: 800 })];
     const { after, before, informed } = figure(fit(held), 'cardResistanceKPerW');
     expect(informed).toBe(true);
     expect(after.high).toBeLessThan(before);
   });
 
   it('a take in mild air says nothing new, and stays assumed', () => {
-    const easy = [aTest({ end: 'stopped', seconds: 300, ambientC: 5, writtenMBps: 800 })];
+    const easy = [aTest({ end: 'stopped', seconds: 300, ambientWithSunC: 5, writtenMBps: 800 })];
     expect(fit(easy).figures.filter(({ informed }) => informed)).toEqual([]);
   });
 
@@ -105,13 +105,20 @@ describe('fitting logged takes', () => {
 
   it('says which take no figure explains', () => {
     const tests = [30, 33].map((air) => taken(`t${air}`, air, {}));
-    const odd = aTest({ id: 'odd', end: 'dropped', seconds: 4, ambientC: 5, writtenMBps: 800 });
+    const odd = aTest({ id: 'odd', end: 'dropped', seconds: 4, ambientWithSunC: 5, writtenMBps: 800 });
     const { takes } = fit([...tests, odd]);
     expect(takes.find(({ testId }) => testId === 'odd')?.unexplained).toBe(true);
   });
 
   it('understands takes with rests', () => {
-    const rested = aTest({ end: 'stopped', seconds: 600, takes: 4, restSeconds: 900, ambientC: 38, writtenMBps: 800 });
+    const rested = aTest({
+      end: 'stopped',
+      seconds: 600,
+      takes: 4,
+      restSeconds: 900,
+      ambientWithSunC: 38,
+      writtenMBps: 800,
+    });
     expect(fit([rested]).takes[0]?.fittedSeconds).toBeNull();
   });
 
@@ -133,8 +140,15 @@ describe('fitting logged takes', () => {
     });
 
     it('does not take their dropped frames for those of this card', () => {
-      const own = [aTest({ end: 'stopped', seconds: 300, ambientC: 5, writtenMBps: 800 })];
-      const dropped = aTest({ id: 'd', cardId: 'other', end: 'dropped', seconds: 600, ambientC: 20, writtenMBps: 800 });
+      const own = [aTest({ end: 'stopped', seconds: 300, ambientWithSunC: 5, writtenMBps: 800 })];
+      const dropped = aTest({
+        id: 'd',
+        cardId: 'other',
+        end: 'dropped',
+        seconds: 600,
+        ambientWithSunC: 20,
+        writtenMBps: 800,
+      });
       const { figures } = fit([...own, dropped], { cards });
       expect(figures.filter(({ informed }) => informed)).toEqual([]);
     });
@@ -164,9 +178,9 @@ describe('fitting logged takes', () => {
   it('needs a take of this body with its air and mode', () => {
     const ask = (test: Test) =>
       finish(fitSteps({ body, card, cards: [card], tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares));
-    expect(ask(aTest({ ambientC: null }))).toEqual({ ok: false, error: { code: 'nothing-logged' } });
-    expect(ask(aTest({ cardId: 'gone', ambientC: 20 }))).toMatchObject({ error: { code: 'nothing-logged' } });
-    expect(ask(aTest({ id: 'x', modeId: 'gone', ambientC: 20 }))).toEqual({
+    expect(ask(aTest({ ambientWithSunC: null }))).toEqual({ ok: false, error: { code: 'nothing-logged' } });
+    expect(ask(aTest({ cardId: 'gone', ambientWithSunC: 20 }))).toMatchObject({ error: { code: 'nothing-logged' } });
+    expect(ask(aTest({ id: 'x', modeId: 'gone', ambientWithSunC: 20 }))).toEqual({
       ok: false,
       error: { code: 'cannot-run', testId: 'x' },
     });

@@ -7,7 +7,7 @@ import { boardCsv } from '../../src/app/kit/csv.ts';
 import { arrangedCards } from '../../src/app/match/arrangedCards.ts';
 import { lanesOf } from '../../src/core/heat/run/lane.ts';
 import { DEFAULT_PLAN } from '../../src/core/heat/run/plan.ts';
-import type { Body, Card, Take } from '../../src/core/kit/model.ts';
+import type { Body, Card, TakeKind } from '../../src/core/kit/model.ts';
 import { arrange } from '../../src/core/match/arrange.ts';
 import { board, cellFor, createBoardKeeper, seatFor } from '../../src/core/match/board.ts';
 import { type Cell, cellTone } from '../../src/core/match/cell.ts';
@@ -24,8 +24,8 @@ import { VERDICT_WORDS } from '../../src/text/match/verdict.ts';
 import { anyKit } from '../support/anyKit.ts';
 
 const KITS = 2000;
-const TAKES: readonly Take[] = ['once', 'repeatable'];
-const policyFor = (take: Take): Policy => ({ ...DEFAULT_POLICY, take });
+const TAKES: readonly TakeKind[] = ['once', 'repeatable'];
+const policyFor = (take: TakeKind): Policy => ({ ...DEFAULT_POLICY, take });
 
 interface Placed {
   readonly cell: Cell;
@@ -169,7 +169,7 @@ const ownCards = (ids: readonly string[], cell: Cell): boolean =>
   cell.seats !== null || ids.every((id) => id === cell.cardId);
 
 describe('never a yes on a guess', () => {
-  const each = (check: (placed: Placed, kit: Kit, take: Take) => void): void =>
+  const each = (check: (placed: Placed, kit: Kit, take: TakeKind) => void): void =>
     fc.assert(
       fc.property(anyKit, fc.constantFrom(...TAKES), (kit, take) => {
         for (const placed of placedIn(kit, policyFor(take))) check(placed, kit, take);

@@ -1,5 +1,5 @@
 import { isContradiction, isHarmless, type LabelProblem, labelProblems } from '../../core/cards/labelProblems.ts';
-import { type Label, readLabel } from '../../core/cards/readLabel.ts';
+import { type PrintedLabel, readLabel } from '../../core/cards/readLabel.ts';
 import { slotBuses } from '../../core/cards/slotKinds.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
@@ -20,7 +20,7 @@ export interface InSlot {
 
 /** A typed label with everything the label reader shows of it. */
 export interface LabelReading {
-  readonly label: Label;
+  readonly label: PrintedLabel;
   readonly problems: readonly { readonly problem: LabelProblem; readonly isHarmless: boolean }[];
   readonly doubted: boolean;
   /** The card it makes; null until form and capacity are told. */
@@ -33,7 +33,7 @@ export interface LabelReading {
   readonly slots: readonly InSlot[];
 }
 
-function inSlots(label: Label, form: Form, doubted: boolean): readonly InSlot[] {
+function inSlots(label: PrintedLabel, form: Form, doubted: boolean): readonly InSlot[] {
   return slotBuses(form, label.bus).map(({ slot, inForce }): InSlot => {
     const { mark, floor } = floorInForce({ form, marks: label.words }, inForce);
     const promise =
@@ -42,7 +42,7 @@ function inSlots(label: Label, form: Form, doubted: boolean): readonly InSlot[] 
   });
 }
 
-function busRead({ bus: own, busPrinted }: Label, form: Form): LabelReading['bus'] {
+function busRead({ bus: own, busPrinted }: PrintedLabel, form: Form): LabelReading['bus'] {
   if (own === null) return null;
   if (busPrinted) return { name: bus(own).name, from: 'printed' };
   return isSd(form) && own !== 'uhs-i' ? { name: bus(own).name, from: 'marks' } : null;

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Body, Card, Take } from '../../core/kit/model.ts';
+import type { Body, Card, TakeKind } from '../../core/kit/model.ts';
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import { toMBps } from '../../core/units/convert.ts';
@@ -32,7 +32,7 @@ const BOARD_HEAD = [
 ];
 
 /** The board, a line a cell that can meet. */
-export function boardCsv(board: Board, take: Take): string {
+export function boardCsv(board: Board, take: TakeKind): string {
   const rows = board.rows.flatMap(({ body, mode }, at) =>
     board.cards.flatMap((card, column) => {
       const cell = board.columns[column]?.[at];
@@ -49,7 +49,7 @@ export function boardCsv(board: Board, take: Take): string {
           body.slots.find(({ id }) => id === cell.slotId)?.name ?? null,
           cell.planned,
           cell.provenSeconds,
-          cell.label,
+          cell.labelMinutes,
           cell.dropSeconds,
           MBps(cell.need),
           MBps(cell.floor),

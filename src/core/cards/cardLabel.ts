@@ -4,7 +4,7 @@ import { isSd } from '../standards/forms.ts';
 import { fromGB } from '../units/convert.ts';
 import { busOf, printedBuses } from './printedBus.ts';
 import { appMarks, printedWords, speedMarks } from './printedMarks.ts';
-import type { Label, Unread } from './readLabel.ts';
+import type { PrintedLabel, Unread } from './readLabel.ts';
 import { tokenize } from './tokenize.ts';
 import { unclearGrade } from './unclearGrade.ts';
 
@@ -20,7 +20,9 @@ function unread(form: Card['form'], marks: readonly string[]): readonly Unread[]
 }
 
 /** The label of a card of the kit, from its fields; only words that are not known are read letter by letter. */
-export function cardLabel(card: Pick<Card, 'form' | 'capacityGB' | 'marks'> & Partial<Pick<Card, 'bus'>>): Label {
+export function cardLabel(
+  card: Pick<Card, 'form' | 'capacityGB' | 'marks'> & Partial<Pick<Card, 'bus'>>,
+): PrintedLabel {
   const { form, capacityGB, marks } = card;
   const capacity = fromGB(capacityGB);
   const entered = card.bus ?? null;

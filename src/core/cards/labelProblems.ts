@@ -5,7 +5,7 @@ import { type Form, isSd } from '../standards/forms.ts';
 import { countsOn, type Mark, mark, OWN_READER_MBPS } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { fromMBps } from '../units/convert.ts';
-import type { Label, Unread } from './readLabel.ts';
+import type { PrintedLabel, Unread } from './readLabel.ts';
 
 /** What is wrong, or worth saying, about a label [handbook §3]. `harmless` ones are not signs of a counterfeit. */
 export type LabelProblem =
@@ -44,6 +44,7 @@ export type LabelProblem =
     }
   | { readonly code: 'repeats'; readonly marks: readonly Mark[]; readonly harmless: true };
 
+/** Whether a problem takes nothing from what a label promises: a word that only was not understood. */
 export const isHarmless = (problem: LabelProblem): boolean => 'harmless' in problem;
 
 const CONTRADICTIONS: ReadonlySet<LabelProblem['code']> = new Set([
@@ -67,13 +68,13 @@ function unreadProblem(one: Unread): LabelProblem {
   return { code: 'not-understood', text: one.text, couldBe };
 }
 
-function familyProblem({ familyPrinted, capacity }: Label): readonly LabelProblem[] {
+function familyProblem({ familyPrinted, capacity }: PrintedLabel): readonly LabelProblem[] {
   if (familyPrinted === null || capacity === null) return [];
   const actual = familyOf(capacity);
   return actual === familyPrinted ? [] : [{ code: 'family-mismatch', printed: familyPrinted, actual, capacity }];
 }
 
-function markProblems(label: Label, form: Form): readonly LabelProblem[] {
+function markProblems(label: PrintedLabel, form: Form): readonly LabelProblem[] {
   return label.marks.flatMap((key): LabelProblem[] => {
     const { forms, countsFrom } = mark(key);
     if (!forms.includes(form)) return [{ code: 'mark-on-wrong-form', mark: key, form }];
@@ -89,18 +90,18 @@ function markProblems(label: Label, form: Form): readonly LabelProblem[] {
 const PROMISES_30: readonly Mark[] = ['V30', 'V60', 'V90'];
 
 /** U1 promises 10 MB/s: beside U3, or a video mark of 30 and more, one of the two is wrong. */
-function gradeProblem({ marks }: Label): readonly LabelProblem[] {
+function gradeProblem({ marks }: PrintedLabel): readonly LabelProblem[] {
   if (!marks.includes('U1')) return [];
   const high = marks.find((key) => key === 'U3' || PROMISES_30.includes(key));
   return high ? [{ code: 'grade-contradicts', low: 'U1', high }] : [];
 }
 
-function busProblem({ buses }: Label): readonly LabelProblem[] {
+function busProblem({ buses }: PrintedLabel): readonly LabelProblem[] {
   const different = [...new Set(buses)];
   return different.length > 1 ? [{ code: 'two-buses', buses: different }] : [];
 }
 
-function speedProblem({ printed, bus: own }: Label, form: Form): readonly LabelProblem[] {
+function speedProblem({ printed, bus: own }: PrintedLabel, form: Form): readonly LabelProblem[] {
   const fastest = printed[0];
   if (own === null || fastest === undefined) return [];
   const ceiling = busCeiling(own, form);
@@ -110,7 +111,7 @@ function speedProblem({ printed, bus: own }: Label, form: Form): readonly LabelP
     : [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: own }];
 }
 
-function timesProblem({ times, printed }: Label): readonly LabelProblem[] {
+function timesProblem({ times, printed }: PrintedLabel): readonly LabelProblem[] {
   const fastest = printed[0];
   if (!times || fastest === undefined) return [];
   const apart = Math.abs(times.rate - fastest) / fastest;
@@ -119,7 +120,7 @@ function timesProblem({ times, printed }: Label): readonly LabelProblem[] {
     : [];
 }
 
-function repeats({ marks }: Label): readonly LabelProblem[] {
+function repeats({ marks }: PrintedLabel): readonly LabelProblem[] {
   const byPromise = new Map<number, Mark[]>();
   for (const key of new Set(marks)) {
     const { promisesMBps } = mark(key);
@@ -131,7 +132,7 @@ function repeats({ marks }: Label): readonly LabelProblem[] {
 }
 
 /** Everything a label gets wrong, and repetitions that only look so. */
-export function labelProblems(label: Label): readonly LabelProblem[] {
+export function labelProblems(label: PrintedLabel): readonly LabelProblem[] {
   const { form } = label;
   const onForm = form === null ? [] : [...markProblems(label, form), ...speedProblem(label, form)];
   return [

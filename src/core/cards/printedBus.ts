@@ -4,6 +4,7 @@ import { type Form, isSd } from '../standards/forms.ts';
 import { mark } from '../standards/marks.ts';
 import { printedWords, speedMarks } from './printedMarks.ts';
 
+/** The bus that a label names, and whether it names it or its marks exist on no slower one. */
 export interface PrintedBus {
   readonly bus: Bus;
   /** True where the bus itself is printed; false where a mark implies it. */
@@ -64,6 +65,7 @@ function impliedBus(marks: readonly string[]): PrintedBus | null {
 /** How the bus of a card was learnt: entered or printed, read from its marks, or not at all. */
 export type BusKnown = 'printed' | 'marks' | 'assumed';
 
+/** The bus of a card as it counts, and where that comes from. */
 export interface CardBus {
   readonly bus: Bus | null;
   readonly known: BusKnown;

@@ -10,10 +10,11 @@ import { tokenize } from './tokenize.ts';
 import { unclearGrade } from './unclearGrade.ts';
 import { keptSpelling } from './vocabulary.ts';
 
+/** A stretch of a label that was not understood, in its place, and what it could be. */
 export type Unread = Span & { readonly problem: UnreadProblem };
 
 /** What is printed on a card, read and not yet judged. */
-export interface Label {
+export interface PrintedLabel {
   readonly form: Form | null;
   /** True where the form was told by its marks and not by its name. */
   readonly formInferred: boolean;
@@ -51,7 +52,7 @@ function wordOf(token: Token): string | null {
   }
 }
 
-function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<Label, 'form' | 'formInferred'> {
+function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<PrintedLabel, 'form' | 'formInferred'> {
   const family = tokens.find((token) => token.kind === 'family');
   for (const token of tokens) {
     if (token.kind === 'form') {
@@ -66,7 +67,7 @@ function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<Label, '
 }
 
 /** Reads tokens already cut, so that a quick check and a label are read by one set of rules. */
-export function labelOf(tokens: readonly Token[]): Label {
+export function labelOf(tokens: readonly Token[]): PrintedLabel {
   const marks = tokens.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
   const { form, formInferred } = formOf(tokens, marks);
   const words = tokens.flatMap((token) => wordOf(token) ?? []);
@@ -122,4 +123,4 @@ const unreadOf = (token: Token): Unread => ({
 });
 
 /** Reads what is printed on a card, typed in any order: `128GB SDXC II U3 V60 270MB/s`. */
-export const readLabel = (text: string): Label => labelOf(tokenize(text));
+export const readLabel = (text: string): PrintedLabel => labelOf(tokenize(text));

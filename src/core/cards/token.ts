@@ -62,4 +62,5 @@ export type UnreadProblem =
       readonly refusal: AmountRefusal;
     };
 
+/** One thing a typed line says, with its place: start and end in UTF-16 units, end exclusive. */
 export type Token = Span & Said;

@@ -9,14 +9,20 @@ import type { Form } from '../standards/forms.ts';
 /** Longest name of anything, a card's own label included. */
 export const MAX_NAME = 80;
 
+/** How a body may record over its slots. */
 export const ARRANGEMENTS = ['single', 'relay', 'mirrored', 'split'] as const;
+/** How a body records over its slots: on one, one after another, on all alike, or a share on each. */
 export type Arrangement = (typeof ARRANGEMENTS)[number];
+/** Families of codecs by what their rate hangs on. */
 export type Codec = 'long-gop' | 'intra' | 'raw';
+/** What a body does with a card that lacks a mark it asks for. */
 export type WhenMissing = 'refuses' | 'warns' | 'advises';
+/** Whether a stated rate is the most, the average, or always the same. */
 export type RateKind = 'maximum' | 'average' | 'constant';
 
 /** Where a rate comes from, best first: own clips, the maker's table, arithmetic, a sister body. */
 export const RATE_SOURCES = ['measured', 'maker', 'computed', 'borrowed'] as const;
+/** Where a rate comes from. */
 export type RateSource = (typeof RATE_SOURCES)[number];
 
 interface Provenance {
@@ -26,6 +32,10 @@ interface Provenance {
   readonly sourceNote?: string | null;
 }
 
+/**
+ * The rate of a mode as it is known: stated, from the geometry of raw, from the bytes of a frame, or from the counter
+ * alone.
+ */
 export type ModeRate = Provenance &
   (
     | {
@@ -41,17 +51,20 @@ export type ModeRate = Provenance &
     | { readonly kind: 'counter'; readonly lowMbps: number; readonly highMbps: number }
   );
 
+/** What is written beside the picture: a fixed rate, and data with every frame. */
 export interface Overhead {
   readonly fixedMbps: number;
   readonly perFrameKB: number;
 }
 
+/** Uncompressed sound: channels × samples a second × bits. */
 export interface Sound {
   readonly channels: number;
   readonly sampleHz: number;
   readonly bits: number;
 }
 
+/** Marks of which a body asks for one, and what it does without. */
 export interface Requirement {
   /** Marks (V90, VPG200) or words on the label (SDXC, II) of which one is enough. */
   readonly anyOf: readonly string[];
@@ -71,6 +84,7 @@ export interface CounterReading {
   readonly minutes: number;
 }
 
+/** One way a body records. */
 export interface Mode {
   readonly id: string;
   readonly name: string;
@@ -93,12 +107,14 @@ export interface Mode {
   readonly requires: readonly Requirement[];
 }
 
+/** A form that a slot takes, and the bus it speaks to it. */
 export interface Accepts {
   readonly form: Form;
   /** Null where only the maker knows (a module). */
   readonly bus: Bus | null;
 }
 
+/** One slot of a body. */
 export interface Slot {
   readonly id: string;
   readonly name: string;
@@ -128,6 +144,7 @@ export const BODY_FIGURES = [
   'recordingW',
   'bodyLimitC',
 ] as const;
+/** A figure of a run that belongs to a body. */
 export type BodyFigure = (typeof BODY_FIGURES)[number];
 
 /** Figures of a run that belong to a card. */
@@ -145,12 +162,14 @@ export const CARD_FIGURES = [
   'resumeAtC',
   'throttleFactor',
 ] as const;
+/** A figure of a run that belongs to a card. */
 export type CardFigure = (typeof CARD_FIGURES)[number];
 
 type Figures<K extends string> = { readonly [key in K]?: OwnFigure | null };
 
 /** `outdoor`: made to sit in the sun, as dashboard and surveillance cameras are. */
 export const BODY_SIZES = ['action', 'hybrid', 'cine', 'outdoor'] as const;
+/** Which of the assumed bodies one is like. */
 export type BodySize = (typeof BODY_SIZES)[number];
 
 /** A maker's statement: so many minutes of recording at this ambient before the body shuts down. */
@@ -159,6 +178,7 @@ export interface LimitStatement {
   readonly ambientC: number;
 }
 
+/** What is known of the heat of a body; whatever is missing is assumed by its size. */
 export interface BodyHeat {
   /** Which of the assumed bodies it is like; null: read from what its slots take. */
   readonly size?: BodySize | null;
@@ -166,6 +186,7 @@ export interface BodyHeat {
   readonly figures?: Figures<BodyFigure>;
 }
 
+/** Own figures of the heat of a card. */
 export interface CardHeatFigures {
   readonly figures?: Figures<CardFigure>;
 }
@@ -182,6 +203,7 @@ export interface Approval {
   readonly source: string | null;
 }
 
+/** A camera: its slots, its modes, and what its maker says of media and heat. */
 export interface Body {
   readonly id: string;
   readonly name: string;
@@ -207,6 +229,10 @@ export interface Verification {
   readonly how: string;
 }
 
+/**
+ * One physical card: what is printed, what its maker says, and what happened to it. `label` is the owner's own name
+ * for it.
+ */
 export interface Card {
   readonly id: string;
   readonly label: string;
@@ -246,10 +272,13 @@ export interface Card {
 
 /** Where a card is in the rotation. */
 export const CARD_STATES = ['free', 'in-body', 'full', 'copying', 'copied-once', 'verified'] as const;
+/** Where a card is in the rotation. */
 export type CardState = (typeof CARD_STATES)[number];
 
+/** What may happen to a card. */
 export const INCIDENTS = ['warning', 'dropped', 'corruption', 'damage'] as const;
 
+/** Something that happened to a card. */
 export interface Incident {
   /** ISO date. */
   readonly date: string;
@@ -259,8 +288,10 @@ export interface Incident {
 
 /** How a take ended; `cut-off`: the body shut itself down for heat. */
 export const TEST_ENDS = ['full', 'stopped', 'dropped', 'cut-off'] as const;
+/** How a take ended. */
 export type TestEnd = (typeof TEST_ENDS)[number];
 
+/** A take as it went, with the numbers it was logged with; whether they can be true is asked of testReading.ts. */
 export interface Test {
   readonly id: string;
   readonly bodyId: string;
@@ -275,7 +306,7 @@ export interface Test {
   readonly date: string | null;
   readonly note?: string | null;
   /** Air around the body, sun included; null when not noted. */
-  readonly ambientC?: number | null;
+  readonly ambientWithSunC?: number | null;
   /** Takes of this length made one after another before it ended, this one included, and the rest between them. */
   readonly takes?: number | null;
   readonly restSeconds?: number | null;
@@ -283,6 +314,7 @@ export interface Test {
 
 /** Air around a body: still in a room, moving in a breeze or on a walk, strong in flight or at a car window. */
 export const AIR_MOVEMENTS = ['still', 'moving', 'strong'] as const;
+/** How the air moves around a body. */
 export type AirMovement = (typeof AIR_MOVEMENTS)[number];
 
 /** The take a person plans: what the heat marks of the board are worked out for. */
@@ -339,4 +371,5 @@ export interface Series {
   readonly MBps: readonly number[];
 }
 
-export type Take = 'once' | 'repeatable';
+/** Whether a take can be made again: how strictly its answers read. */
+export type TakeKind = 'once' | 'repeatable';

@@ -23,6 +23,7 @@ export interface Arranged {
   readonly unusedMinutes: number;
 }
 
+/** Named cards in a body that records in a named way. */
 export interface ArrangeInput {
   readonly body: Body;
   readonly mode: Mode;

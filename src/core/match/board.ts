@@ -22,6 +22,7 @@ export interface BoardKit {
   readonly tests: readonly Test[];
 }
 
+/** Modes against cards. A column is worked out when it is first asked for. */
 export interface Board {
   readonly rows: readonly Row[];
   readonly cards: readonly Card[];
@@ -42,6 +43,7 @@ const inUse = (cards: readonly Card[]): readonly Card[] =>
 /** The whole board from nothing. */
 export const board = (kit: BoardKit, policy: Policy): Board => fresh(kit, policy).board;
 
+/** One cell asked for by itself, in its kit. */
 export interface CellQuestion {
   readonly body: Body;
   readonly mode: Mode;

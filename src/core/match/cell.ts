@@ -1,4 +1,4 @@
-import type { Take } from '../kit/model.ts';
+import type { TakeKind } from '../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../units/brand.ts';
 import type { Finding } from './finding.ts';
 import { type Tone, toneOf, type Verdict } from './verdict.ts';
@@ -20,7 +20,7 @@ export interface Cell {
   /** Lowest known ceiling between the sensor and the card: bus in force, or one inside the body. */
   readonly ceiling: BytesPerSecond | null;
   /** Minutes by label arithmetic, unrounded. */
-  readonly label: number | null;
+  readonly labelMinutes: number | null;
   /** Whole planned minutes. */
   readonly planned: number | null;
   /** How long a take is proven for, where that is shorter than the card lasts; null otherwise. */
@@ -42,7 +42,7 @@ export interface SeatAnswer {
 }
 
 /** How a cell reads for a kind of take. A doubted label is never cool. */
-export function cellTone({ verdict, doubted }: Pick<Cell, 'verdict' | 'doubted'>, take: Take): Tone {
+export function cellTone({ verdict, doubted }: Pick<Cell, 'verdict' | 'doubted'>, take: TakeKind): Tone {
   const tone = toneOf(verdict, take);
   return doubted && tone === 'cool' ? 'warm' : tone;
 }

@@ -15,6 +15,7 @@ interface KeyedSlot {
   readonly kind: number;
 }
 
+/** The slots of a body, each with what makes its answers differ from another's. */
 export function keyedSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
   const keys = slots.map(({ accepts, family, promisedMaxGB }) => JSON.stringify([accepts, family, promisedMaxGB]));
   return slots.map((slot, at) => ({ slot, key: keys[at] as string, kind: keys.indexOf(keys[at] as string) }));
@@ -28,6 +29,7 @@ export interface Groundwork {
   readonly meetings: ReadonlyMap<Body, Map<string, Meeting | null>>;
 }
 
+/** What is shared by everything asked of some rows; empty at first. */
 export function groundwork(rows: readonly Row[]): Groundwork {
   const bodies = [...new Set(rows.map(({ body }) => body))];
   return {
@@ -53,6 +55,7 @@ export interface Work {
   readonly partners: Map<Row, Map<number, SeatAnswer | null>>;
 }
 
+/** Begins the work on a board: nothing is worked out before it is asked for. */
 export const workOn = (ground: Groundwork, policy: Policy, tests: readonly Test[], pool: readonly Card[]): Work => ({
   ground,
   policy,

@@ -252,7 +252,7 @@ describe('own tests and the maker’s figure', () => {
 describe('minutes and arrangement', () => {
   it('floors planned minutes and keeps the label arithmetic unrounded', () => {
     const cell = cellOf({ mode: stated(600) });
-    expect(cell.label).toBeCloseTo(56.889, 3);
+    expect(cell.labelMinutes).toBeCloseTo(56.889, 3);
     // 256 GB × 0.987 = 252.672 GB ÷ 75 MB/s = 3368.96 s
     expect(cell.planned).toBe(56);
   });

@@ -41,6 +41,7 @@ export interface Row {
   readonly shared: Map<PairFit, Shared>;
 }
 
+/** A mode as a row of the board: its rate and what its body asks for, worked out once for all cards. */
 export function toRow(body: Body, mode: Mode): Row {
   return {
     body,
@@ -58,7 +59,7 @@ export function toRow(body: Body, mode: Mode): Row {
 /** A card with its room worked out once, for all modes. */
 export interface Column {
   readonly card: Card;
-  readonly label: Bytes;
+  readonly labelBytes: Bytes;
   readonly room: Bytes;
   /** Own tests of this card, by body. */
   readonly tests: ReadonlyMap<string, readonly Test[]>;
@@ -74,7 +75,7 @@ export interface Column {
 export function toColumn(card: Card, own: readonly Test[]): Column {
   return {
     card,
-    label: fromGB(card.capacityGB),
+    labelBytes: fromGB(card.capacityGB),
     room: usable(card).bytes,
     tests: byBody(own),
     doubt: labelRule(card),
@@ -111,7 +112,7 @@ export const bareCell = (
   need: null,
   floor: null,
   ceiling: null,
-  label: null,
+  labelMinutes: null,
   planned: null,
   provenSeconds: null,
   dropSeconds: null,
@@ -150,7 +151,7 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
   const demanded = row.demands ? demandsCardRule(body.slots, slot.id) : null;
   if (demanded) findings.push(demanded);
   const verdict = settle(findings);
-  const label = labelMinutes(column.label, share(rate.value.pictureAverage, shares));
+  const label = labelMinutes(column.labelBytes, share(rate.value.pictureAverage, shares));
   return {
     bodyId: body.id,
     modeId: mode.id,
@@ -161,7 +162,7 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     need,
     floor: fit.floor,
     ceiling,
-    label,
+    labelMinutes: label,
     planned: plannedMinutes(column.room, share(rate.value.average, shares), label),
     provenSeconds: verdict === 'proven' ? tested.untilSeconds : null,
     dropSeconds: verdict === 'drops' ? dropTime(tested, row, need, ceiling, fit.bus.slotTold) : null,

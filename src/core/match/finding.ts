@@ -10,7 +10,7 @@ import type { BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import type { Verdict } from './verdict.ts';
 
 /** pass: holds · note: holds, worth knowing · short: does not hold · block: cannot be · unknown: nothing known. */
-export type Outcome = 'pass' | 'note' | 'short' | 'block' | 'unknown';
+export type RuleOutcome = 'pass' | 'note' | 'short' | 'block' | 'unknown';
 
 /** One seat of several that are written, in a word. */
 export interface SeatLine {
@@ -47,7 +47,7 @@ export type Finding =
   | { readonly rule: 'promised-max'; readonly outcome: 'note'; readonly promisedGB: number; readonly cardGB: number }
   | {
       readonly rule: 'bus';
-      readonly outcome: Outcome;
+      readonly outcome: RuleOutcome;
       readonly slot: Bus | null;
       readonly card: Bus | null;
       readonly inForce: Bus | null;
@@ -156,4 +156,5 @@ export type Finding =
       readonly need: BytesPerSecond;
     };
 
+/** The name of a rule, as findings carry it. */
 export type Rule = Finding['rule'];

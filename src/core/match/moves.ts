@@ -10,7 +10,7 @@ import { fromGB } from '../units/convert.ts';
 import { answersFor, type BoardKit, cellFor } from './board.ts';
 import { type Cell, cellTone } from './cell.ts';
 import { isBetter } from './isBetter.ts';
-import type { Move, Outcome } from './move.ts';
+import type { Move, MoveEffect } from './move.ts';
 import type { Policy } from './policy.ts';
 import { splitWidth } from './seats.ts';
 import { rankOf } from './verdict.ts';
@@ -35,7 +35,7 @@ function tryOut({ kit, policy, ...now }: MoveInput, change: Tried): Cell {
   return cellFor({ body, mode, card, cards: kit.cards, tests: kit.tests, policy });
 }
 
-const outcomeOf = (cell: Cell, { take }: Policy): Outcome => ({
+const outcomeOf = (cell: Cell, { take }: Policy): MoveEffect => ({
   verdict: cell.verdict,
   planned: cell.planned,
   tone: cellTone(cell, take),
@@ -149,6 +149,7 @@ function nearestMode(input: MoveInput): readonly Move[] {
   return [{ code: 'nearest-mode', modeId: other.id, samePicture, rate: need, ...outcomeOf(cell, policy) }];
 }
 
+/** A raw mode at another compression, to 1; any other mode as it is. */
 export const withRatio = (mode: Mode, ratio: number): Mode =>
   mode.rate.kind === 'raw' ? { ...mode, rate: { ...mode.rate, ratio } as ModeRate, otherRates: [] } : mode;
 

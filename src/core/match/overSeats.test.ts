@@ -12,7 +12,7 @@ const row = toRow(aBody({ slots, arrangement: 'mirrored' }), aMode());
 const cell = (slotId: string, change: Partial<Cell> = {}): Cell => ({
   ...{ bodyId: 'b', modeId: 'm', cardId: 'c', slotId, verdict: 'guaranteed', doubted: false },
   ...{ need: 1 as BytesPerSecond, floor: 90 as BytesPerSecond, ceiling: 300 as BytesPerSecond },
-  ...{ label: 70, planned: 66, provenSeconds: null, dropSeconds: null, findings: [], seats: null },
+  ...{ labelMinutes: 70, planned: 66, provenSeconds: null, dropSeconds: null, findings: [], seats: null },
   ...change,
 });
 
@@ -86,15 +86,22 @@ describe('a cell from its seats', () => {
 
   it('another card fills a seat: the worse of both, the smaller minutes, the earlier end', () => {
     const seating: Seating = { take: 'worst', own: [0], others: [1] };
-    const good = over(seating, [cell('a')], [null, partner('b', { verdict: 'tight', planned: 30, label: 31 })]);
-    expect(good).toMatchObject({ verdict: 'tight', planned: 30, label: 31, slotId: 'b', cardId: 'c', doubted: false });
+    const good = over(seating, [cell('a')], [null, partner('b', { verdict: 'tight', planned: 30, labelMinutes: 31 })]);
+    expect(good).toMatchObject({
+      verdict: 'tight',
+      planned: 30,
+      labelMinutes: 31,
+      slotId: 'b',
+      cardId: 'c',
+      doubted: false,
+    });
     expect(seatsOf(good)).toMatchObject({ outcome: 'pass', seats: [{ own: true }, { card: 'P-01', own: false }] });
     const better = over(seating, [cell('a', { verdict: 'claimed' })], [null, partner('b')]);
     expect(better).toMatchObject({ verdict: 'claimed', slotId: 'a' });
     const doubted = over(seating, [cell('a')], [null, partner('b', { verdict: 'claimed', doubted: true })]);
     expect(doubted).toMatchObject({ verdict: 'claimed', doubted: true });
-    const none = over(seating, [cell('a')], [null, partner('b', { planned: null, label: null })]);
-    expect(none).toMatchObject({ planned: null, label: null });
+    const none = over(seating, [cell('a')], [null, partner('b', { planned: null, labelMinutes: null })]);
+    expect(none).toMatchObject({ planned: null, labelMinutes: null });
   });
 
   it('proven only as long as the shortest of them', () => {

@@ -95,7 +95,7 @@ export function overSeats(input: SeatInput): Cell {
     slotId: (verdict === worst.verdict ? worst : decides)?.slotId ?? worst.slotId,
     verdict,
     doubted: all.some((one) => one?.doubted),
-    label: least(all.map((one) => one?.label ?? null)),
+    labelMinutes: least(all.map((one) => one?.labelMinutes ?? null)),
     planned: least(all.map((one) => one?.planned ?? null)),
     provenSeconds: verdict === 'proven' ? provenFor(all) : null,
     dropSeconds: verdict === 'drops' ? ((decides ?? worst).dropSeconds ?? worst.dropSeconds) : null,

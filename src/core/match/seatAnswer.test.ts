@@ -39,7 +39,7 @@ describe('one card in one seat', () => {
       need: 62_500_000,
       floor: 90_000_000,
       ceiling: 312_000_000,
-      label: 256_000 / 62.5 / 60,
+      labelMinutes: 256_000 / 62.5 / 60,
       // 256 GB × 0.987 = 252.672 GB ÷ 62.5 MB/s = 4042 s
       planned: 67,
       provenSeconds: null,
@@ -75,7 +75,7 @@ describe('one card in one seat', () => {
       need: null,
       floor: null,
       ceiling: null,
-      label: null,
+      labelMinutes: null,
       planned: null,
       provenSeconds: null,
       dropSeconds: null,
@@ -183,7 +183,7 @@ describe('one card in one seat', () => {
     if (!slot) throw new Error('no slot');
     const row = toRow(aBody(body), aMode(rate(2080)));
     const cell = evaluate(row, slot, pairFit(slot, aCard()), toColumn(aCard(), []), DEFAULT_POLICY);
-    expect(cell).toMatchObject({ need: 130_000_000, dropSeconds: 20, label: 256_000 / 130 / 60 });
+    expect(cell).toMatchObject({ need: 130_000_000, dropSeconds: 20, labelMinutes: 256_000 / 130 / 60 });
     const inside = toRow(aBody({ ...body, ceilingMBps: 150 }), aMode(rate(2080)));
     expect(evaluate(inside, slot, pairFit(slot, aCard()), toColumn(aCard(), []), DEFAULT_POLICY).ceiling).toBe(
       75_000_000,

@@ -1,9 +1,14 @@
-import type { Take } from '../kit/model.ts';
+import type { TakeKind } from '../kit/model.ts';
 
 /** Verdict codes, best first [handbook §5]. */
 export const VERDICTS = ['guaranteed', 'tight', 'proven', 'claimed', 'uncovered', 'drops', 'locked', 'unfit'] as const;
+/** The answer to one mode on one card. */
 export type Verdict = (typeof VERDICTS)[number];
 
+/**
+ * How an answer reads for a kind of take: cool holds, warm is thin, hot does not, mute is locked out, none cannot
+ * meet.
+ */
 export type Tone = 'cool' | 'warm' | 'hot' | 'mute' | 'none';
 
 const ONCE: Readonly<Record<Verdict, Tone>> = {
@@ -25,7 +30,7 @@ const REPEATABLE: Readonly<Record<Verdict, Tone>> = {
 };
 
 /** How a verdict reads for this kind of take: both schools of practice are right in their place. */
-export const toneOf = (verdict: Verdict, take: Take): Tone => (take === 'once' ? ONCE : REPEATABLE)[verdict];
+export const toneOf = (verdict: Verdict, take: TakeKind): Tone => (take === 'once' ? ONCE : REPEATABLE)[verdict];
 
 /** Rank of a verdict, 0 best. */
 export const rankOf = (verdict: Verdict): number => RANKS[verdict];

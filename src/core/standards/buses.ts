@@ -3,6 +3,7 @@ import { fromMBps } from '../units/convert.ts';
 import type { Form } from './forms.ts';
 import type { SourceKey } from './sources.ts';
 
+/** A bus: its ceiling one way, the slower ones it also speaks, and the forms it exists on. */
 export interface BusRow {
   readonly name: string;
   /** Ceiling in MB/s for one direction, in the fastest mode both sides usually reach; per form where lanes differ. */
@@ -42,8 +43,11 @@ export const BUSES = {
   'usb-10': { name: 'USB 10 Gb/s', ceilingMBps: 1200, alsoSpeaks: ['usb-5'], forms: ['usb-ssd'], source: 'usb' },
 } as const satisfies Record<string, BusRow>;
 
+/** A bus by its key in the kit file. */
 export type Bus = keyof typeof BUSES;
+/** Every bus, in the order of the table. */
 export const BUS_KEYS = Object.keys(BUSES) as readonly Bus[];
+/** The row of a bus. */
 export const bus = (key: Bus): BusRow => BUSES[key];
 
 /** Buses a form can have, slowest first; empty for a module, whose maker says. */

@@ -2,6 +2,7 @@ import type { Bytes } from '../units/brand.ts';
 import { GB, TB } from '../units/convert.ts';
 import type { SourceKey } from './sources.ts';
 
+/** A capacity family: the sizes it covers, its file system, and its rank among the families. */
 export interface FamilyRow {
   readonly name: string;
   /** Exclusive lower and inclusive upper bound of capacity, bytes. */
@@ -24,8 +25,11 @@ export const FAMILIES = {
   sduc: { name: 'SDUC', above: 2048 * GB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-physical' },
 } as const satisfies Record<string, FamilyRow>;
 
+/** A capacity family by its key in the kit file. */
 export type Family = keyof typeof FAMILIES;
+/** Every capacity family, smallest first. */
 export const FAMILY_KEYS = Object.keys(FAMILIES) as readonly Family[];
+/** The row of a capacity family. */
 export const family = (key: Family): FamilyRow => FAMILIES[key];
 
 /** The family a capacity belongs to; null past the largest (128 TB). */

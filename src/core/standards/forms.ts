@@ -1,7 +1,9 @@
 import type { SourceKey } from './sources.ts';
 
+/** What a card of a form speaks over its contacts. */
 export type Protocol = 'SD' | 'PCIe + NVMe' | 'PCIe' | 'SATA' | 'ATA' | 'USB' | 'own';
 
+/** A form of card: its name, and what it speaks. */
 export interface FormRow {
   readonly name: string;
   readonly protocol: Protocol;
@@ -29,7 +31,11 @@ export const FORMS = {
   module: { name: 'Module', protocol: 'own', shape: 'module', adaptsTo: null, outsideMm: null, source: 'practice' },
 } as const satisfies Record<string, FormRow>;
 
+/** A form of card by its key in the kit file. */
 export type Form = keyof typeof FORMS;
+/** Every form of card, in the order of the table. */
 export const FORM_KEYS = Object.keys(FORMS) as readonly Form[];
+/** The row of a form. */
 export const form = (key: Form): FormRow => FORMS[key];
+/** Whether a form carries the marks of the SD series: SD and microSD. */
 export const isSd = (key: Form): boolean => FORMS[key].protocol === 'SD';

@@ -24,6 +24,7 @@ export const CARD_HEAT = {
   cfast: { heatCapacityJPerK: 9, resistanceKPerW: 10, idleW: 0.4, energyNJPerByte: 4, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
 } as const satisfies Partial<Record<Form, CardHeatRow>>;
 
+/** The assumed heat of a kind of body: J/K, K/W, W and °C. */
 export interface BodyHeatRow {
   readonly heatCapacityJPerK: number;
   /** Width × height × depth: what sheds the heat of a closed body. Null where a fan does. */

@@ -4,8 +4,10 @@ import { type Bus, bus } from './buses.ts';
 import { type Form, isSd } from './forms.ts';
 import type { SourceKey } from './sources.ts';
 
+/** A series of marks: speed class, grade, video class, express class, performance guarantee. */
 export type Series = 'C' | 'U' | 'V' | 'E' | 'VPG';
 
+/** A mark: its series, what it promises in MB/s, and where that is written. */
 export interface MarkRow {
   readonly series: Series;
   /** Minimum sequential write promised, MB/s. */
@@ -54,9 +56,13 @@ export const MARKS = {
   VPG1600: vpg(1600, CFX),
 } as const satisfies Record<string, MarkRow>;
 
+/** A mark as it is printed and kept. */
 export type Mark = keyof typeof MARKS;
+/** Every mark, each series ascending. */
 export const MARK_KEYS = Object.keys(MARKS) as readonly Mark[];
+/** The row of a mark. */
 export const mark = (key: Mark): MarkRow => MARKS[key];
+/** Whether a text is a mark in its kept spelling. */
 export const isMark = (text: string): text is Mark => Object.hasOwn(MARKS, text);
 
 /** Marks that can stand on a form, in printed order. */
@@ -88,7 +94,9 @@ export const APP_CLASSES = {
   A2: { readIops: 4000, writeIops: 2000, sustainedMBps: 10, countsFrom: 'uhs-i-50', source: 'sd-app-class' },
 } as const satisfies Record<string, { readIops: number; writeIops: number; sustainedMBps: number; countsFrom: Bus; source: SourceKey }>;
 
+/** An application class as it is printed. */
 export type AppClass = keyof typeof APP_CLASSES;
+/** Both application classes. */
 export const APP_KEYS = Object.keys(APP_CLASSES) as readonly AppClass[];
 
 /** Anything printed that promises a sustained write. */

@@ -9,6 +9,7 @@ export interface Source {
   readonly fromMemory: boolean;
 }
 
+/** Every document and practice that a row of the tables names. */
 export const SOURCES = {
   'iec-80000-13': {
     title: 'IEC 80000-13 Quantities and units, Part 13: Information science and technology',
@@ -124,4 +125,5 @@ export const SOURCES = {
   },
 } as const satisfies Record<string, Source>;
 
+/** The key of a source. */
 export type SourceKey = keyof typeof SOURCES;

@@ -1,11 +1,11 @@
 import { faceRows } from '../../app/cards/labelReading.ts';
-import type { Label } from '../../core/cards/readLabel.ts';
+import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import type { Form } from '../../core/standards/forms.ts';
 import { capacityText } from '../../text/quantity.ts';
 import css from './CardFace.module.css';
 
 interface CardFaceProps {
-  readonly label: Label;
+  readonly label: PrintedLabel;
   readonly form: Form;
   readonly onToggle: (word: string) => void;
 }

@@ -45,7 +45,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
     writtenMBps: Math.round(needMBps(run.lane.cell) * 10) / 10,
     date: today(),
     note: null,
-    ambientC,
+    ambientWithSunC: ambientC,
     takes,
     restSeconds: takes > 1 ? rest * 60 : null,
   });

@@ -24,7 +24,7 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
   if (!card) return null;
   const owned = new Set(kit.cards.map(({ id }) => id));
   const usable = tests.filter(
-    ({ cardId, ambientC, modeId }) => owned.has(cardId) && ambientC != null && modeId !== null,
+    ({ cardId, ambientWithSunC: ambientC, modeId }) => owned.has(cardId) && ambientC != null && modeId !== null,
   );
   const ofPair = usable.filter(({ cardId }) => cardId === card.id).length;
   return (

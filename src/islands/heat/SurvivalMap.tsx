@@ -62,7 +62,7 @@ export function SurvivalMap({ tests, cards, own, run }: SurvivalMapProps) {
               (cards.find(({ id }) => id === test.cardId)?.label ?? 'a card that is gone')
             )}{' '}
             {END_WORDS[test.end]} at {timeText(test.seconds)}
-            {test.ambientC != null && `, ${degreesText(test.ambientC)}`}
+            {test.ambientWithSunC != null && `, ${degreesText(test.ambientWithSunC)}`}
             {misfit(test) && <span className={css.misfit}>These numbers do not fit. {misfit(test)}</span>}
           </span>
         </li>

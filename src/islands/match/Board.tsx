@@ -4,7 +4,7 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import type { HeatMarks } from '../../app/heat/useHeatMarks.ts';
 import { boardEntries } from '../../app/match/entries.ts';
 import type { CellPick } from '../../app/match/subject.ts';
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
 import css from './Board.module.css';
 import { BoardCell } from './BoardCell.tsx';
@@ -14,7 +14,7 @@ import { useBoardKeys } from './useBoardKeys.ts';
 
 interface BoardProps {
   readonly board: BoardData;
-  readonly take: Take;
+  readonly take: TakeKind;
   readonly picked: CellPick | null;
   readonly heat: HeatMarks;
   /** What stands in the corner, over the modes. */

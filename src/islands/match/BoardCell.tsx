@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { cellTone } from '../../app/match/answers.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
-import type { Body, Card, Mode, Take } from '../../core/kit/model.ts';
+import type { Body, Card, Mode, TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { cellFigure, spokenCell } from '../../text/match/cell.ts';
@@ -16,7 +16,7 @@ interface BoardCellProps {
   readonly card: Card;
   readonly body: Body;
   readonly mode: Mode;
-  readonly take: Take;
+  readonly take: TakeKind;
   readonly row: number;
   readonly column: number;
   readonly left: number;

@@ -1,5 +1,5 @@
 import { HEAT_LEVELS, toneOf, VERDICTS } from '../../app/match/answers.ts';
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
@@ -7,7 +7,7 @@ import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './Legend.module.css';
 
 /** The eight verdicts, in the tone they have for this kind of take. */
-export function Legend({ take }: { readonly take: Take }) {
+export function Legend({ take }: { readonly take: TakeKind }) {
   return (
     <div className={css.legend}>
       <h2>What a cell says</h2>

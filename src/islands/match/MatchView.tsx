@@ -7,7 +7,7 @@ import type { CellPick, WhySubject } from '../../app/match/subject.ts';
 import { keepTrial, type TrialChanges, tryMove } from '../../app/match/trialActions.ts';
 import { useBoard } from '../../app/match/useBoard.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Trial } from '../../core/match/trial.ts';
@@ -50,7 +50,7 @@ interface Trying {
 const UNCHANGED: TrialChanges = { bodies: [], cards: [], take: null };
 
 /** The changes so far and one trial more; a body tried twice counts in its last form. */
-function withTrial(before: TrialChanges, trial: Trial | null, take: Take | null): TrialChanges {
+function withTrial(before: TrialChanges, trial: Trial | null, take: TakeKind | null): TrialChanges {
   const body = trial?.changedBody;
   return {
     bodies: body ? [...before.bodies.filter(({ id }) => id !== body.id), body] : before.bodies,

@@ -1,5 +1,5 @@
 import { cellTone } from '../../app/match/answers.ts';
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
 import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
@@ -11,7 +11,7 @@ import css from './QuickAnswer.module.css';
 
 interface QuickAnswerProps {
   readonly answer: Answer;
-  readonly take: Take;
+  readonly take: TakeKind;
   readonly onWhy: () => void;
   /** Takes another reading of the line. */
   readonly onReplace: (text: string) => void;

@@ -3,7 +3,7 @@ import { cellTone } from '../../app/match/answers.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
-import type { Finding, Outcome } from '../../core/match/finding.ts';
+import type { Finding, RuleOutcome } from '../../core/match/finding.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Verdict } from '../../core/match/verdict.ts';
@@ -26,7 +26,7 @@ import { WhyTest } from './WhyTest.tsx';
 // The simulator comes with it, and it is asked only once a cell is selected.
 const WhyHeat = lazy(() => import('./WhyHeat.tsx'));
 
-const OUTCOME_TONES: Readonly<Record<Outcome, string>> = {
+const OUTCOME_TONES: Readonly<Record<RuleOutcome, string>> = {
   pass: 'tone-cool',
   note: 'tone-warm',
   short: 'tone-hot',

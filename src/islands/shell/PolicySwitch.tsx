@@ -1,13 +1,19 @@
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import css from './PolicySwitch.module.css';
 
-const TAKES: readonly (readonly [Take, string, string])[] = [
+const TAKES: readonly (readonly [TakeKind, string, string])[] = [
   ['once', 'Once-only', 'Once-only take: paid, live, unrepeatable'],
   ['repeatable', 'Repeatable', 'Repeatable take'],
 ];
 
 /** Two schools, both right in their place: which take this is decides what counts as holding. */
-export function PolicySwitch({ take, onChange }: { readonly take: Take; readonly onChange: (take: Take) => void }) {
+export function PolicySwitch({
+  take,
+  onChange,
+}: {
+  readonly take: TakeKind;
+  readonly onChange: (take: TakeKind) => void;
+}) {
   return (
     <fieldset className={css.switch}>
       <legend className="unseen">Kind of take</legend>

@@ -15,7 +15,7 @@ export const testSchema = objectOf<Test>({
   writtenMBps: orNull(amount(MAX_RATE_MBPS)),
   date: orNull(Joi.string().max(40)),
   note,
-  ambientC: temperature.allow(null),
+  ambientWithSunC: temperature.allow(null),
   takes: Joi.number().integer().min(1).max(1000).allow(null),
   restSeconds: Joi.number().min(0).max(172_800).allow(null),
 });

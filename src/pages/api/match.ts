@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import Joi from 'joi';
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import { board } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { headroom } from '../../core/units/amount.ts';
@@ -25,7 +25,7 @@ const body = Joi.object({
 
 interface MatchRequest {
   readonly kit: unknown;
-  readonly policy: { readonly take: Take; readonly headroom: number };
+  readonly policy: { readonly take: TakeKind; readonly headroom: number };
 }
 
 export const POST: APIRoute = async ({ request }) => {

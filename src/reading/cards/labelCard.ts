@@ -1,11 +1,11 @@
-import type { Label } from '../../core/cards/readLabel.ts';
+import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { toGB, toMBps } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 
 /** A new card from a label; null until form and capacity are told. */
-export function cardOfLabel(label: Label): Card | null {
+export function cardOfLabel(label: PrintedLabel): Card | null {
   if (label.form === null || label.capacity === null) return null;
   const [fastest] = label.printed;
   return {

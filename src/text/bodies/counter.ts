@@ -1,9 +1,9 @@
-import type { CounterAnswer, Range } from '../../core/bodies/counter/counter.ts';
+import type { CounterAnswer, Extent } from '../../core/bodies/counter/counter.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { modeTitle } from '../match/cell.ts';
 import { plain } from '../quantity.ts';
 
-const between = ({ low, high }: Range, scale: number, digits: number, unit: string): string => {
+const between = ({ low, high }: Extent, scale: number, digits: number, unit: string): string => {
   const [a, b] = [plain(low * scale, digits), plain(high * scale, digits)];
   return `${a === b ? a : `${a} – ${b}`}\u00a0${unit}`;
 };

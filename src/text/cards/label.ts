@@ -1,5 +1,5 @@
 import type { LabelProblem } from '../../core/cards/labelProblems.ts';
-import type { Label } from '../../core/cards/readLabel.ts';
+import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { family } from '../../core/standards/families.ts';
@@ -63,7 +63,7 @@ export function markMeaning(key: Mark): string {
 export const APP_MEANING = `random access for apps, and at least ${APP_CLASSES.A1.sustainedMBps} MB/s sustained; not made for video`;
 
 /** What the big number on the front is; null where none is printed. */
-export function peakText({ printed, times }: Label): string | null {
+export function peakText({ printed, times }: PrintedLabel): string | null {
   const [fastest] = printed;
   if (fastest === undefined && !times) return null;
   const rate = fastest ?? times?.rate;

@@ -186,7 +186,7 @@ export function setupRefusalText(refusal: SetupRefusal): string {
 }
 
 /** A take of one's own that lasted longer than the figures say it could: the figures are what is doubted. */
-export function outlastedText({ seconds, ambientC, takes }: Test): string {
+export function outlastedText({ seconds, ambientWithSunC: ambientC, takes }: Test): string {
   const air = ambientC == null ? '' : ` at ${degreesText(ambientC)}`;
   const many = takes != null && takes > 1 ? `${takes} takes of ` : '';
   return `your own take of ${many}${timeText(seconds)}${air} held longer than the assumed figures say. Fit them to your takes.`;

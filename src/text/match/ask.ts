@@ -1,4 +1,4 @@
-import type { Label, Unread } from '../../core/cards/readLabel.ts';
+import type { PrintedLabel, Unread } from '../../core/cards/readLabel.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import type { AskRefusal, Reading } from '../../core/match/ask/ask.ts';
 import type { Playback } from '../../core/match/ask/askLine.ts';
@@ -42,7 +42,7 @@ const MISSING = {
   fps: 'a frame rate (50p)',
 } as const;
 
-function promise(card: Label | null): string {
+function promise(card: PrintedLabel | null): string {
   const best = card?.marks.map((key) => mark(key).promisesMBps).sort((a, b) => b - a)[0];
   if (best === undefined) return '';
   const rate = (best * MB) as BytesPerSecond;

@@ -9,10 +9,11 @@ export function minutesKinds(
   slowerEnd: number | null,
 ): readonly { readonly name: string; readonly figure: string }[] {
   const kinds = [];
-  if (cell.label !== null) {
+  if (cell.labelMinutes !== null) {
     kinds.push({
       name: 'label arithmetic, picture alone at its average',
-      figure: cell.label < 100 ? `${plain(cell.label)}\u00a0min` : minutesText(Math.floor(cell.label)),
+      figure:
+        cell.labelMinutes < 100 ? `${plain(cell.labelMinutes)}\u00a0min` : minutesText(Math.floor(cell.labelMinutes)),
     });
   }
   if (cell.planned !== null) kinds.push({ name: 'planned', figure: minutesText(cell.planned) });

@@ -1,4 +1,4 @@
-import type { Take } from '../../core/kit/model.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import type { Finding } from '../../core/match/finding.ts';
 import { type Tone, toneOf, type Verdict } from '../../core/match/verdict.ts';
@@ -16,7 +16,7 @@ export interface ThreeLine {
 const find = <R extends Finding['rule']>(cell: Cell, rule: R) =>
   cell.findings.find((finding): finding is Extract<Finding, { rule: R }> => finding.rule === rule);
 
-function arithmetic(cell: Cell, take: Take): ThreeLine {
+function arithmetic(cell: Cell, take: TakeKind): ThreeLine {
   const title = 'Arithmetic';
   const { need, floor, ceiling } = cell;
   if (need === null) return { title, word: '—', detail: 'no rate to compare', tone: 'none' };
@@ -84,7 +84,7 @@ function lock(cell: Cell): ThreeLine {
 }
 
 /** Is it fast enough, what does the manual ask, what does the firmware refuse: always all three. */
-export const threeLines = (cell: Cell, take: Take): readonly ThreeLine[] => [
+export const threeLines = (cell: Cell, take: TakeKind): readonly ThreeLine[] => [
   arithmetic(cell, take),
   maker(cell),
   lock(cell),

@@ -10,22 +10,24 @@ import { type LinearSolver, leastRatio, mostRatio, normalised, type OpenProgramm
  * usable × capacity ÷ (picture + fixed + per frame × fps): linear in the three unknowns once multiplied out, so several
  * readings cut out a space of constants that explain them all [handbook §6].
  */
-export interface Range {
+export interface Extent {
   readonly low: number;
   readonly high: number;
 }
 
+/** What the readings leave open of a body's constants, each as far as it may go. */
 export interface Decoded {
   /** Usable share of the label. */
-  readonly usable: Range;
+  readonly usable: Extent;
   /** Fixed rate beside the picture, bytes per second. */
-  readonly fixed: Range;
+  readonly fixed: Extent;
   /** Data with every frame, bytes. */
-  readonly perFrame: Range;
+  readonly perFrame: Extent;
   /** Minutes of every mode that has a rate, on the capacity asked for. */
-  readonly predictions: readonly { readonly modeId: string; readonly minutes: Range }[];
+  readonly predictions: readonly { readonly modeId: string; readonly minutes: Extent }[];
 }
 
+/** What came of the readings: constants, constants without one odd reading, none that fit, or too few to tell. */
 export type CounterResult =
   | { readonly code: 'decoded'; readonly decoded: Decoded; readonly used: number }
   /** One reading fits no constants that explain the others. */
@@ -33,6 +35,7 @@ export type CounterResult =
   | { readonly code: 'no-fit' }
   | { readonly code: 'too-few'; readonly needed: number };
 
+/** What a counter's readings tell, and which of them tell nothing. */
 export interface CounterAnswer {
   /** Readings set aside, by place: the same long value in two or more modes that differ, which is the counter's cap. */
   readonly capped: readonly number[];
@@ -131,13 +134,13 @@ function* withProgramme<T>(
 }
 
 /** How far one unknown may go; null where no constants explain the readings. */
-function extent(programme: OpenProgramme, at: number): Range | null {
+function extent(programme: OpenProgramme, at: number): Extent | null {
   const low = programme.least(axis(at, 1));
   const high = low && programme.least(axis(at, -1));
   return low && high ? { low: low.value, high: -high.value } : null;
 }
 
-const scaled = ({ low, high }: Range, by: number): Range => ({ low: low * by, high: high * by });
+const scaled = ({ low, high }: Extent, by: number): Extent => ({ low: low * by, high: high * by });
 
 function decode(
   readings: readonly Usable[],
@@ -153,8 +156,8 @@ function decode(
     yield 0;
     const [usable, fixed, perFrame] = [0, 1, 2].map((at) => extent(programme, at));
     if (!usable || !fixed || !perFrame) return null;
-    const known = new Map<string, Range | null>();
-    const predictions: { readonly modeId: string; readonly minutes: Range }[] = [];
+    const known = new Map<string, Extent | null>();
+    const predictions: { readonly modeId: string; readonly minutes: Extent }[] = [];
     for (const [at, { mode, picture, fps }] of all.entries()) {
       yield at / all.length;
       const key = `${picture} ${fps}`;
@@ -168,7 +171,7 @@ function decode(
 }
 
 /** What the counter would show of a mode: usable × capacity ÷ what it writes, least and most. */
-function minutesOf(programme: OpenProgramme, capacityGB: number, picture: number, fps: number): Range | null {
+function minutesOf(programme: OpenProgramme, capacityGB: number, picture: number, fps: number): Extent | null {
   const ratio = {
     ...{ over: [fromGB(capacityGB) / MB / 60, 0, 0], overPlus: 0 },
     ...{ under: [0, 1, (fps * KB) / MB], underPlus: picture / MB },

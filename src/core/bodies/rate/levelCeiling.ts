@@ -1,5 +1,6 @@
 import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS } from '../../standards/levels.ts';
 
+/** The smallest level of a codec that takes a picture, and the most it allows, kb/s. */
 export interface LevelCeiling {
   readonly codec: 'H.264' | 'H.265';
   readonly level: string;

@@ -61,6 +61,10 @@ export type RateLine =
     }
   | { readonly code: 'proxy'; readonly Mbps: number; readonly bytesPerSecond: number };
 
+/**
+ * What a mode writes, with every step of the sum: peak and average, with and without what stands beside the picture;
+ * bytes a second.
+ */
 export interface StreamRate {
   /** Peak of the picture alone, as the mode states or computes it. */
   readonly picture: BytesPerSecond;

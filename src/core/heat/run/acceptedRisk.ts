@@ -1,8 +1,8 @@
-import type { Take } from '../../kit/model.ts';
+import type { TakeKind } from '../../kit/model.ts';
 import { ASSUMED } from '../../standards/assumptions.ts';
 
 /** Share of failing runs that still counts as holding, until a person says otherwise. */
-export const usuallyAccepted = (take: Take): number =>
+export const usuallyAccepted = (take: TakeKind): number =>
   (take === 'once' ? ASSUMED.acceptedRisk : ASSUMED.acceptedRiskRepeatable).value;
 
 /** Above this a risk is hot, whatever is accepted three times over [A]. */

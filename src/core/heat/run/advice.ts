@@ -30,6 +30,7 @@ interface Applied {
   readonly risk: number;
 }
 
+/** The take that is asked about, the cards it could use, and how many runs each answer is worth. */
 export interface AdviceInput extends Runs {
   readonly setup: HeatSetup;
   /** Every card the person owns. */
@@ -38,6 +39,7 @@ export interface AdviceInput extends Runs {
   readonly accepted: number;
 }
 
+/** The risk as planned, and the moves that lower it, best first; shares of runs, 0 to 1. */
 export interface Advised {
   /** Share of runs that fail as planned, by the same draws as every move. */
   readonly risk: number;

@@ -18,6 +18,7 @@ export interface Runs {
   readonly maxEvents?: number;
 }
 
+/** Which of the runs made have failed, and when. */
 export interface Failures {
   /** When the failing ones fail, in the order of the draws; seconds. */
   readonly failedAt: number[];
@@ -50,6 +51,7 @@ export function* failingShare(path: Drawable, asked: Runs): Steps<number> {
   return failedAt.length / runs;
 }
 
+/** Paths to be run many times with their own spreads, a bound on events, and the seed. */
 export interface SharesInput extends Runs {
   /** Null where one of them cannot be run. */
   readonly paths: readonly (Drawable | null)[];

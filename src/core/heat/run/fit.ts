@@ -16,6 +16,7 @@ export const FITTED = [
   'sustainedMBps',
   'cacheGB',
 ] as const satisfies readonly (BodyFigure | CardFigure)[];
+/** One of the figures that logged takes can move. */
 export type FittedFigure = (typeof FITTED)[number];
 
 /** Those that takes on any card tell of. */
@@ -27,6 +28,7 @@ export type LeastSquares = (
   start: readonly number[],
 ) => readonly number[];
 
+/** A body and a card, everything logged, and the seed: the same input gives the same fit. */
 export interface FitInput {
   readonly body: Body;
   readonly card: Card;
@@ -38,10 +40,12 @@ export interface FitInput {
   readonly seed: number;
 }
 
+/** Why nothing was fitted: no usable take, or one that cannot be run. */
 export type FitRefusal =
   /** No take of this body has its mode and air noted. */
   { readonly code: 'nothing-logged' } | { readonly code: 'cannot-run'; readonly testId: string };
 
+/** A figure before and after the fit. */
 export interface FittedValue {
   readonly figure: FittedFigure;
   readonly before: number;
@@ -62,6 +66,7 @@ export interface ExplainedTake {
   readonly unexplained: boolean;
 }
 
+/** What logged takes say of the figures, and how each take reads with them. */
 export interface Fit {
   readonly figures: readonly FittedValue[];
   readonly takes: readonly ExplainedTake[];
@@ -77,7 +82,7 @@ const WARM_UP = 1000;
 /** A figure counts as fitted where its range is at most this share of what it was [A]. */
 const NARROWED = 0.85;
 
-interface Take {
+interface FittedTake {
   readonly test: Test;
   readonly sim: Simulation;
   readonly lane: Lane;
@@ -90,10 +95,10 @@ interface Take {
 }
 
 /** The run a logged take asks for, open-ended, so that a fit may fail later than the take did. */
-function takeOf(test: Test, input: FitInput): Take | null {
+function takeOf(test: Test, input: FitInput): FittedTake | null {
   const mode = input.body.modes.find(({ id }) => id === test.modeId);
   const card = input.cards.find(({ id }) => id === test.cardId);
-  if (!mode || !card || test.ambientC == null) return null;
+  if (!mode || !card || test.ambientWithSunC == null) return null;
   const takes = test.takes ?? 1;
   const rest = test.restSeconds ?? 0;
   const lanes = lanesOf({
@@ -104,7 +109,7 @@ function takeOf(test: Test, input: FitInput): Take | null {
     // The log itself must not be what proves the pace that is being fitted.
     tests: [],
     policy: input.policy,
-    plan: { minutes: test.seconds / 60, takes, restMinutes: rest / 60, ambientC: test.ambientC, sunC: 0 },
+    plan: { minutes: test.seconds / 60, takes, restMinutes: rest / 60, ambientC: test.ambientWithSunC, sunC: 0 },
     startBodyC: null,
     startCardC: null,
     demandTraceMBps: null,
@@ -128,7 +133,7 @@ function takeOf(test: Test, input: FitInput): Take | null {
 }
 
 /** A run with its fitted figures multiplied; the vector holds logarithms, so that none turns negative. */
-function scaled({ sim, own }: Take, at: readonly number[]): Simulation {
+function scaled({ sim, own }: FittedTake, at: readonly number[]): Simulation {
   const factors = at.map((one) => Math.exp(Math.min(3, Math.max(-3, one))));
   const [, bodyPath = 1, bodyMass = 1] = factors;
   const [cardPath = 1, , , pace = 1, cache = 1] = own ? factors : [];
@@ -148,7 +153,7 @@ function scaled({ sim, own }: Take, at: readonly number[]): Simulation {
  * How far a take is from what a vector predicts, in standard deviations. A full or stopped take is censored: it only
  * speaks against runs that fail sooner; so does one on another card that did not shut the body down.
  */
-function residualOf(take: Take, at: readonly number[]): number {
+function residualOf(take: FittedTake, at: readonly number[]): number {
   const { test, total, censored } = take;
   const run = scaled(take, at);
   const result = simulate(run, false);
@@ -202,10 +207,10 @@ function* visited(
 export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fit, FitRefusal>> {
   yield 0;
   const logged = input.tests.filter(
-    ({ bodyId, ambientC, modeId, seconds }) =>
+    ({ bodyId, ambientWithSunC: ambientC, modeId, seconds }) =>
       bodyId === input.body.id && ambientC != null && modeId !== null && seconds > 0,
   );
-  const takes: Take[] = [];
+  const takes: FittedTake[] = [];
   for (const test of logged) {
     const take = takeOf(test, input);
     if (take) takes.push(take);

@@ -37,6 +37,7 @@ export interface Known {
   readonly high: number | null;
 }
 
+/** A figure with where it comes from, and no range of its own. */
 export const known = (value: number, basis: Basis, source: FigureSource): Known => ({
   value,
   basis,

@@ -25,6 +25,7 @@ export interface HeatSetup extends ArrangeInput {
   readonly demandTraceMBps: readonly number[] | null;
 }
 
+/** The figures of one write path, each with its source; missing where none is known. */
 export type HeatFigures = Readonly<Partial<Record<BodyFigure | CardFigure, Known>>>;
 
 /** One write path of a setup, with the figures it was made of. A relay is one path over all its cards. */
@@ -42,6 +43,7 @@ export interface Lane {
   readonly spreads: Spreads;
 }
 
+/** Why a take cannot be run: no card, no slot for it, no rate, or a figure out of its range. */
 export type SetupRefusal =
   | { readonly code: 'no-card' }
   /** More cards than the body has slots for at once. */
@@ -231,11 +233,13 @@ export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal>
   return ok(lanes);
 }
 
+/** A write path and the run of it. */
 export interface LaneRun {
   readonly lane: Lane;
   readonly result: SimResult;
 }
 
+/** Whether a run ended in dropped frames or in the body's cut-off; a full card is no failure. */
 export const hasFailed = ({ outcome }: Pick<SimResult, 'outcome'>): boolean =>
   outcome === 'dropped' || outcome === 'body-cutoff';
 

@@ -3,4 +3,5 @@
  * warm: throttles, or fails with figures that much worse · hot: fails with the figures as they are.
  */
 export const HEAT_LEVELS = ['cool', 'warm', 'hot'] as const;
+/** How much heat is in the way of a planned take. */
 export type HeatLevel = (typeof HEAT_LEVELS)[number];

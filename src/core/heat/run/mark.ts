@@ -10,6 +10,7 @@ import { cellLanes, hasFailed, type Lane } from './lane.ts';
 import { HEAT_LEVELS, type HeatLevel } from './level.ts';
 import { outlastedBy } from './outlasted.ts';
 
+/** The heat of one cell for the planned take: its level, and the runs behind it. */
 export interface HeatMark {
   readonly level: HeatLevel;
   /** The run with the figures as they are. */
@@ -23,6 +24,7 @@ export interface HeatMark {
 
 /** Verdicts with a rate that holds: only for these is heat the next question. */
 const HOLDS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
+/** Whether a cell holds by rate at all; only then is heat the next question. */
 export const holdsByRate = ({ verdict, need }: Pick<Cell, 'verdict' | 'need'>): boolean =>
   HOLDS.has(verdict) && need !== null;
 
@@ -54,6 +56,7 @@ function laneMark(lane: Lane, body: Body, tests: readonly Test[]): HeatMark | nu
   return { level: outlasted && level === 'hot' ? 'warm' : level, result, worse, outlasted, lane };
 }
 
+/** A cell with everything its heat hangs on. */
 export interface MarkInput {
   readonly body: Body;
   readonly cell: Cell;

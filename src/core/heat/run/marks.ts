@@ -5,6 +5,7 @@ import type { Steps } from '../../steps.ts';
 import type { HeatLevel } from './level.ts';
 import { heatMark } from './mark.ts';
 
+/** Cells whose heat is asked for together, and what they are made of. */
 export interface MarksInput {
   /** The cells asked about; only those that hold by rate have a mark. */
   readonly cells: readonly Cell[];

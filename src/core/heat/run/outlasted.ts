@@ -12,7 +12,7 @@ const CLEARLY = 0.97;
 
 /** A take of one's own as the figures would have it. */
 function asLogged(sim: Simulation, test: Test, demandMBps: number): Simulation {
-  const ambientC = test.ambientC ?? MILD_C;
+  const ambientC = test.ambientWithSunC ?? MILD_C;
   return {
     ...sim,
     demandMBps,

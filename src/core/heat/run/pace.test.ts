@@ -82,7 +82,7 @@ describe('a take of one’s own against assumed figures', () => {
   const warm = { ...body, modes: [mode], bufferMB: 100 };
   const plan = { ...hot, minutes: 120, ambientC: 50 };
   const seconds = (1000 * 0.987e3) / 75;
-  const held = aTest({ cardId: 'sd', modeId: 'fast', slotId: null, seconds, writtenMBps: 75, ambientC: 50 });
+  const held = aTest({ cardId: 'sd', modeId: 'fast', slotId: null, seconds, writtenMBps: 75, ambientWithSunC: 50 });
   const laneWith = (tests = [held]) => lanes(aSetup({ body: warm, mode, cards: [sd], plan, tests }))[0];
 
   it('that held longer outranks them: the figures are doubted', () => {
@@ -101,8 +101,8 @@ describe('a take of one’s own against assumed figures', () => {
     const asked = laneWith([]);
     if (!asked) throw new Error('no lane');
     const unlike = [
-      { ...held, ambientC: -20 },
-      { ...held, ambientC: null },
+      { ...held, ambientWithSunC: -20 },
+      { ...held, ambientWithSunC: null },
       { ...held, seconds: 10, end: 'stopped' as const },
       { ...held, seconds: 60 },
       { ...held, cardId: 'other' },

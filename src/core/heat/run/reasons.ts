@@ -18,6 +18,7 @@ export type HeatReason =
   | { readonly code: 'fast-cache'; readonly cacheGB: number }
   | { readonly code: 'untested' };
 
+/** A reason why heat may end a take, with its weight. */
 export type RankedReason = HeatReason & {
   /** Share of the way from 20 °C to the threshold that goes when this one thing is eased; 0 for what has no heat. */
   readonly weight: number;

@@ -4,13 +4,14 @@ import { valueAt } from './thermal.ts';
 /** Where the middle nine tenths of the runs that still record lie, over the time of the take. */
 export interface Band {
   readonly seconds: readonly number[];
-  readonly card: readonly Range[];
-  readonly body: readonly Range[];
+  readonly card: readonly Percentiles[];
+  readonly body: readonly Percentiles[];
   /** Share of all runs that have failed by then. */
   readonly failed: readonly number[];
 }
 
-export interface Range {
+/** Where the middle nine tenths of some values lie, and their median. */
+export interface Percentiles {
   readonly p5: number;
   readonly p50: number;
   readonly p95: number;
@@ -24,7 +25,8 @@ export function quantileSorted(sorted: ArrayLike<number>, share: number): number
   return a + (b - a) * (place - low);
 }
 
-export const rangeOf = (sorted: ArrayLike<number>): Range => ({
+/** Percentiles of a list sorted ascending; not empty. */
+export const rangeOf = (sorted: ArrayLike<number>): Percentiles => ({
   p5: quantileSorted(sorted, 0.05),
   p50: quantileSorted(sorted, 0.5),
   p95: quantileSorted(sorted, 0.95),
@@ -58,7 +60,7 @@ export function createBand(lastSecond: number) {
   const result = (failedAt: readonly number[], runs: number): Band => {
     const shown = card.findIndex((list) => list.length < Math.min(FEWEST, sampled));
     const length = shown === -1 ? POINTS : shown;
-    const ranges = (lists: number[][]): Range[] =>
+    const ranges = (lists: number[][]): Percentiles[] =>
       lists.slice(0, length).map((list) => rangeOf(Float64Array.from(list).sort()));
     let failed = 0;
     const shares = seconds.map((second) => {

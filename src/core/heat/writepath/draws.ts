@@ -11,6 +11,7 @@ export const UNCERTAIN = [
   'body-heat-path',
   'ambient',
 ] as const;
+/** A figure that is drawn anew for every run. */
 export type Uncertain = (typeof UNCERTAIN)[number];
 
 /** Spread of each uncertain figure as a share of itself: the standard deviation of its logarithm. */
@@ -23,6 +24,7 @@ export const evenSpreads = (spread: number): Spreads =>
 /** Factors around 1 of one run. */
 export type Draws = Readonly<Record<Uncertain, number>>;
 
+/** One draw of every uncertain figure, as factors around 1, from a seeded source. */
 export function draw(random: Random, spreads: Spreads): Draws {
   const draws = {} as Record<Uncertain, number>;
   for (const what of UNCERTAIN) draws[what] = factor(random, spreads[what]);

@@ -7,6 +7,7 @@ export interface Paces {
   readonly cacheSlope: number;
 }
 
+/** What a card does at one moment: paces in MB/s, its fast cache in MB, and whether it stalls. */
 export interface CardNow {
   /** Fast pace, already throttled: the slower of bus and burst. */
   readonly fast: number;

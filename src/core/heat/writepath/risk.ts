@@ -1,5 +1,5 @@
 import { finish, type Steps } from '../../steps.ts';
-import { type Band, createBand, type Range, rangeOf } from './band.ts';
+import { type Band, createBand, type Percentiles, rangeOf } from './band.ts';
 import { type Draws, draw, drawn, evenSpreads, type Spreads, UNCERTAIN, type Uncertain } from './draws.ts';
 import { wholeSeconds } from './duration.ts';
 import { seeded } from './random.ts';
@@ -12,6 +12,10 @@ export const MAX_RUNS = 100_000;
 /** A figure that may be three times off, either way, is not known at all. */
 const MAX_SPREAD = 1;
 
+/**
+ * How many runs, with which seed and spread; `maxEvents` bounds the work, and fewer runs come back where it is
+ * reached.
+ */
 export interface RiskInput {
   /** 1 to 100,000. */
   readonly runs: number;
@@ -41,6 +45,7 @@ export function checkRisk(input: RiskInput): SimRefusal | null {
     : { code: 'out-of-range', field: 'risk.spread', min: 0, max: MAX_SPREAD };
 }
 
+/** Of many runs: how often they fail and by what, when, and the band of temperatures, shares 0 to 1. */
 export interface Risk {
   /** Made; fewer than asked for where their events ran out. */
   readonly runs: number;
@@ -50,7 +55,7 @@ export interface Risk {
   readonly dropUncertainty: number;
   readonly cutoffUncertainty: number;
   /** When the failing runs fail; null where none does. */
-  readonly atSeconds: Range | null;
+  readonly atSeconds: Percentiles | null;
   /** What the risk hangs on most: how much more often runs fail on the worse half of each figure, most first. */
   readonly hangsOn: readonly { readonly what: Uncertain; readonly difference: number }[];
   readonly band: Band;

@@ -25,6 +25,10 @@ export interface CardHeat {
   readonly throttleFactor: number;
 }
 
+/**
+ * The heat of body and card as two nodes: capacities in J/K, resistances in K/W, powers in W, temperatures in °C;
+ * `ambientC` has the sun in it.
+ */
 export interface HeatPath extends CardHeat {
   /** Air around the body; sun adds a stated equivalent to it. */
   readonly ambientC: number;
@@ -44,6 +48,7 @@ export interface RelayCard {
   readonly heat: CardHeat;
 }
 
+/** Everything one run is made from; ranges stand in checkSimulation.ts. */
 export interface Simulation {
   readonly demandMBps: number;
   /** Demand second by second, repeated to the end of the take; in place of the constant one. */
@@ -62,11 +67,13 @@ export interface Simulation {
   readonly maxEvents?: number | null;
 }
 
+/** How a run ended. */
 export type SimOutcome = 'filled' | 'dropped' | 'body-cutoff' | 'complete';
 
 /** What would have to change for the take to survive. */
 export type Cause = 'bus' | 'flash' | 'cache' | 'heat' | 'stall';
 
+/** What happened at a moment of a run. */
 export type EventName =
   | 'start'
   | 'take-end'
@@ -105,6 +112,7 @@ export interface Moment {
   readonly cardAt: number;
 }
 
+/** A run from first frame to last: how it ended, when, and every event on the way. */
 export interface SimResult {
   readonly outcome: SimOutcome;
   readonly atSeconds: number;

@@ -13,6 +13,7 @@ export interface Nodes {
   readonly ambient: number;
 }
 
+/** The two exponentials by which a pair of thermal nodes moves, and how they turn into temperatures. */
 export interface Modes {
   readonly slow: number;
   readonly fast: number;
@@ -72,6 +73,7 @@ const phi = (rate: number, t: number): number => {
   return Math.abs(x) < 1e-9 ? t * (1 + x / 2) : Math.expm1(x) / rate;
 };
 
+/** A value that relaxes towards its end, after some seconds. */
 export const valueAt = ({ start, k1, k2, slow, fast }: Curve, t: number): number =>
   start + k1 * phi(slow, t) + k2 * phi(fast, t);
 

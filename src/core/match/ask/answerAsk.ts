@@ -1,7 +1,7 @@
 import { type Doubt, doubts } from '../../bodies/rate/plausibility.ts';
 import { playbackLength } from '../../bodies/rate/playback.ts';
 import { type StreamRate, streamRate } from '../../bodies/rate/streamRate.ts';
-import type { Label } from '../../cards/readLabel.ts';
+import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Body, Card, Codec, Slot } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { type Bus, busesOf } from '../../standards/buses.ts';
@@ -43,6 +43,9 @@ export interface Answer {
   readonly doubts: readonly Doubt[];
 }
 
+/**
+ * What a length of time asks for: bytes written, the smallest size sold that holds them, and cards of the size named.
+ */
 export interface ForTime extends CapacityFor {
   /** Cards of the named size; null without a card. */
   readonly cards: number | null;
@@ -76,7 +79,7 @@ export function smallestMarks(
 }
 
 /** A card as the kit keeps it, made from a label. */
-export function cardFromLabel(label: Label, capacity: Bytes): Card {
+export function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
   const [fastest] = label.printed;
   return {
     id: 'quick',

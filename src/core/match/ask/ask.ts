@@ -1,4 +1,4 @@
-import type { Label, Unread } from '../../cards/readLabel.ts';
+import type { PrintedLabel, Unread } from '../../cards/readLabel.ts';
 import type { Span } from '../../cards/token.ts';
 import type { Arrangement, Mode } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
@@ -9,7 +9,7 @@ export type Reading = (
   | (Span & { readonly code: 'rate'; readonly value: BytesPerSecond })
   | (Span & { readonly code: 'capacity'; readonly value: Bytes })
   | (Span & { readonly code: 'time'; readonly value: Seconds })
-  | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<Label['form']> })
+  | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<PrintedLabel['form']> })
   | (Span & { readonly code: 'picture-name-ignored' })
   | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
   | { readonly code: 'fps-assumed'; readonly fps: number }
@@ -38,7 +38,7 @@ export interface Ask {
   /** False where no codec family was named, so that a rate is doubted only if it suits none. */
   readonly codecNamed: boolean;
   /** Null when no card was named. */
-  readonly card: Label | null;
+  readonly card: PrintedLabel | null;
   /** Bus of the slot where one was named; null: the slot is taken to know the card's bus. */
   readonly slotBus: Bus | null;
   readonly arrangement: Arrangement;
@@ -52,10 +52,10 @@ export type AskRefusal =
   | { readonly code: 'too-long'; readonly length: number; readonly max: number }
   | { readonly code: 'not-understood'; readonly unread: readonly Unread[] }
   /** No rate and no raw geometry. `card` is what was read of a card, so that its promise can be told. */
-  | { readonly code: 'no-rate'; readonly card: Label | null }
+  | { readonly code: 'no-rate'; readonly card: PrintedLabel | null }
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
   /** A take and one speed, and no speed at which it plays. */
   | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
-  | { readonly code: 'no-capacity'; readonly card: Label }
+  | { readonly code: 'no-capacity'; readonly card: PrintedLabel }
   | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture'; readonly again: Span }
   | { readonly code: 'rate-out-of-range'; readonly field: string };

@@ -1,5 +1,5 @@
 import { printedBus } from '../../cards/printedBus.ts';
-import { type Label, labelOf, type Unread } from '../../cards/readLabel.ts';
+import { labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.ts';
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { unclearGrade } from '../../cards/unclearGrade.ts';
@@ -39,7 +39,7 @@ function slotBusToken(tokens: readonly Token[]): Of<'bus'> | Of<'version'> | nul
 }
 
 /** The bus a slot was said to have, for the form of the card in it. */
-function slotBusOf(token: Of<'bus'> | Of<'version'> | null, card: Label | null): Bus | null {
+function slotBusOf(token: Of<'bus'> | Of<'version'> | null, card: PrintedLabel | null): Bus | null {
   if (token === null) return null;
   if (token.kind === 'bus') return token.bus;
   return card?.form ? (printedBus(card.form, [token.text])?.bus ?? null) : null;
@@ -47,7 +47,7 @@ function slotBusOf(token: Of<'bus'> | Of<'version'> | null, card: Label | null):
 
 const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
 
-function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token | null): Label | null {
+function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token | null): PrintedLabel | null {
   const own = tokens.filter(
     (token) => token !== slot && !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
   );

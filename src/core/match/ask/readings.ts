@@ -1,4 +1,4 @@
-import type { Label } from '../../cards/readLabel.ts';
+import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Span, Token } from '../../cards/token.ts';
 import { busesOf } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
@@ -19,7 +19,7 @@ interface Read {
   readonly stream: Of<'rate'> | undefined;
   readonly ofRate: Named | null;
   readonly rateWord: Token | null;
-  readonly card: Label | null;
+  readonly card: PrintedLabel | null;
   readonly slotNamed: boolean;
 }
 

@@ -2,6 +2,7 @@ import type { Token } from '../../cards/token.ts';
 import { ASSUMED } from '../../standards/assumptions.ts';
 import { all, type Of } from './tokensOf.ts';
 
+/** Frames a second recorded and, where it differs, captured. */
 export interface Speeds {
   readonly fps: number;
   readonly captureFps: number | null;
@@ -10,6 +11,7 @@ export interface Speeds {
   readonly ordered: boolean;
 }
 
+/** A word that says which of two speeds one is. */
 export type Named = 'captured' | 'recorded';
 const isNamed = (token: Token | undefined): token is Of<'word'> & { readonly word: Named } =>
   token?.kind === 'word' && (token.word === 'captured' || token.word === 'recorded');

@@ -1,7 +1,10 @@
 import type { Span, Token } from '../../cards/token.ts';
 
+/** A token of one kind. */
 export type Of<K extends Token['kind']> = Extract<Token, { kind: K }>;
+/** All tokens of one kind, in order. */
 export const all = <K extends Token['kind']>(tokens: readonly Token[], kind: K): readonly Of<K>[] =>
   tokens.filter((token): token is Of<K> => token.kind === kind);
 
+/** The place of a token without what it says. */
 export const span = ({ start, end, text }: Span): Span => ({ start, end, text });

@@ -34,6 +34,7 @@ export const plannedMinutes = (room: Bytes, average: BytesPerSecond, label: numb
 /** Seconds until a card is full at an average rate. */
 export const secondsUntilFull = (room: Bytes, average: BytesPerSecond): Seconds => (room / average) as Seconds;
 
+/** The room a length of time asks for, and the smallest size sold that holds it. */
 export interface CapacityFor {
   /** Bytes the take writes. */
   readonly written: Bytes;

@@ -3,6 +3,7 @@ import { isContradiction, isHarmless, labelProblems } from '../../cards/labelPro
 import type { Card } from '../../kit/model.ts';
 import type { Finding } from '../finding.ts';
 
+/** What a label gets wrong. */
 export type LabelFinding = Extract<Finding, { rule: 'label' }>;
 
 /**

@@ -5,6 +5,7 @@ import type { Finding } from '../finding.ts';
 import { pairFit } from '../pairFit.ts';
 import { readTest, type TestReading } from '../testReading.ts';
 
+/** The pair and seat that own tests are asked about, with its need in bytes a second. */
 export interface TestQuestion {
   readonly body: Body;
   readonly mode: Pick<Mode, 'id'>;
@@ -14,6 +15,7 @@ export interface TestQuestion {
   readonly need: BytesPerSecond;
 }
 
+/** What own tests say of a pair in one seat. */
 export type TestsFinding = Extract<Finding, { rule: 'own-tests' }>;
 
 const NOTHING: TestsFinding = {

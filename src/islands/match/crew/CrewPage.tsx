@@ -1,5 +1,5 @@
 import { cellTone } from '../../../app/match/answers.ts';
-import type { Body, Take } from '../../../core/kit/model.ts';
+import type { Body, TakeKind } from '../../../core/kit/model.ts';
 import type { Board } from '../../../core/match/board.ts';
 import { besideText, cardSummary, cellFigure, modeTitle } from '../../../text/match/cell.ts';
 import { swapAdvice } from '../../../text/match/crew.ts';
@@ -11,7 +11,7 @@ import css from './CrewView.module.css';
 interface CrewPageProps {
   readonly body: Body;
   readonly board: Board;
-  readonly take: Take;
+  readonly take: TakeKind;
   readonly headroom: string;
 }
 
@@ -39,7 +39,7 @@ interface CrewTableProps {
   readonly board: Board;
   readonly rowsAt: readonly number[];
   readonly columns: readonly number[];
-  readonly take: Take;
+  readonly take: TakeKind;
 }
 
 function CrewTable({ board: made, rowsAt, columns, take }: CrewTableProps) {
