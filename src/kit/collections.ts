@@ -38,11 +38,3 @@ export type Item = Items[ListKey];
 
 /** The names of the lists, in the order of the file. */
 export const LISTS = Object.keys(COLLECTIONS) as readonly ListKey[];
-
-/** The lists that views follow. */
-export const LIVE_LISTS = LISTS.filter((list) => COLLECTIONS[list].live);
-
-/** Something for every list, kept with its list's own type. */
-export function forEachList<T>(make: (list: ListKey) => T): Readonly<Record<ListKey, T>> {
-  return Object.fromEntries(LISTS.map((list) => [list, make(list)])) as Record<ListKey, T>;
-}

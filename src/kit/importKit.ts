@@ -13,7 +13,7 @@ export const MAX_FILE = 100_000_000;
 /** Deepest nesting read; a kit needs 7. */
 const MAX_DEPTH = 32;
 /** Most problems told at once; the rest are counted. */
-export const MAX_PROBLEMS = 20;
+const MAX_PROBLEMS = 20;
 
 export type KitRefusal =
   | { readonly code: 'too-large'; readonly length: number; readonly max: number }

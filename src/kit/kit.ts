@@ -3,8 +3,6 @@ import type { Items, ListKey } from './collections.ts';
 import { LISTS } from './collections.ts';
 import type { Settings } from './schemas/settings.ts';
 
-export type { Items, ListKey } from './collections.ts';
-export type { Extra } from './schemas/loose.ts';
 export type { Settings } from './schemas/settings.ts';
 
 /** What a kit file begins with. */

@@ -12,7 +12,7 @@ export interface Problem {
   readonly allowed: readonly string[];
 }
 
-export const pathText = (path: readonly (string | number)[]): string =>
+const pathText = (path: readonly (string | number)[]): string =>
   path.reduce<string>(
     (text, part) => (typeof part === 'number' ? `${text}[${part}]` : text ? `${text}.${part}` : String(part)),
     '',

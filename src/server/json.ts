@@ -5,10 +5,10 @@ import { problemsOf } from '../kit/problems.ts';
 import { problemText } from '../text/kit/problem.ts';
 
 /** Largest body read, bytes. */
-export const MAX_BODY = 1_000_000;
+const MAX_BODY = 1_000_000;
 
 /** One thing wrong with a request: its place and what to do. */
-export interface Detail {
+interface Detail {
   readonly path: string;
   readonly message: string;
 }

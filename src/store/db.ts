@@ -82,7 +82,7 @@ export type Db = Dexie & {
 /** The table of a list. */
 export const tableOf = <K extends ListKey>(db: Db, list: K): Table<Row<Items[K]>, string> => db.table(list);
 
-export const DB_NAME = 'cool-reel';
+const DB_NAME = 'cool-reel';
 
 const tablesOf = (version: number): Record<string, string> =>
   Object.fromEntries(LISTS.filter((list) => COLLECTIONS[list].since <= version).map((list) => [list, 'id, order']));

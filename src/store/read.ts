@@ -7,7 +7,7 @@ export const rowsOf = <K extends ListKey>(db: Db, list: K): Promise<Row<Items[K]
   tableOf(db, list).orderBy('order').toArray();
 
 /** Something stored beside the lists; undefined where it was never written. */
-export async function metaOf<K extends keyof Meta>(db: Db, key: K): Promise<Meta[K] | undefined> {
+async function metaOf<K extends keyof Meta>(db: Db, key: K): Promise<Meta[K] | undefined> {
   // Written by this app alone, each key with its own type.
   return (await db.meta.get(key))?.value as Meta[K] | undefined;
 }

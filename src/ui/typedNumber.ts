@@ -4,7 +4,7 @@ import { type DecimalSign, type NumberRefusal, readNumber } from '../core/units/
 let sign: DecimalSign | null = null;
 
 /** The sign that the person's language puts before the parts of a whole. */
-export function decimalSign(): DecimalSign {
+function decimalSign(): DecimalSign {
   if (sign) return sign;
   const parts = new Intl.NumberFormat(navigator.language).formatToParts(1.5);
   sign = parts.find(({ type }) => type === 'decimal')?.value === ',' ? 'comma' : 'point';

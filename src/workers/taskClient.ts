@@ -3,11 +3,11 @@ import { err, ok, type Result } from '../core/result.ts';
 import type { Answer, OnProgress, Request, TaskApi, Tasks } from './task.protocol.ts';
 
 /** Why a request has no answer. Only `died` and `failed` are worth telling a person. */
-export type Unanswered =
+type Unanswered =
   | { readonly code: 'superseded' | 'cancelled' | 'died' }
   | { readonly code: 'failed'; readonly message: string };
 
-export interface Asked<T> {
+interface Asked<T> {
   readonly result: Promise<Result<T, Unanswered>>;
   readonly cancel: () => void;
 }

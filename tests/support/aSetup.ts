@@ -5,7 +5,7 @@ import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import type { Steps } from '../../src/core/steps.ts';
 import { aBody, aCard, aMode, aSlot } from '../../src/core/testing.ts';
 
-export const slot = (id: string) => aSlot({ id, accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null });
+const slot = (id: string) => aSlot({ id, accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null });
 /** Writes 800 MB/s. */
 export const cine: Body = aBody({
   bufferMB: 4000,

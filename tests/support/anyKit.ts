@@ -5,7 +5,6 @@ import type { Form } from '../../src/core/standards/forms.ts';
 import { EMPTY_KIT, type Kit } from '../../src/kit/kit.ts';
 
 /** Kits as unlike as they come: slots of several forms and buses, labels that contradict, tests that cannot be true. */
-const FORMS: readonly Form[] = ['sd', 'microsd', 'cfexpress-a', 'cfexpress-b', 'xqd', 'usb-ssd'];
 const FAVOURED: readonly Form[] = [
   'sd',
   'sd',
@@ -145,5 +144,3 @@ export const anyKit: fc.Arbitrary<Kit> = fc
     ),
   })
   .map((lists) => ({ ...EMPTY_KIT, ...lists }));
-
-export const ALL_FORMS = FORMS;

@@ -12,7 +12,7 @@ import { cardOfLabel } from '../../reading/cards/labelCard.ts';
 export { toggleMark } from '../../reading/cards/labelCard.ts';
 
 /** What a label promises in one kind of slot. */
-export interface InSlot {
+interface InSlot {
   readonly slotName: string;
   /** `apart`: they share no bus; `doubted`: the label contradicts itself; `nothing`: no mark counts there. */
   readonly promise: 'apart' | 'doubted' | 'nothing' | { readonly mark: string | null; readonly floor: BytesPerSecond };

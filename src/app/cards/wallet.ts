@@ -17,7 +17,7 @@ export type SortKey = (typeof SORT_KEYS)[number];
 export const WHOLE_WALLET: WalletView = { search: '', form: null, state: null, sort: null, descending: false };
 
 /** What a card promises on its own bus, bytes per second; 0 where nothing is known, for ordering only. */
-export const promiseForOrder = (card: Card): number => ownPromise(card).floor ?? 0;
+const promiseForOrder = (card: Card): number => ownPromise(card).floor ?? 0;
 
 const ORDER: Readonly<Record<SortKey, (card: Card) => string | number>> = {
   label: ({ label }) => label,

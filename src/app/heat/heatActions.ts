@@ -21,12 +21,12 @@ const isBodyFigure = (key: string): key is BodyFigure => (BODY_FIGURES as readon
 const isCardFigure = (key: string): key is CardFigure => (CARD_FIGURES as readonly string[]).includes(key);
 
 /** A body with a figure of its own, or without it again. */
-export const withBodyFigure = (body: Body, key: BodyFigure, figure: OwnFigure | null): Body => ({
+const withBodyFigure = (body: Body, key: BodyFigure, figure: OwnFigure | null): Body => ({
   ...body,
   heat: { ...body.heat, figures: { ...body.heat?.figures, [key]: figure } },
 });
 
-export const withCardFigure = (card: Card, key: CardFigure, figure: OwnFigure | null): Card => ({
+const withCardFigure = (card: Card, key: CardFigure, figure: OwnFigure | null): Card => ({
   ...card,
   heat: { ...card.heat, figures: { ...card.heat?.figures, [key]: figure } },
 });

@@ -35,7 +35,7 @@ const busSpelling = (pattern: string, bus: Bus, arabic = false): Spelling => ({
 });
 
 /** A mark by its series and number, or the refusal that names both. */
-export function markOf(series: Series, value: number): LabelWord {
+function markOf(series: Series, value: number): LabelWord {
   const key = `${series}${value}`;
   return isMark(key) ? { kind: 'mark', mark: key } : { kind: 'no-such-mark', series, value };
 }
@@ -115,7 +115,7 @@ export function readWord(text: string): LabelWord | null {
 }
 
 /** How a bus is printed on a card; null where it is not printed as a word of its own. */
-export const BUS_PRINT: Readonly<Partial<Record<Bus, string>>> = {
+const BUS_PRINT: Readonly<Partial<Record<Bus, string>>> = {
   'uhs-i': 'I',
   'uhs-ii': 'II',
   'uhs-iii': 'III',

@@ -33,7 +33,7 @@ export interface Board {
 }
 
 /** Every mode of every body, in order, each with its rate. */
-export const boardRows = (bodies: readonly Body[]): readonly Row[] =>
+const boardRows = (bodies: readonly Body[]): readonly Row[] =>
   bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
 
 /** A retired card stays in the wallet and leaves the board. */

@@ -155,6 +155,3 @@ export type Finding =
       readonly derated: BytesPerSecond | null;
       readonly need: BytesPerSecond;
     };
-
-/** The name of a rule, as findings carry it. */
-export type Rule = Finding['rule'];

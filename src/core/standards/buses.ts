@@ -23,7 +23,7 @@ const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
  * before the other.
  */
 // biome-ignore format: one row a line
-export const BUSES = {
+const BUSES = {
   default: { name: 'Default speed', ceilingMBps: 12.5, alsoSpeaks: [], forms: SD, source: 'sd-physical' },
   'high-speed': { name: 'High speed', ceilingMBps: 25, alsoSpeaks: ['default'], forms: SD, source: 'sd-physical' },
   'uhs-i-50': { name: 'UHS-I SDR50', ceilingMBps: 50, alsoSpeaks: ['high-speed', 'default'], forms: SD, source: 'sd-physical' },

@@ -35,6 +35,3 @@ export const family = (key: Family): FamilyRow => FAMILIES[key];
 /** The family a capacity belongs to; null past the largest (128 TB). */
 export const familyOf = (size: Bytes): Family | null =>
   FAMILY_KEYS.find((key) => size > FAMILIES[key].above && size <= FAMILIES[key].upTo) ?? null;
-
-/** FAT32 keeps a file under 4 GiB, so cameras split clips there [S: file system, value from memory]. */
-export const FAT32_CLIP_LIMIT = (4 * 1024 ** 3) as Bytes;

@@ -1,7 +1,7 @@
 import type { SourceKey } from './sources.ts';
 
 /** What a card of a form speaks over its contacts. */
-export type Protocol = 'SD' | 'PCIe + NVMe' | 'PCIe' | 'SATA' | 'ATA' | 'USB' | 'own';
+type Protocol = 'SD' | 'PCIe + NVMe' | 'PCIe' | 'SATA' | 'ATA' | 'USB' | 'own';
 
 /** A form of card: its name, and what it speaks. */
 export interface FormRow {
@@ -18,7 +18,7 @@ export interface FormRow {
 
 /** Media forms by kit key [handbook §2]. XQD and CFexpress B share a shape and not a protocol. */
 // biome-ignore format: one row a line
-export const FORMS = {
+const FORMS = {
   sd: { name: 'SD', protocol: 'SD', shape: 'sd', adaptsTo: null, outsideMm: [32, 24, 2.1], source: 'sd-physical' },
   microsd: { name: 'microSD', protocol: 'SD', shape: 'microsd', adaptsTo: 'sd', outsideMm: [15, 11, 1], source: 'sd-physical' },
   'cfexpress-a': { name: 'CFexpress A', protocol: 'PCIe + NVMe', shape: 'cfx-a', adaptsTo: null, outsideMm: [20, 28, 2.8], source: 'cfexpress' },

@@ -12,9 +12,9 @@ export type AmountRefusal =
     };
 
 /** Fastest stream or card the program will believe: 1 TB/s, far above any bus in the tables. */
-export const MAX_RATE = 1e12;
+const MAX_RATE = 1e12;
 /** Largest capacity the program will believe: 1 PB, above the 128 TB of the largest capacity family. */
-export const MAX_CAPACITY = 1e15;
+const MAX_CAPACITY = 1e15;
 
 /**
  * Smallest whole number of at least `value`, forgiving the dust that decimal arithmetic leaves (1.536 × 125 000

@@ -1,7 +1,7 @@
 declare const unit: unique symbol;
 
 /** A number that carries its unit in its type and nowhere else. */
-export type Quantity<Unit extends string> = number & { readonly [unit]: Unit };
+type Quantity<Unit extends string> = number & { readonly [unit]: Unit };
 
 /** Whole bytes, 0 to 2^53 − 1 (9,007 TB). */
 export type Bytes = Quantity<'B'>;

@@ -47,5 +47,5 @@ export const FRAMES = [
   },
 ] as const;
 
-export type Frame = (typeof FRAMES)[number];
+type Frame = (typeof FRAMES)[number];
 export type FrameKey = Frame['key'];

@@ -11,7 +11,7 @@ import { amount, id, MAX_MBPS, name } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 /** A rate of a mode; which keys it needs hangs on its kind. */
-export const rateSchema = objectOf<ModeRate>({
+const rateSchema = objectOf<ModeRate>({
   kind: oneOf(['stated', 'raw', 'frame', 'counter']).required(),
   Mbps: amount(MAX_MBPS).when('kind', { is: 'stated', then: Joi.required() }),
   is: oneOf(['maximum', 'average', 'constant']).when('kind', { is: 'stated', then: Joi.required() }),

@@ -193,7 +193,7 @@ export function outlastedText({ seconds, ambientWithSunC: ambientC, takes }: Tes
 }
 
 /** Battery and lens in the cold: no number is known, so none is given. */
-export const COLD_TEXT =
+const COLD_TEXT =
   'Below freezing batteries give out early, and a cold body brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
 
 /** A heat mark in one sentence for Why. */
@@ -213,7 +213,7 @@ export function heatMarkText({ level, result, worse, outlasted }: HeatMark, plan
 }
 
 /** Cautions a run calls for [handbook §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
-export const BURN_C = 48;
+const BURN_C = 48;
 
 export function cautionTexts(
   { peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>,

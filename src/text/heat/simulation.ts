@@ -1,4 +1,4 @@
-import type { Cause, SimOutcome, SimRefusal } from '../../core/heat/writepath/simulation.ts';
+import type { Cause, SimRefusal } from '../../core/heat/writepath/simulation.ts';
 
 const range = ({ min, max }: SimRefusal): string =>
   min === null ? `below ${max}` : max === null ? `above ${min}` : `${min} to ${max}`;
@@ -15,13 +15,6 @@ export function simRefusalText(refusal: SimRefusal): string {
       return `${field} must be ${range(refusal)} with the other figures as they are.`;
   }
 }
-
-export const OUTCOME_WORDS: Readonly<Record<SimOutcome, string>> = {
-  filled: 'Fills the card',
-  dropped: 'Drops',
-  'body-cutoff': 'Body shuts down',
-  complete: 'Holds',
-};
 
 export const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   bus: 'the bus is slower than the stream',

@@ -4,7 +4,7 @@ import type { EditRefusal } from '../../store/edit.ts';
 import type { HistoryRefusal, InTheWay, TakenBack } from '../../store/history.ts';
 
 /** What one entry of each list is called. */
-export const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
+const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
   bodies: 'body',
   cards: 'card',
   tests: 'test',

@@ -10,7 +10,7 @@ import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
 import { amountText, openNumberText } from '../amount.ts';
 import { labelProblemText } from '../cards/label.ts';
-import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
+import { capacityText, durationText, either, MBpsText, MbpsText, plain, takeText } from '../quantity.ts';
 
 /** One misunderstood stretch, in words. */
 export function unreadText({ text, problem }: Unread): string {
@@ -190,7 +190,3 @@ export function slipText(answer: Answer): string | null {
   if (bitsOrBytes === null) return null;
   return `Bits or bytes? If the camera says ${MbpsText(bitsOrBytes)}, that is ${MBpsText(bitsOrBytes)}, and this card holds it.`;
 }
-
-/** Minutes of an answer in words, for a screen reader and the server. */
-export const answerMinutesText = (answer: Answer): string =>
-  answer.minutes === null ? '' : `${minutesText(answer.minutes)} planned`;

@@ -8,7 +8,7 @@ import { capacityText, clockText, type Figure, MBpsText, minutesFigure, minutesT
 import { findingText } from './finding.ts';
 
 /** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
-export const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
+const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
   const until = provenSeconds === null ? null : Math.floor(provenSeconds / 60);
   return until !== null && planned !== null && until < planned ? until : null;
 };

@@ -16,7 +16,7 @@ export interface Extent {
 }
 
 /** What the readings leave open of a body's constants, each as far as it may go. */
-export interface Decoded {
+interface Decoded {
   /** Usable share of the label. */
   readonly usable: Extent;
   /** Fixed rate beside the picture, bytes per second. */
@@ -28,7 +28,7 @@ export interface Decoded {
 }
 
 /** What came of the readings: constants, constants without one odd reading, none that fit, or too few to tell. */
-export type CounterResult =
+type CounterResult =
   | { readonly code: 'decoded'; readonly decoded: Decoded; readonly used: number }
   /** One reading fits no constants that explain the others. */
   | { readonly code: 'odd-one'; readonly odd: number; readonly decoded: Decoded; readonly used: number }

@@ -5,7 +5,7 @@ export interface Row {
 }
 
 /** A point of a programme, and what its cost comes to there. */
-export interface Optimum {
+interface Optimum {
   readonly point: readonly number[];
   readonly value: number;
 }

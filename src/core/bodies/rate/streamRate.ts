@@ -128,8 +128,7 @@ function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefu
 }
 
 /** Where a rate comes from, when it does not say. */
-export const sourceOf = (given: ModeRate): RateSource =>
-  given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
+const sourceOf = (given: ModeRate): RateSource => given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
 
 /** Whether a rate was read off what the body wrote, so that sound and metadata are in it already. */
 const holdsEverything = (given: ModeRate): boolean => given.kind === 'counter' || sourceOf(given) === 'measured';

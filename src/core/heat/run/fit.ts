@@ -9,7 +9,7 @@ import { NINE_TENTHS, spreadOf } from './known.ts';
 import { type HeatSetup, hasFailed, type Lane, lanesOf } from './lane.ts';
 
 /** Figures that logged takes can move. */
-export const FITTED = [
+const FITTED = [
   'cardResistanceKPerW',
   'bodyResistanceKPerW',
   'bodyHeatCapacityJPerK',
@@ -17,7 +17,7 @@ export const FITTED = [
   'cacheGB',
 ] as const satisfies readonly (BodyFigure | CardFigure)[];
 /** One of the figures that logged takes can move. */
-export type FittedFigure = (typeof FITTED)[number];
+type FittedFigure = (typeof FITTED)[number];
 
 /** Those that takes on any card tell of. */
 const OF_BODY: ReadonlySet<FittedFigure> = new Set(['bodyResistanceKPerW', 'bodyHeatCapacityJPerK']);

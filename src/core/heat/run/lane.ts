@@ -26,7 +26,7 @@ export interface HeatSetup extends ArrangeInput {
 }
 
 /** The figures of one write path, each with its source; missing where none is known. */
-export type HeatFigures = Readonly<Partial<Record<BodyFigure | CardFigure, Known>>>;
+type HeatFigures = Readonly<Partial<Record<BodyFigure | CardFigure, Known>>>;
 
 /** One write path of a setup, with the figures it was made of. A relay is one path over all its cards. */
 export interface Lane {

@@ -6,7 +6,7 @@ import type { Simulation } from '../writepath/simulation.ts';
 import type { HeatSetup, Lane } from './lane.ts';
 
 /** What raises the heat of a take [handbook §7]. The value is what its sentence names. */
-export type HeatReason =
+type HeatReason =
   /** Share of the pace the flash keeps up; null where that pace is not known. */
   | { readonly code: 'rate'; readonly share: number | null; readonly MBps: number }
   | { readonly code: 'minutes'; readonly minutes: number; readonly rests: boolean }

@@ -7,9 +7,9 @@ export interface Limit {
 }
 
 /** Longest take or rest, and longest run of takes and rests together: a week-long take is not one take. */
-export const MAX_SECONDS = 172_800;
+const MAX_SECONDS = 172_800;
 /** Most takes of one run. */
-export const MAX_TAKES = 1000;
+const MAX_TAKES = 1000;
 const MAX_RELAY = 16;
 /** A card that stalls more often than this over its size is a unit mistaken. */
 const MAX_STALLS = 20_000;

@@ -1,7 +1,7 @@
 import type { AirMovement } from '../../kit/model.ts';
 
 /** Wind along the body, m/s [A]: a room, a breeze or a walk, a drone in flight or a car window. */
-export const AIR_SPEED: Readonly<Record<AirMovement, number>> = { still: 0, moving: 1.5, strong: 5 };
+const AIR_SPEED: Readonly<Record<AirMovement, number>> = { still: 0, moving: 1.5, strong: 5 };
 
 /** Air at 27 °C and one bar [S: heat-transfer textbooks, property tables, from memory]. */
 // biome-ignore lint/suspicious/noApproximativeNumericConstant: a Prandtl number, which only looks like √½

@@ -7,7 +7,7 @@ import { simulate } from './simulate.ts';
 import type { SimRefusal, Simulation } from './simulation.ts';
 
 /** Most runs of one question. */
-export const MAX_RUNS = 100_000;
+const MAX_RUNS = 100_000;
 
 /** A figure that may be three times off, either way, is not known at all. */
 const MAX_SPREAD = 1;

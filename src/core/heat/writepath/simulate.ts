@@ -5,7 +5,7 @@ import type { EventName, Moment, SimOutcome, SimResult, Simulation } from './sim
 import { type Curve, curves, firstReach, highestTo, valueAt } from './thermal.ts';
 
 /** Most events followed in one run: far above any real take, and an end to any contrived one. */
-export const MAX_EVENTS = 200_000;
+const MAX_EVENTS = 200_000;
 
 /** Where a run stands. Changed in place: risk runs make millions of these steps, and copies would cost half of them. */
 interface State {

@@ -43,7 +43,7 @@ export interface HeatPath extends CardHeat {
 }
 
 /** A card that takes over when the one before it is full. It has been idling in its slot until then. */
-export interface RelayCard {
+interface RelayCard {
   readonly card: CardPath;
   readonly heat: CardHeat;
 }

@@ -78,7 +78,7 @@ export const valueAt = ({ start, k1, k2, slow, fast }: Curve, t: number): number
   start + k1 * phi(slow, t) + k2 * phi(fast, t);
 
 /** The one time after the start at which the curve may turn; null where it runs one way only. */
-export function turningPoint({ k1, k2, slow, fast }: Curve): number | null {
+function turningPoint({ k1, k2, slow, fast }: Curve): number | null {
   if (k1 === 0 || k2 === 0 || k1 > 0 === k2 > 0 || slow === fast) return null;
   const t = Math.log(-k2 / k1) / (slow - fast);
   return t > 0 && Number.isFinite(t) ? t : null;

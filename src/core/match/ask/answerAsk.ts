@@ -46,7 +46,7 @@ export interface Answer {
 /**
  * What a length of time asks for: bytes written, the smallest size sold that holds them, and cards of the size named.
  */
-export interface ForTime extends CapacityFor {
+interface ForTime extends CapacityFor {
   /** Cards of the named size; null without a card. */
   readonly cards: number | null;
   /** Whether one filling of the arrangement lasts; null without a card. */
@@ -79,7 +79,7 @@ export function smallestMarks(
 }
 
 /** A card as the kit keeps it, made from a label. */
-export function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
+function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
   const [fastest] = label.printed;
   return {
     id: 'quick',

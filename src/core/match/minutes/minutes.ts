@@ -31,9 +31,6 @@ export const labelMinutes = (label: Bytes, picture: BytesPerSecond): number => l
 export const plannedMinutes = (room: Bytes, average: BytesPerSecond, label: number): number =>
   Math.min(wholeQuotient(room, average * 60), Math.floor(label));
 
-/** Seconds until a card is full at an average rate. */
-export const secondsUntilFull = (room: Bytes, average: BytesPerSecond): Seconds => (room / average) as Seconds;
-
 /** The room a length of time asks for, and the smallest size sold that holds it. */
 export interface CapacityFor {
   /** Bytes the take writes. */
