@@ -52,6 +52,8 @@ runBin('astro', ['sync'], { capture: true });
 check('types of the app', 'tsc', ['-p', 'tsconfig.json']);
 check('types of the core, without DOM or Node', 'tsc', ['-p', 'src/core/tsconfig.json']);
 check('lint and format', 'biome', ['check', '.']);
+check('sizes from the tokens', 'stylelint', ['src/**/*.css']);
+check('no export, file or package that nothing uses', 'knip', []);
 check('layers', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs']);
 ensureBuild();
 suite('Unit and published checks', 'vitest.config.ts');

@@ -72,7 +72,7 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : body.name}>
       <div className={css.actions}>
-        <h2 style={{ fontSize: 26, flex: 1 }}>{form.values.name || 'New body'}</h2>
+        <h2 className={css.title}>{form.values.name || 'New body'}</h2>
         {!isNew && !isGone && (
           <>
             <button type="button" className="plain-button" onClick={onDuplicate}>

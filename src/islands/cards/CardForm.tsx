@@ -54,7 +54,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
       <div className={css.actions}>
-        <h2 style={{ fontSize: 24, flex: 1 }}>{values.label || 'New card'}</h2>
+        <h2 className={css.title}>{values.label || 'New card'}</h2>
         {!isNew && !isGone && (
           <>
             <button type="button" className="plain-button" onClick={onDuplicate}>
