@@ -6,6 +6,8 @@ let sign: DecimalSign | null = null;
 /** The sign that the person's language puts before the parts of a whole. */
 function decimalSign(): DecimalSign {
   if (sign) return sign;
+  // On the server nothing is typed yet.
+  if (typeof navigator === 'undefined') return 'point';
   const parts = new Intl.NumberFormat(navigator.language).formatToParts(1.5);
   sign = parts.find(({ type }) => type === 'decimal')?.value === ',' ? 'comma' : 'point';
   return sign;
