@@ -7,6 +7,7 @@ export default defineConfig({
       'tests/published/**/*.test.ts',
       'tests/agreement/**/*.test.{ts,tsx}',
       'tests/api/**/*.test.ts',
+      'tests/structure/**/*.test.ts',
     ],
     environment: 'node',
     testTimeout: 20_000,

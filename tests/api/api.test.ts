@@ -164,6 +164,43 @@ describe('never a yes on a guess', () => {
     return ((await response.json()) as { cells: object[] }).cells[0];
   };
 
+  const walletOf = (count: number, print: (at: number) => object) => {
+    const kit = kitOf([slot('1', 'uhs-ii')], {});
+    const cards = Array.from({ length: count }, (_, at) => ({
+      ...kit.cards[0],
+      id: `c${at}`,
+      label: `C-${at}`,
+      ...print(at),
+    }));
+    return { ...kit, cards };
+  };
+
+  it('a thousand equal cards are one column: answered, each with its own name and its moves', async () => {
+    const response = await post('/api/match', { kit: walletOf(1000, () => ({ marks: ['II', 'V60'] })), policy });
+    expect(response.status).toBe(200);
+    const { cells } = (await response.json()) as { cells: { cardId: string; verdict: string; moves: object[] }[] };
+    expect(new Set(cells.map(({ cardId }) => cardId)).size).toBe(1000);
+    const { cardId, ...first } = cells[0] ?? { cardId: '' };
+    for (const { cardId: own, ...cell } of cells) expect({ own, ...cell }).toEqual({ own, ...first });
+  });
+
+  it('more unlike cards than can be worked out at once are refused, with what to ask instead', async () => {
+    const kit = walletOf(2000, (at) => ({ readMBps: at + 1 }));
+    const response = await post('/api/match', { kit, policy });
+    expect(response.status).toBe(422);
+    expect(await response.json()).toMatchObject({
+      error: { code: 'too-much-work', message: expect.stringContaining('Ask for fewer modes or cards') },
+    });
+  });
+
+  it('a kit of a newer version is refused, and one of the version written is read like an older one', async () => {
+    const older = kitOf([slot('1', 'uhs-ii')], {});
+    expect(await cellOf({ ...older, version: 2 })).toEqual(await cellOf(older));
+    const newer = await post('/api/match', { kit: { ...older, version: 3 }, policy });
+    expect(newer.status).toBe(400);
+    expect(await newer.json()).toMatchObject({ error: { code: 'newer-version' } });
+  });
+
   it('unlike slots: the worst of those that are written, each named', async () => {
     const slots = [slot('1', 'uhs-ii'), slot('2', 'uhs-i')];
     expect(await cellOf(kitOf(slots, {}))).toMatchObject({ verdict: 'guaranteed', slotId: '1', seats: null });

@@ -22,7 +22,7 @@ interface BoardProps {
   readonly onPick: (pick: CellPick) => void;
 }
 
-const SIZES = { wide: { side: 200, cell: 94, row: 48 }, narrow: { side: 128, cell: 92, row: 52 } } as const;
+const SIZES = { wide: { side: 200, cell: 94, row: 48 }, narrow: { side: 128, cell: 92, row: 58 } } as const;
 const HEAD = 69;
 const BODY_ROW = 37;
 

@@ -10,6 +10,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'read why'],
   ['Esc', 'back to the board'],
   ['Ctrl + K', 'command palette'],
+  ['Ctrl + Z', 'take the last change back'],
+  ['Ctrl + Shift + Z', 'make it again'],
   ['?', 'this list'],
 ];
 
