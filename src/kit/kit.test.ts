@@ -156,6 +156,12 @@ describe('what an import would change', () => {
     });
   });
 
+  it('is a key of another program alone, so that such a file can be imported', () => {
+    const diff = diffKit(before, { ...before, studio: { boat: 'blue' } } as never);
+    expect(diff.extraChanged).toEqual(['studio']);
+    expect(isSame(diff)).toBe(false);
+  });
+
   it('is nothing where only the order of keys or cards differs', async () => {
     const shuffled = {
       ...before,

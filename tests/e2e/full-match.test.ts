@@ -196,10 +196,9 @@ describe('bodies', () => {
       await fields[at]?.sendKeys(minutes);
     }
     const modes = await app.driver.findElements(
-      By.xpath('//fieldset[contains(., "What its counter shows")]//label[.="Mode"]/following::input[1]'),
+      By.xpath('//fieldset[contains(., "What its counter shows")]//label[.="Mode"]/following::select[1]'),
     );
-    await modes[1]?.click();
-    await app.option('4K long-GOP 25p');
+    await modes[1]?.findElement(By.xpath('./option[.="4K long-GOP 25p"]')).click();
     await app.seesText('form', /Usable 9\d/);
     await app.seesText('form', 'It would show, on 128 GB');
   });

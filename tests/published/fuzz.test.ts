@@ -68,7 +68,17 @@ const pieces = fc.constantFrom(
   '<b>',
   '__proto__',
 );
+/** Lines as people mean them, so that answers are met as well as refusals. */
+const meant = fc
+  .tuple(
+    fc.constantFrom('600 Mb/s', '62,5 MB/s', '1.000,5 Mb/s', '8192x4320 12bit 3:1 50p', '240 Mb/s 24p at 120fps'),
+    fc.constantFrom('on', '@', ''),
+    fc.constantFrom('256GB V90 II', '1TB CFexpress B VPG400', '64 GB microSD U3', ''),
+    fc.constantFrom('for 2h', 'mirrored', 'split for 90 min', ''),
+  )
+  .map((parts) => parts.join(' '));
 const lines = fc.oneof(
+  { weight: 1, arbitrary: meant },
   { weight: 3, arbitrary: fc.array(pieces, { maxLength: 8 }).map((parts) => parts.join(' ')) },
   { weight: 1, arbitrary: fc.array(pieces, { maxLength: 6 }).map((parts) => parts.join('')) },
   { weight: 1, arbitrary: fc.string({ maxLength: 40 }) },
@@ -79,6 +89,7 @@ describe('20,000 inputs each', () => {
   it('quick checks: an answer has a finite need above zero and says so; a refusal has words', {
     timeout: 120_000,
   }, () => {
+    let answered = 0;
     fc.assert(
       fc.property(lines, (text) => {
         const ask = readAsk(text);
@@ -87,6 +98,7 @@ describe('20,000 inputs each', () => {
           expect(askRefusalText(answer.error)).not.toMatch(/undefined|\[object/);
           return;
         }
+        answered += 1;
         const { need, cell, minutes } = answer.value;
         expect(Number.isSafeInteger(need) && need > 0).toBe(true);
         expect(minutes === null || (Number.isSafeInteger(minutes) && minutes >= 0)).toBe(true);
@@ -96,18 +108,22 @@ describe('20,000 inputs each', () => {
       }),
       { seed: 61, numRuns: RUNS },
     );
+    expect(answered, 'lines that had an answer').toBeGreaterThan(RUNS / 20);
   });
 
   it('labels: only marks of the table are read as marks, and every problem has words', { timeout: 120_000 }, () => {
+    let marked = 0;
     fc.assert(
       fc.property(lines, (text) => {
         const label = readLabel(text);
+        marked += Number(label.marks.length > 0);
         expect(label.marks.every(isMark)).toBe(true);
         expect(label.capacity === null || label.capacity > 0).toBe(true);
         for (const problem of labelProblems(label)) expect(labelProblemText(problem)).not.toMatch(/undefined|\[object/);
       }),
       { seed: 62, numRuns: RUNS },
     );
+    expect(marked, 'lines with a mark').toBeGreaterThan(RUNS / 50);
   });
 
   it('tables: a row taken has a name, a frame rate and a rate', { timeout: 120_000 }, () => {
@@ -138,6 +154,7 @@ describe('20,000 inputs each', () => {
         fc.array(fc.array(cell, { minLength: 1, maxLength: 5 }), { maxLength: 6 }),
       )
       .map(([comma, line, rows]) => rows.map((row) => row.join(comma)).join(line));
+    let taken = 0;
     fc.assert(
       fc.property(table, (text) => {
         const read = readTable(text);
@@ -146,6 +163,7 @@ describe('20,000 inputs each', () => {
         for (const row of read.rows) {
           const made = modeOfRow(row, reading);
           if (!made.ok) continue;
+          taken += 1;
           expect(made.mode.name.length).toBeGreaterThan(0);
           expect(made.mode.fps).toBeGreaterThan(0);
           expect(streamRate(made.mode).ok).toBe(true);
@@ -153,6 +171,7 @@ describe('20,000 inputs each', () => {
       }),
       { seed: 63, numRuns: RUNS },
     );
+    expect(taken, 'rows that were taken').toBeGreaterThan(RUNS / 200);
   });
 
   it('kit files: what is accepted can be drawn, whatever was bent in it', { timeout: 240_000 }, async () => {

@@ -15,6 +15,7 @@ import { openDb } from '../../src/store/db.ts';
 import { takeBack } from '../../src/store/history.ts';
 import { readStoredKit } from '../../src/store/read.ts';
 import { listSnapshots } from '../../src/store/snapshots.ts';
+import { toBuyWords } from '../../src/text/match/toBuy.ts';
 import { anyKit } from '../support/anyKit.ts';
 
 /** As a store holds them: every id once. */
@@ -59,6 +60,19 @@ describe('names of copies', () => {
   it('count on past the largest whole number of the language', () => {
     expect(createNamer([])('SN9007199254740993')).toBe('SN9007199254740994');
     expect(createNamer([])('SN99999999999999999999')).toBe('SN100000000000000000000');
+  });
+});
+
+describe('a card to buy, kept from a trial', () => {
+  it('has a label that a kit may hold, however long that of the first', () => {
+    fc.assert(
+      fc.property(names, (name) => {
+        const card = { ...aCard(), ...toBuyWords(name, 'VPG1600') };
+        expect(cardSchema.validate(card, { convert: false }).error).toBeUndefined();
+        expect(card.label.endsWith(' with VPG1600')).toBe(true);
+      }),
+      { seed: 85, numRuns: 500 },
+    );
   });
 });
 

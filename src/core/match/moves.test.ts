@@ -136,7 +136,7 @@ describe('moves', () => {
     for (const setting of settings) {
       const { input, policy } = setUp(setting);
       for (const move of movesFor(input)) {
-        const trial = tryMove(move, input, 'new');
+        const trial = tryMove(move, input, () => ({ id: 'new', label: 'to buy' }));
         if (!trial) continue;
         const tried = board(trial.kit, policy);
         const column = tried.columns[tried.cards.findIndex(({ id }) => id === trial.cardId)];

@@ -1,4 +1,5 @@
 import type { Body, Card, Mode } from '../kit/model.ts';
+import type { Mark } from '../standards/marks.ts';
 import type { BoardKit } from './board.ts';
 import type { Move } from './move.ts';
 import { withOnlyMark, withRatio } from './moves.ts';
@@ -34,9 +35,13 @@ const withMode = (place: Place, mode: Mode): Trial =>
 /**
  * Tries a move on a kit; null for a move that changes only the policy, or that only a look at the thing itself can make.
  *
- * @param newId - id for a card that the move adds
+ * @param toBuy - id, label and note for a card that the move adds
  */
-export function tryMove(move: Move, place: Place, newId: string): Trial | null {
+export function tryMove(
+  move: Move,
+  place: Place,
+  toBuy: (card: Card, mark: Mark) => Pick<Card, 'id' | 'label' | 'note'>,
+): Trial | null {
   const looking: Trial = { ...idsOf(place), kit: place.kit, changedBody: null, addedCard: null };
   switch (move.code) {
     case 'owned-card':
@@ -53,14 +58,12 @@ export function tryMove(move: Move, place: Place, newId: string): Trial | null {
     case 'smallest-mark': {
       const added: Card = {
         ...withOnlyMark(place.card, move.mark),
-        id: newId,
-        label: `${place.card.label} with ${move.mark}`,
-        note: 'A card to buy: not owned yet.',
+        ...toBuy(place.card, move.mark),
         price: null,
       };
       const at = place.kit.cards.findIndex(({ id }) => id === place.card.id);
       const cards = [...place.kit.cards.slice(0, at + 1), added, ...place.kit.cards.slice(at + 1)];
-      return { ...looking, cardId: newId, kit: { ...place.kit, cards }, addedCard: added };
+      return { ...looking, cardId: added.id, kit: { ...place.kit, cards }, addedCard: added };
     }
     // Facts only the person has: looked up and entered, never tried.
     case 'tell-bus':

@@ -4,14 +4,13 @@ import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
-import { keepTrial, type TrialChanges, tryMove } from '../../app/match/trialActions.ts';
+import { keepTrial, type TrialChanges, toBuy, tryMove } from '../../app/match/trialActions.ts';
 import { useBoard } from '../../app/match/useBoard.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Trial } from '../../core/match/trial.ts';
-import { newId } from '../../kit/newId.ts';
 import { moveLine } from '../../text/match/move.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useSame } from '../../ui/useSame.ts';
@@ -96,7 +95,7 @@ function Match({ kit }: { readonly kit: ViewKit }) {
     if (!subject) return;
     const { body, mode, card } = subject;
     const from = { bodyId: body.id, modeId: mode.id, cardId: card.id };
-    const trial = tryMove(move, { kit: shownKit, body, mode, card }, newId());
+    const trial = tryMove(move, { kit: shownKit, body, mode, card }, toBuy);
     // A look at the thing itself: the form in which it is entered is the next step.
     if (move.code === 'tell-bus' || move.code === 'verify') {
       window.location.assign(move.code === 'verify' ? '/cards' : '/bodies');

@@ -1,6 +1,8 @@
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { noteKept } from '../../app/kit/keptMarker.ts';
+import { today } from '../../app/kit/today.ts';
 import { type KitState, useKit, type ViewKit } from '../../app/kit/useKit.ts';
 import type { ListKey } from '../../kit/collections.ts';
 import { DEFAULT_SETTINGS } from '../../kit/kit.ts';
@@ -24,6 +26,10 @@ interface ShellProps<L extends ListKey> {
 /** What stands around every view: the strip of frames, the policy, and the kit's loading, first visit and failure. */
 export function Shell<L extends ListKey>({ frame, demo, lists, children }: ShellProps<L>) {
   const state = useKit(lists);
+  const isReady = state.phase === 'ready';
+  useEffect(() => {
+    if (isReady) noteKept(today());
+  }, [isReady]);
   const settings = 'kit' in state ? state.kit.settings : DEFAULT_SETTINGS;
   const unexported = 'kit' in state ? state.kit.unexported : null;
   return (

@@ -1,7 +1,11 @@
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lastKept } from '../../app/kit/keptMarker.ts';
 import { startEmpty, startWithDemo } from '../../app/kit/kitFile.ts';
+import { kitGoneText } from '../../text/kit/storeMessage.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './Welcome.module.css';
+
+const ImportDialog = lazy(() => import('../kit/ImportDialog.tsx'));
 
 /**
  * A first visit. Where the server was started for the demo, its kit is loaded without asking; it never touches a kit
@@ -10,12 +14,15 @@ import css from './Welcome.module.css';
 export function Welcome({ demo }: { readonly demo: boolean }) {
   const stored = useStored();
   const asked = useRef(false);
+  const [importing, setImporting] = useState(false);
+  const [kept] = useState(lastKept);
   useEffect(() => {
-    if (!demo || asked.current) return;
+    // Where a kit was kept and is gone, that is said first: the demo would hide it.
+    if (!demo || asked.current || kept !== null) return;
     asked.current = true;
     void stored(startWithDemo);
-  }, [demo, stored]);
-  if (demo) {
+  }, [demo, kept, stored]);
+  if (demo && kept === null) {
     return (
       <p className={css.welcome} role="status">
         Laying out the demo kit…
@@ -24,6 +31,11 @@ export function Welcome({ demo }: { readonly demo: boolean }) {
   }
   return (
     <div className={css.welcome}>
+      {kept && (
+        <p className="tone-hot" role="alert">
+          {kitGoneText(kept)}
+        </p>
+      )}
       <h1>Will this card hold this mode, for how many minutes, and will heat stop it first?</h1>
       <p>
         Cool Reel keeps your bodies and cards in this browser and works without a network. Begin with a made-up crew
@@ -36,7 +48,11 @@ export function Welcome({ demo }: { readonly demo: boolean }) {
         <button type="button" className="ink-button" onClick={() => void stored(startEmpty)}>
           Start empty
         </button>
+        <button type="button" className="ink-button" onClick={() => setImporting(true)}>
+          Import a kit file
+        </button>
       </div>
+      <Suspense fallback={null}>{importing && <ImportDialog onClose={() => setImporting(false)} />}</Suspense>
     </div>
   );
 }

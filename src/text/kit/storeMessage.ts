@@ -17,6 +17,10 @@ export function storeMessage(thrown: unknown): string {
 export const STORE_SILENT =
   'This browser’s storage does not answer. Close other tabs of Cool Reel, or restart the browser, and try again.';
 
+/** Said where a kit was kept here and the browser no longer has it. */
+export const kitGoneText = (day: string): string =>
+  `A kit was kept in this browser until ${day} and is gone: its storage was cleared, by hand or by the browser to make room. Import your last export.`;
+
 /** Why the kit could not be opened. */
 export const storeFailureText = (reason: string): string =>
   reason === 'VersionError'
