@@ -8,7 +8,7 @@ import { MBpsText, plain } from '../text/quantity.ts';
 interface RateFieldProps {
   readonly label: string;
   /** Mb/s; NaN while what is typed cannot be read. */
-  readonly value: number | '' | null | undefined;
+  readonly value: number | string | null | undefined;
   readonly onChange: (Mbps: number | '') => void;
   readonly error?: unknown;
   readonly className?: string | undefined;

@@ -2,7 +2,8 @@ import { type UseFormReturnType, useForm } from '@mantine/form';
 import { notifications } from '@mantine/notifications';
 import type Joi from 'joi';
 import { type FormEventHandler, useEffect, useRef, useState } from 'react';
-import { fieldErrors, withoutBlanks } from '../app/kit/formValues.ts';
+import { type Draft, drafted, settled } from '../app/kit/draft.ts';
+import { fieldErrors } from '../app/kit/formValues.ts';
 import { keepStorage } from '../app/kit/storage.ts';
 import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
@@ -11,7 +12,8 @@ import { undoNotice } from './undoNotice.tsx';
 import { useStored } from './useStored.ts';
 
 interface ItemFormOptions<T> {
-  readonly item: T;
+  /** The entry; a new one may still want numbers. */
+  readonly item: Draft<T>;
   readonly isNew: boolean;
   /** True where the entry was deleted elsewhere while the form was open. */
   readonly isGone: boolean;
@@ -28,8 +30,18 @@ export interface Conflict<T> {
   readonly theirs: T;
 }
 
+/** The form over a draft. A path names a place in it, as `modes.0.rate.Mbps`. */
+export interface DraftForm<T>
+  extends Pick<
+    UseFormReturnType<Draft<T>>,
+    'values' | 'errors' | 'getInputProps' | 'getValues' | 'setValues' | 'clearErrors' | 'removeListItem' | 'onSubmit'
+  > {
+  readonly setFieldValue: (path: string, value: unknown) => void;
+  readonly insertListItem: (path: string, item: unknown) => void;
+}
+
 export interface ItemForm<T> {
-  readonly form: UseFormReturnType<T>;
+  readonly form: DraftForm<T>;
   readonly changed: boolean;
   /** What is typed here was overtaken elsewhere: known before Save is pressed. */
   readonly overtaken: boolean;
@@ -42,9 +54,9 @@ export interface ItemForm<T> {
 }
 
 /** The form library merges what it is given: a key that the entry no longer has must be taken out by name. */
-function replaceValues<T extends object>(form: UseFormReturnType<T>, values: T): void {
-  const gone = Object.keys(form.getValues()).filter((key) => !(key in values));
-  form.setValues({ ...Object.fromEntries(gone.map((key) => [key, undefined])), ...values });
+function replaceValues<T>(form: DraftForm<T>, values: Draft<T> | T): void {
+  const gone = Object.keys(form.getValues() as object).filter((key) => !(key in (values as object)));
+  form.setValues({ ...Object.fromEntries(gone.map((key) => [key, undefined])), ...values } as Draft<T>);
 }
 
 /**
@@ -55,7 +67,10 @@ function replaceValues<T extends object>(form: UseFormReturnType<T>, values: T):
 export function useItemForm<T extends { readonly id: string }>(options: ItemFormOptions<T>): ItemForm<T> {
   const { item, isNew, isGone, schema, save, onSaved } = options;
   const stored = useStored();
-  const form = useForm<T>({ initialValues: item, validate: (values) => fieldErrors(schema, values) });
+  const form = useForm<Draft<T>>({
+    initialValues: item,
+    validate: (values) => fieldErrors(schema, values),
+  }) as DraftForm<T>;
   const { current: api } = useRef(form);
   /** What the values began from, and the newest entry that was taken over, or knowingly passed over by a save. */
   const shown = useRef(item);
@@ -76,7 +91,7 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
     void stored(async () => {
       const written = await save(next, base);
       if (written.ok) {
-        shown.current = next;
+        shown.current = drafted(next);
         // The stored entry is on its way here; until it comes, the one before it is not to be shown again.
         taken.current = newest.current;
         replaceValues(form, next);
@@ -91,8 +106,9 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
       } else notifications.show({ message: editRefusalText(written.error), autoClose: false, role: 'alert' });
     });
 
+  // What a known entry was opened on came from the store as it is: no draft.
   const onSubmit = form.onSubmit(
-    () => store(withoutBlanks(form.getValues()) as T, isNew || isGone ? null : shown.current),
+    () => store(settled<T>(form.getValues()), isNew || isGone ? null : (shown.current as T)),
     () => requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
   );
   const discard = (): void => {

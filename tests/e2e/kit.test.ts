@@ -68,8 +68,8 @@ describe('a kit of one’s own', () => {
 
   it('asks bits or bytes about a rate eight times off its neighbour', async () => {
     await app.clickText('button', 'Add a mode');
-    await app.fill('Name', '4K again', '//fieldset[3]/div[2]');
-    await app.fill('Stated rate', '3200 Mb/s', '//fieldset[3]/div[2]');
+    await app.fill('Name', '4K again', '//fieldset[3]/div[1]/div[2]');
+    await app.fill('Stated rate', '3200 Mb/s', '//fieldset[3]/div[1]/div[2]');
     await app.seesText('form', 'Bits or bytes? This is about eight times off the other modes');
     await app.clickText('button', 'Discard');
   });

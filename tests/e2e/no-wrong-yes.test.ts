@@ -249,11 +249,11 @@ describe('a mode of which only the counter tells', () => {
   it('is kept by its interval, and the faster end decides', async () => {
     await app.visit('/bodies?open=punt');
     await app.clickText('button', 'Add a mode');
-    await app.fill('Name', 'Counted', '//fieldset[3]/div[4]');
+    await app.fill('Name', 'Counted', '//fieldset[3]/div[1]/div[4]');
     await app.pick('Rate from', 'The body’s counter');
     await app.seesText('form', 'one reading is enough');
     await app.clickText('button', 'Note a reading');
-    await app.pick('Mode', 'Counted 25p');
+    await app.choose('Mode', 'Counted 25p');
     await app.fill('Card, GB', '128');
     await app.fill('Shown, min', '170');
     await app.clickText('button', 'Take that');

@@ -1,5 +1,6 @@
 import type { Body, Mode, Slot } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
+import type { Draft } from '../kit/draft.ts';
 
 /** What an added thing starts as: nothing claimed that was not entered, so a slot has no bus before it is told. */
 export const newSlot = (count: number): Slot => ({
@@ -10,7 +11,7 @@ export const newSlot = (count: number): Slot => ({
   promisedMaxGB: null,
 });
 
-export const newMode = (): Mode => ({
+export const newMode = (): Draft<Mode> => ({
   id: newId(),
   name: '',
   codec: 'long-gop',
@@ -18,12 +19,12 @@ export const newMode = (): Mode => ({
   height: 2160,
   fps: 25,
   captureFps: null,
-  rate: { kind: 'stated', Mbps: '' as unknown as number, is: 'maximum' },
+  rate: { kind: 'stated', Mbps: '', is: 'maximum' },
   overhead: null,
   requires: [],
 });
 
-export const newBody = (): Body => ({
+export const newBody = (): Draft<Body> => ({
   id: newId(),
   name: '',
   note: '',

@@ -1,13 +1,14 @@
 import { MultiSelect } from '@mantine/core';
-import type { UseFormReturnType } from '@mantine/form';
-import type { Approval, Body, Card } from '../../core/kit/model.ts';
+import { type Draft, settled } from '../../app/kit/draft.ts';
+import type { Approval, Body, Card, Mode } from '../../core/kit/model.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 interface ApprovedFieldsProps {
-  readonly form: UseFormReturnType<Body>;
+  readonly form: DraftForm<Body>;
   readonly cards: readonly Card[];
 }
 
@@ -16,8 +17,8 @@ const FRESH: Approval = { cardIds: [], modeIds: [], upToMbps: null, source: '' }
 /** Media that the body's maker approves in writing: which cards, for which modes or up to which rate, and where it says so. */
 export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
   const all = form.values.approved ?? [];
-  const set = (next: readonly Approval[]) => form.setFieldValue('approved', next as never);
-  const change = (at: number, part: Partial<Approval>) =>
+  const set = (next: readonly Draft<Approval>[]) => form.setFieldValue('approved', next);
+  const change = (at: number, part: Partial<Draft<Approval>>) =>
     set(all.map((one, place) => (place === at ? { ...one, ...part } : one)));
   return (
     <fieldset className={css.section}>
@@ -40,7 +41,7 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
           <MultiSelect
             label="For the modes"
             className={css.wide}
-            data={form.values.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+            data={form.values.modes.map((mode) => ({ value: mode.id, label: modeTitle(settled<Mode>(mode)) }))}
             placeholder={one.modeIds === null || one.modeIds.length === 0 ? 'every mode up to the rate' : ''}
             value={[...(one.modeIds ?? [])]}
             onChange={(modeIds) => change(at, { modeIds: modeIds.length === 0 ? null : modeIds })}

@@ -1,11 +1,11 @@
-import type { UseFormReturnType } from '@mantine/form';
 import type { Body } from '../../core/kit/model.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 interface BesideProps {
-  readonly form: UseFormReturnType<Body>;
+  readonly form: DraftForm<Body>;
   readonly at: number;
 }
 
@@ -20,7 +20,7 @@ export function OverheadFields({ form, at }: BesideProps) {
         <button
           type="button"
           className="plain-button"
-          onClick={() => form.setFieldValue(path, { fixedMbps: 2, perFrameKB: 20 } as never)}
+          onClick={() => form.setFieldValue(path, { fixedMbps: 2, perFrameKB: 20 })}
         >
           Enter your own
         </button>
@@ -41,7 +41,7 @@ export function OverheadFields({ form, at }: BesideProps) {
         props={form.getInputProps(`${path}.perFrameKB`)}
         placeholder="20"
       />
-      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null as never)}>
+      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null)}>
         Assume it again
       </button>
     </div>
@@ -58,7 +58,7 @@ export function SoundFields({ form, at }: BesideProps) {
         <button
           type="button"
           className="plain-button"
-          onClick={() => form.setFieldValue(path, { channels: 2, sampleHz: 48_000, bits: 24 } as never)}
+          onClick={() => form.setFieldValue(path, { channels: 2, sampleHz: 48_000, bits: 24 })}
         >
           Enter the sound
         </button>
@@ -70,7 +70,7 @@ export function SoundFields({ form, at }: BesideProps) {
       <NumberField label="Sound channels" props={form.getInputProps(`${path}.channels`)} placeholder="2" />
       <NumberField label="Sample rate" unit="Hz" props={form.getInputProps(`${path}.sampleHz`)} placeholder="48000" />
       <NumberField label="Bits a sample" props={form.getInputProps(`${path}.bits`)} placeholder="24" />
-      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null as never)}>
+      <button type="button" className="plain-button" onClick={() => form.setFieldValue(path, null)}>
         Without sound figures
       </button>
     </div>

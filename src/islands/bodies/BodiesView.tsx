@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { deleteBody, duplicateBody } from '../../app/bodies/bodyActions.ts';
 import { newBody } from '../../app/bodies/newItems.ts';
+import type { Draft } from '../../app/kit/draft.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -20,7 +21,7 @@ export default function BodiesView({ demo }: { readonly demo: boolean }) {
   );
 }
 
-type Open = { readonly kind: 'known'; readonly id: string } | { readonly kind: 'new'; readonly body: Body };
+type Open = { readonly kind: 'known'; readonly id: string } | { readonly kind: 'new'; readonly body: Draft<Body> };
 
 /** What the address asks to open: `?open=` and an id. */
 function openFromAddress(): Open | null {
@@ -64,8 +65,8 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
             isGone={shown?.kind === 'known' && isGone}
             cards={kit.cards}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
-            onDelete={() => remove(body)}
-            onDuplicate={() => copy(body)}
+            onDelete={() => found && remove(found)}
+            onDuplicate={() => found && copy(found)}
             onDiscard={() => setOpen(null)}
           />
         ) : (

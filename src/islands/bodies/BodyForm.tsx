@@ -3,7 +3,7 @@ import { saveBody } from '../../app/bodies/bodyActions.ts';
 import { splitWidth } from '../../app/bodies/bodyDraft.ts';
 import { modeRows } from '../../app/bodies/modeDoubts.ts';
 import { newMode, newSlot } from '../../app/bodies/newItems.ts';
-import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
@@ -22,7 +22,7 @@ import { SlotFields } from './SlotFields.tsx';
 const PasteModes = lazy(() => import('./PasteModes.tsx'));
 
 interface BodyFormProps {
-  readonly body: Body;
+  readonly body: Draft<Body>;
   readonly isNew: boolean;
   /** True where it was deleted elsewhere. */
   readonly isGone: boolean;
@@ -56,7 +56,7 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
   const latest = useRef(form);
   latest.current = form;
   const formOf = useCallback(() => latest.current, []);
-  const rows = modeRows(withoutBlanks(form.values) as Body);
+  const rows = modeRows(settled<Body>(form.values));
   const failed = new Set(
     Object.keys(form.errors).flatMap((path) => {
       const at = /^modes\.(\d+)\./.exec(path)?.[1];
@@ -99,7 +99,7 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
             <NumberField
               label="Split over, slots"
               props={field('splitOver')}
-              placeholder={`${splitWidth({ slots: form.values.slots })}, its like slots`}
+              placeholder={`${splitWidth({ slots: settled<Body>(form.values).slots })}, its like slots`}
             />
           )}
           <NumberField label="Camera buffer" unit="MB" props={field('bufferMB')} />
@@ -161,7 +161,7 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
           <PasteModes
             onClose={() => setPasting(false)}
             onAdd={(modes) => {
-              form.setFieldValue('modes', [...form.values.modes, ...modes] as never);
+              form.setFieldValue('modes', [...form.values.modes, ...modes]);
               setPasting(false);
             }}
           />

@@ -1,7 +1,6 @@
 import { NativeSelect } from '@mantine/core';
-import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
-import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { type Draft, settled } from '../../app/kit/draft.ts';
 import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body, CounterReading } from '../../core/kit/model.ts';
@@ -11,20 +10,24 @@ import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import { useSame } from '../../ui/useSame.ts';
 import own from './CounterFields.module.css';
 
-const isWhole = ({ capacityGB, minutes, modeId }: CounterReading): boolean =>
-  typeof capacityGB === 'number' && capacityGB > 0 && typeof minutes === 'number' && modeId !== '';
+const isWhole = (reading: Draft<CounterReading>): reading is CounterReading =>
+  typeof reading.capacityGB === 'number' &&
+  reading.capacityGB > 0 &&
+  typeof reading.minutes === 'number' &&
+  reading.modeId !== '';
 
 /** What the body's counter shows for empty cards, and what that gives away about everything it writes. */
-export function CounterFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
   const counters = form.values.counters ?? [];
-  const { modes } = form.values;
-  const set = (next: readonly CounterReading[]) => form.setFieldValue('counters', next as never);
-  const change = (at: number, part: Partial<CounterReading>) =>
+  const set = (next: readonly Draft<CounterReading>[]) => form.setFieldValue('counters', next);
+  const change = (at: number, part: Partial<Draft<CounterReading>>) =>
     set(counters.map((one, place) => (place === at ? { ...one, ...part } : one)));
-  const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
+  const body = useMemo(() => settled<Body>(form.values), [form.values]);
+  const { modes } = body;
   const whole = useSame(counters.filter(isWhole));
   const capacityGB = whole[0]?.capacityGB ?? 128;
   const ratedModes = useSame(body.modes);
@@ -55,7 +58,7 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
             placeholder="256"
             value={reading.capacityGB}
             error={form.errors[`counters.${at}.capacityGB`]}
-            onChange={(value) => change(at, { capacityGB: value as number })}
+            onChange={(value) => change(at, { capacityGB: value })}
           />
           <NumberField
             label="Shown"
@@ -63,7 +66,7 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
             placeholder="57"
             value={reading.minutes}
             error={form.errors[`counters.${at}.minutes`]}
-            onChange={(value) => change(at, { minutes: value as number })}
+            onChange={(value) => change(at, { minutes: value })}
           />
           <button type="button" className="plain-button" onClick={() => set(counters.filter((_, one) => one !== at))}>
             Take away
@@ -74,9 +77,7 @@ export function CounterFields({ form }: { readonly form: UseFormReturnType<Body>
         <button
           type="button"
           className="plain-button"
-          onClick={() =>
-            set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: '' as unknown as number }])
-          }
+          onClick={() => set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: '' }])}
         >
           Note a reading
         </button>

@@ -1,18 +1,18 @@
-import type { UseFormReturnType } from '@mantine/form';
 import { useMemo } from 'react';
-import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { settled } from '../../app/kit/draft.ts';
 import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import { useSame } from '../../ui/useSame.ts';
 
 /** The rate of a mode that only the body's counter tells of, worked out from its readings and taken with one press. */
-export function CounterRate({ form, at }: { readonly form: UseFormReturnType<Body>; readonly at: number }) {
+export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; readonly at: number }) {
   const mode = form.values.modes[at];
   const rate = mode?.rate;
-  const body = useMemo(() => withoutBlanks(form.values) as Body, [form.values]);
+  const body = useMemo(() => settled<Body>(form.values), [form.values]);
   const counters = useSame((body.counters ?? []).filter(({ capacityGB, minutes }) => capacityGB > 0 && minutes > 0));
   const modes = useSame(body.modes);
   const modeId = mode?.id ?? '';
@@ -27,14 +27,15 @@ export function CounterRate({ form, at }: { readonly form: UseFormReturnType<Bod
   const has = Number.isFinite(rate.lowMbps) && Number.isFinite(rate.highMbps) && Number(rate.highMbps) > 0;
   const isSame = found && has && found.lowMbps === rate.lowMbps && found.highMbps === rate.highMbps;
   const take = (): void => {
-    if (found) form.setFieldValue(`modes.${at}.rate`, { ...rate, ...found } as never);
+    if (found) form.setFieldValue(`modes.${at}.rate`, { ...rate, ...found });
   };
   const failed = form.errors[`modes.${at}.rate.lowMbps`] ?? form.errors[`modes.${at}.rate.highMbps`];
   return (
     <div className={css.full}>
       {has && (
         <p>
-          Everything written: {plain(rate.lowMbps, 0)} to {plain(rate.highMbps, 0)}&nbsp;Mb/s. The faster end decides.
+          Everything written: {plain(Number(rate.lowMbps), 0)} to {plain(Number(rate.highMbps), 0)}&nbsp;Mb/s. The
+          faster end decides.
         </p>
       )}
       {found && !isSame && (

@@ -1,16 +1,17 @@
 import { Select, TagsInput, TextInput } from '@mantine/core';
-import type { UseFormReturnType } from '@mantine/form';
 import { MARK_KEYS } from '../../app/bodies/bodyDraft.ts';
 import { oneSpelling } from '../../app/bodies/oneSpelling.ts';
+import type { Draft } from '../../app/kit/draft.ts';
 import type { Body, GroupRequirement } from '../../core/kit/model.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import own from './GroupFields.module.css';
 
 /** What the body asks for whole groups of modes: a body can lock a codec family because its fastest option needs it. */
-export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
   const all = form.values.groupRequires ?? [];
-  const set = (next: readonly GroupRequirement[]) => form.setFieldValue('groupRequires', next as never);
+  const set = (next: readonly Draft<GroupRequirement>[]) => form.setFieldValue('groupRequires', next);
   return (
     <fieldset className={css.section}>
       <legend className={css.legend}>What it asks for groups of modes</legend>
@@ -29,7 +30,7 @@ export function GroupFields({ form }: { readonly form: UseFormReturnType<Body> }
             label="Asks for any of"
             data={[...MARK_KEYS]}
             {...form.getInputProps(`groupRequires.${at}.anyOf`)}
-            onChange={(words) => form.setFieldValue(`groupRequires.${at}.anyOf`, oneSpelling(words) as never)}
+            onChange={(words) => form.setFieldValue(`groupRequires.${at}.anyOf`, oneSpelling(words))}
           />
           <Select
             label="Without it the body"

@@ -1,15 +1,16 @@
-import type { UseFormReturnType } from '@mantine/form';
 import { BODY_SIZES } from '../../app/bodies/bodyDraft.ts';
+import type { Draft } from '../../app/kit/draft.ts';
 import type { Body, BodyHeat } from '../../core/kit/model.ts';
 import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { ChoiceField, NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 /** How the body takes heat: which assumed one it is like, and what its manual says of recording limits. */
-export function HeatFields({ form }: { readonly form: UseFormReturnType<Body> }) {
+export function HeatFields({ form }: { readonly form: DraftForm<Body> }) {
   const heat = form.values.heat ?? {};
   const limits = heat.limits ?? [];
-  const set = (part: Partial<BodyHeat>) => form.setFieldValue('heat', { ...heat, ...part } as never);
+  const set = (part: Partial<Draft<BodyHeat>>) => form.setFieldValue('heat', { ...heat, ...part });
   return (
     <fieldset className={css.section}>
       <legend className={css.legend}>Heat</legend>
@@ -43,7 +44,7 @@ export function HeatFields({ form }: { readonly form: UseFormReturnType<Body> })
           <button
             type="button"
             className="plain-button"
-            onClick={() => set({ limits: [...limits, { minutes: '', ambientC: '' } as never] })}
+            onClick={() => set({ limits: [...limits, { minutes: '', ambientC: '' }] })}
           >
             Add a recording limit
           </button>

@@ -1,7 +1,6 @@
-import type { UseFormReturnType } from '@mantine/form';
 import { memo } from 'react';
 import type { ModeRow } from '../../app/bodies/modeDoubts.ts';
-import { withoutBlanks } from '../../app/kit/formValues.ts';
+import { settled } from '../../app/kit/draft.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
 import { isSameValue } from '../../kit/patch.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
@@ -11,13 +10,14 @@ import { CODEC_CHOICES, RATE_AT_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_C
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import { OverheadFields, SoundFields } from './BesideFields.tsx';
 import { CounterRate } from './CounterRate.tsx';
 import { OtherRates } from './OtherRates.tsx';
 import { RatioLadder } from './RatioLadder.tsx';
 import { RequirementFields } from './RequirementFields.tsx';
 
-type BodyFormApi = UseFormReturnType<Body>;
+type BodyFormApi = DraftForm<Body>;
 
 const FRESH_RATES = {
   stated: { kind: 'stated', Mbps: '', is: 'maximum' },
@@ -91,8 +91,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
           data={RATE_CHOICES}
           props={{
             value: kind,
-            onChange: (next: keyof typeof FRESH_RATES) =>
-              form.setFieldValue(`${path}.rate`, FRESH_RATES[next] as never),
+            onChange: (next: keyof typeof FRESH_RATES) => form.setFieldValue(`${path}.rate`, FRESH_RATES[next]),
           }}
         />
         {kind === 'stated' && (
@@ -101,7 +100,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
               label="Stated rate"
               value={mode.rate.Mbps}
               error={form.errors[`${path}.rate.Mbps`]}
-              onChange={(Mbps) => form.setFieldValue(`${path}.rate.Mbps`, Mbps as never)}
+              onChange={(Mbps) => form.setFieldValue(`${path}.rate.Mbps`, Mbps)}
             />
             <ChoiceField label="The figure is a" props={field('rate.is')} data={RATE_IS_CHOICES} />
             {Boolean(mode.captureFps) && mode.captureFps !== mode.fps && (
@@ -109,7 +108,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
                 label="Stated for"
                 props={{
                   value: mode.rate.at ?? 'recorded',
-                  onChange: (at: string) => form.setFieldValue(`${path}.rate.at`, at as never),
+                  onChange: (at: string) => form.setFieldValue(`${path}.rate.at`, at),
                 }}
                 data={RATE_AT_CHOICES}
               />
@@ -136,10 +135,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
           <NumberField label="Bytes a frame" props={field('rate.bytesPerFrame')} placeholder="917504" />
         )}
       </div>
-      <RatioLadder
-        mode={withoutBlanks(mode) as Mode}
-        onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio as never)}
-      />
+      <RatioLadder mode={settled<Mode>(mode)} onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio)} />
       <OtherRates form={form} at={at} />
       <OverheadFields form={form} at={at} />
       <SoundFields form={form} at={at} />

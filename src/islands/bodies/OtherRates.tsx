@@ -1,12 +1,13 @@
-import type { UseFormReturnType } from '@mantine/form';
+import type { Draft } from '../../app/kit/draft.ts';
 import type { Body, ModeRate } from '../../core/kit/model.ts';
 import { RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 interface OtherRatesProps {
-  readonly form: UseFormReturnType<Body>;
+  readonly form: DraftForm<Body>;
   readonly at: number;
 }
 
@@ -14,8 +15,8 @@ interface OtherRatesProps {
 export function OtherRates({ form, at }: OtherRatesProps) {
   const path = `modes.${at}.otherRates`;
   const rates = form.values.modes[at]?.otherRates ?? [];
-  const set = (next: readonly ModeRate[]) => form.setFieldValue(path, next as never);
-  const fresh = { kind: 'stated', Mbps: '' as unknown as number, is: 'average', source: 'measured' } as const;
+  const set = (next: readonly Draft<ModeRate>[]) => form.setFieldValue(path, next);
+  const fresh = { kind: 'stated', Mbps: '', is: 'average', source: 'measured' } as const;
   return (
     <>
       {rates.map((rate, place) => (
@@ -24,7 +25,7 @@ export function OtherRates({ form, at }: OtherRatesProps) {
             label="Another source says"
             value={rate.kind === 'stated' ? rate.Mbps : null}
             error={form.errors[`${path}.${place}.Mbps`]}
-            onChange={(Mbps) => form.setFieldValue(`${path}.${place}.Mbps`, Mbps as never)}
+            onChange={(Mbps) => form.setFieldValue(`${path}.${place}.Mbps`, Mbps)}
           />
           <ChoiceField
             label="The figure is a"

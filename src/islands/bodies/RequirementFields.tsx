@@ -1,13 +1,13 @@
 import { Select, TagsInput } from '@mantine/core';
-import type { UseFormReturnType } from '@mantine/form';
 import { MARK_KEYS } from '../../app/bodies/bodyDraft.ts';
 import { oneSpelling } from '../../app/bodies/oneSpelling.ts';
 import type { Body } from '../../core/kit/model.ts';
 import { WHEN_MISSING_CHOICES } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import own from './SlotFields.module.css';
 
-type BodyFormApi = UseFormReturnType<Body>;
+type BodyFormApi = DraftForm<Body>;
 
 /** What the body asks of a card for this mode, and what it does when the card lacks it. */
 export function RequirementFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
@@ -22,7 +22,7 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             data={[...MARK_KEYS]}
             placeholder="V90"
             {...form.getInputProps(`${path}.${place}.anyOf`)}
-            onChange={(words) => form.setFieldValue(`${path}.${place}.anyOf`, oneSpelling(words) as never)}
+            onChange={(words) => form.setFieldValue(`${path}.${place}.anyOf`, oneSpelling(words))}
           />
           <Select
             label="Without it the body"

@@ -1,13 +1,13 @@
 import { Checkbox, Select } from '@mantine/core';
-import type { UseFormReturnType } from '@mantine/form';
 import type { Body } from '../../core/kit/model.ts';
 import type { Form } from '../../core/standards/forms.ts';
 import { busChoices, FAMILY_CHOICES, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 import own from './SlotFields.module.css';
 
-type BodyFormApi = UseFormReturnType<Body>;
+type BodyFormApi = DraftForm<Body>;
 
 /** One slot: the forms it takes, each with its bus, and what its maker promises. */
 export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
@@ -33,7 +33,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           label="wants a card here even when the recording goes elsewhere"
           className={css.full}
           checked={slot.demandsCard === true}
-          onChange={(event) => form.setFieldValue(`slots.${at}.demandsCard`, event.currentTarget.checked as never)}
+          onChange={(event) => form.setFieldValue(`slots.${at}.demandsCard`, event.currentTarget.checked)}
         />
       </div>
       {slot.accepts.map((accepts, place) => (

@@ -1,6 +1,7 @@
 import { Checkbox, TagsInput } from '@mantine/core';
 import { saveCard } from '../../app/cards/cardActions.ts';
 import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
@@ -15,7 +16,7 @@ import { IncidentFields } from './IncidentFields.tsx';
 import { VerifiedFields } from './VerifiedFields.tsx';
 
 interface CardFormProps {
-  readonly card: Card;
+  readonly card: Draft<Card>;
   readonly isNew: boolean;
   /** True where it was deleted elsewhere. */
   readonly isGone: boolean;
@@ -40,7 +41,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
   const { values } = form;
   // What was verified is what the label said then: another label is verified again, or promises nothing.
   const unverify = () => {
-    if (form.values.verified) form.setFieldValue('verified', null as never);
+    if (form.values.verified) form.setFieldValue('verified', null);
   };
   const printed = (key: 'form' | 'bus' | 'capacityGB') => {
     const own = field(key);
@@ -50,7 +51,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     };
     return { ...own, onChange };
   };
-  const doubt = draftDoubt(values);
+  const doubt = draftDoubt(settled<Card>(values));
   return (
     <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
       <div className={css.actions}>
@@ -100,7 +101,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             className={css.full}
             label="Its adapter carries two rows of contacts (ordinary ones carry one: UHS-I at most)"
             checked={values.adapterTwoRows === true}
-            onChange={(event) => form.setFieldValue('adapterTwoRows', event.currentTarget.checked as never)}
+            onChange={(event) => form.setFieldValue('adapterTwoRows', event.currentTarget.checked)}
           />
         )}
       </fieldset>
@@ -146,7 +147,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             className={css.full}
             label="Retired: stays in the wallet, leaves the board"
             checked={values.retired === true}
-            onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked as never)}
+            onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked)}
           />
         </div>
       </fieldset>

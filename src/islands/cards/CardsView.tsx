@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { addCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
+import type { Draft } from '../../app/kit/draft.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
@@ -26,11 +27,11 @@ export default function CardsView({ demo }: { readonly demo: boolean }) {
   );
 }
 
-const newCard = (): Card => ({
+const newCard = (): Draft<Card> => ({
   id: newId(),
   label: '',
   form: 'sd',
-  capacityGB: '' as unknown as number,
+  capacityGB: '',
   usableGB: null,
   marks: [],
   bus: null,
@@ -42,7 +43,7 @@ const newCard = (): Card => ({
 
 type Open =
   | { readonly kind: 'known'; readonly id: string }
-  | { readonly kind: 'new'; readonly card: Card }
+  | { readonly kind: 'new'; readonly card: Draft<Card> }
   | { readonly kind: 'reader' };
 
 /** Cards shown at once: a wallet of thousands is searched, not scrolled. */
@@ -147,8 +148,8 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
             isNew={open?.kind === 'new'}
             isGone={open?.kind === 'known' && isGone}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
-            onDelete={() => remove(card)}
-            onDuplicate={() => copy(card)}
+            onDelete={() => found && remove(found)}
+            onDuplicate={() => found && copy(found)}
             onClose={() => setOpen(null)}
           />
         </aside>

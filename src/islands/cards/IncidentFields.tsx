@@ -1,13 +1,13 @@
-import type { UseFormReturnType } from '@mantine/form';
 import type { Card, Incident } from '../../core/kit/model.ts';
 import { INCIDENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 /** What went wrong with a card, each with its day. */
-export function IncidentFields({ form }: { readonly form: UseFormReturnType<Card> }) {
+export function IncidentFields({ form }: { readonly form: DraftForm<Card> }) {
   const incidents = form.values.incidents ?? [];
-  const set = (next: readonly Incident[]) => form.setFieldValue('incidents', next as never);
+  const set = (next: readonly Incident[]) => form.setFieldValue('incidents', next);
   const fresh = (): Incident => ({ date: new Date().toISOString().slice(0, 10), kind: 'warning', text: '' });
   return (
     <fieldset className={css.section}>

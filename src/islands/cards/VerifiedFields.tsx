@@ -1,13 +1,13 @@
-import type { UseFormReturnType } from '@mantine/form';
 import { today } from '../../app/kit/today.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import type { DraftForm } from '../../ui/useItemForm.ts';
 
 /** That a card whose label contradicts itself was checked in full: from then on its promises count. */
-export function VerifiedFields({ form }: { readonly form: UseFormReturnType<Card> }) {
+export function VerifiedFields({ form }: { readonly form: DraftForm<Card> }) {
   const { verified } = form.values;
-  const set = (next: Card['verified']) => form.setFieldValue('verified', next as never);
+  const set = (next: Card['verified']) => form.setFieldValue('verified', next);
   if (!verified) {
     return (
       <div className={css.full}>
