@@ -3,6 +3,7 @@ import { COLLECTIONS, type Item, LISTS, type ListKey } from '../kit/collections.
 import type { Settings } from '../kit/kit.ts';
 import { extraOf, type Kit } from '../kit/kit.ts';
 import { isSameValue } from '../kit/patch.ts';
+import { tellCommit } from './commits.ts';
 import type { ChangeRow, Db, Feed, FeedEntry, MetaRow, Row, RowChange } from './db.ts';
 import type { Edit, EditRefusal, ListEdit } from './edit.ts';
 import { feedFrom, feedOf, hasStarted, settingsFrom } from './read.ts';
@@ -119,7 +120,7 @@ async function staleChanges(db: Db): Promise<readonly number[]> {
  * @returns the change, to be taken back by its id; or why nothing was changed. A store that fails throws.
  */
 export async function apply(db: Db, edits: readonly Edit[], told: Told): Promise<Result<Change, EditRefusal>> {
-  return writing(db, async () => {
+  const made = await writing(db, async () => {
     const rows = new Rows(db);
     const listEdits = edits.filter((edit): edit is ListEdit => edit.kind !== 'settings');
     const [{ settings: before, feed }, stale] = await Promise.all([
@@ -134,13 +135,18 @@ export async function apply(db: Db, edits: readonly Edit[], told: Told): Promise
     }
     const changes = rows.changes();
     const settings = isSameValue(before, after) ? null : { before, after };
-    if (changes.length === 0 && settings === null) return { id: null };
+    if (changes.length === 0 && settings === null) return { id: null, committed: null };
     const full = rows.overfull(changes);
     if (full) throw new Refused({ code: 'too-many', list: full, most: COLLECTIONS[full].most });
     if (told.snapshot) await keepSnapshot(db, told.snapshot, told.at);
     const entry = { at: told.at, what: told.what, state: 'done' as const, rows: changes, settings, swap: null };
-    return { id: await commit(db, { changes, settings: settings && after, feed, stale, entry }) };
+    const id = await commit(db, { changes, settings: settings && after, feed, stale, entry });
+    return { id, committed: { seq: feed.seq + 1, changes, settings: settings && after } };
   });
+  if (!made.ok) return made;
+  const { id, committed } = made.value;
+  if (committed) tellCommit(db, committed);
+  return ok({ id });
 }
 
 /** Writes a whole kit where another stood. Call within a transaction. */

@@ -1,7 +1,8 @@
 import { liveQuery } from 'dexie';
 import type { Item, ListKey } from '../kit/collections.ts';
 import type { Lists, Settings } from '../kit/kit.ts';
-import type { Db, Feed, Meta, Row } from './db.ts';
+import { type Committed, onCommit } from './commits.ts';
+import type { Db, Feed, Meta, MetaRow, Row } from './db.ts';
 import { feedFrom, rowsOf, settingsFrom } from './read.ts';
 import { anyTable } from './rows.ts';
 
@@ -79,7 +80,7 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
   let state: FollowState<L> = { phase: 'loading' };
   let seen = -1;
   let running = false;
-  let again = false;
+  let waiting: readonly MetaRow[] | null = null;
   const known: { [K in ListKey]?: Known | undefined } = {};
   const listeners = new Set<() => void>();
   const show = (next: FollowState<L>): void => {
@@ -89,9 +90,10 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
   const failed = (thrown: unknown): void =>
     show({ phase: 'failed', reason: thrown instanceof Error ? thrown.name : String(thrown) });
 
-  const read = (): Promise<FollowState<L>> =>
-    db.transaction('r', [...lists, 'meta'], async () => {
-      const meta = new Map((await db.meta.toArray()).map(({ key, value }) => [key, value]));
+  /** What is told of a write comes first; entries read after it may be newer, and are then told of again. */
+  const read = (rows: readonly MetaRow[]): Promise<FollowState<L>> =>
+    db.transaction('r', lists.length > 0 ? [...lists] : ['meta'], async () => {
+      const meta = new Map(rows.map(({ key, value }) => [key, value]));
       const feed = feedFrom(meta.get('feed'));
       const read = await Promise.all(lists.map((list) => refreshed(db, list, known[list], feed, seen)));
       lists.forEach((list, at) => {
@@ -105,21 +107,53 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
       return { phase: meta.get('started') === true ? 'ready' : 'unstarted', kit };
     });
 
-  const refresh = async (): Promise<void> => {
-    if (running) {
-      again = true;
-      return;
-    }
+  const isKnown = (rows: readonly MetaRow[]): boolean => {
+    const meta = new Map(rows.map(({ key, value }) => [key, value]));
+    const exported = meta.get('exported') as Meta['exported'] | undefined;
+    if (state.phase !== 'ready' || feedFrom(meta.get('feed')).seq !== seen) return false;
+    return (exported?.at ?? null) === state.kit.unexported.since;
+  };
+
+  const refresh = async (rows: readonly MetaRow[]): Promise<void> => {
+    waiting = rows;
+    if (running) return;
     running = true;
     try {
-      do {
-        again = false;
-        show(await read());
-      } while (again);
+      while (waiting) {
+        const next = waiting;
+        waiting = null;
+        // What this tab wrote itself stands here already.
+        if (!isKnown(next)) show(await read(next));
+      }
     } catch (thrown) {
       failed(thrown);
     }
     running = false;
+  };
+
+  /** A write of this tab is taken over as it was made; where one was missed before it, all is read as usual. */
+  const hear = ({ seq, changes, settings }: Committed): void => {
+    if (running || seq !== seen + 1 || !('kit' in state)) return;
+    for (const list of lists) {
+      const own = changes.filter((one) => one.list === list);
+      const before = known[list];
+      if (own.length === 0 || !before) continue;
+      const rows = new Map(before.rows);
+      for (const { id, after } of own) {
+        if (after) rows.set(id, after);
+        else rows.delete(id);
+      }
+      known[list] = inOrder(rows);
+    }
+    seen = seq;
+    const followed = Object.fromEntries(lists.map((list) => [list, known[list]?.items ?? []]));
+    const { unexported } = state.kit;
+    const kit = {
+      ...followed,
+      settings: settings ?? state.kit.settings,
+      unexported: { ...unexported, writes: unexported.writes + 1 },
+    } as Followed<L>;
+    show({ phase: state.phase, kit });
   };
 
   let stop: (() => void) | null = null;
@@ -127,9 +161,11 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
     const timer = setTimeout(() => {
       if (state.phase === 'loading') show({ phase: 'silent' });
     }, silence);
-    const live = liveQuery(() => db.meta.toArray()).subscribe({ next: () => void refresh(), error: failed });
+    const live = liveQuery(() => db.meta.toArray()).subscribe({ next: (rows) => void refresh(rows), error: failed });
+    const deafen = onCommit(db, hear);
     return () => {
       clearTimeout(timer);
+      deafen();
       live.unsubscribe();
     };
   };

@@ -4,6 +4,7 @@ import type { Kit, Settings } from '../kit/kit.ts';
 import { nameOf } from '../kit/kit.ts';
 import { changesBetween, type FieldChange, isSameValue, type Step, withChanges } from '../kit/patch.ts';
 import { commit, standing, swapIn, writing } from './apply.ts';
+import { type Committed, tellCommit } from './commits.ts';
 import type { ChangeRow, Db, Row, RowChange } from './db.ts';
 import type { EditRefusal } from './edit.ts';
 import { keepSnapshot } from './snapshots.ts';
@@ -67,7 +68,9 @@ function settingsAfter(now: Settings, { settings }: ChangeRow, back: boolean) {
   return { value, blocked: blocked.map(fieldText) };
 }
 
-async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promise<TakenBack> {
+type Gone = TakenBack & { readonly committed: Committed | null };
+
+async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promise<Gone> {
   const inTheWay: InTheWay[] = [];
   const changes: RowChange[] = [];
   const [found, { settings: now, feed }] = await Promise.all([rowsNow(db, change.rows), standing(db)]);
@@ -86,7 +89,8 @@ async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promi
   // A change that something newer covers as a whole stays where it was: it can still be taken back later.
   const done = wrote || inTheWay.length === 0;
   if (done) await db.changes.update(change.id, { state: back ? 'undone' : 'done', at });
-  return { what: change.what, inTheWay, done };
+  const committed = wrote ? { seq: feed.seq + 1, changes, settings: changed } : null;
+  return { what: change.what, inTheWay, done, committed };
 }
 
 /** Puts back the kit that another had taken the place of, or the other one again. */
@@ -115,7 +119,10 @@ async function move(
     return swapped.ok ? swapped : err({ code: 'refused', refusal: swapped.error });
   }
   const moved = await writing(db, async () => goTo(db, change, back, at));
-  return moved.ok ? ok(moved.value) : err({ code: 'refused', refusal: moved.error });
+  if (!moved.ok) return err({ code: 'refused', refusal: moved.error });
+  const { committed, ...told } = moved.value;
+  if (committed) tellCommit(db, committed);
+  return ok(told);
 }
 
 /**

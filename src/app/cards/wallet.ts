@@ -28,6 +28,7 @@ const ORDER: Readonly<Record<SortKey, (card: Card) => string | number>> = {
 };
 
 const matches = (card: Card, search: string): boolean => {
+  if (search.trim() === '') return true;
   const text = [card.label, card.form, card.marks.join(' '), card.note, card.boughtFrom, card.firmware].join(' ');
   return search
     .toLowerCase()
