@@ -5,6 +5,7 @@ ensurePackages();
 ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
 ensureBuild();
 runBin('tsx', ['bench/board.ts']);
+runBin('tsx', ['bench/counter.ts']);
 runBin('esbuild', [
   'bench/writepath.ts',
   '--bundle',
@@ -18,3 +19,4 @@ run(process.execPath, ['bench/heat.mjs']);
 run(process.execPath, ['bench/size.mjs']);
 run(process.execPath, ['bench/scroll.mjs']);
 run(process.execPath, ['bench/load.mjs']);
+run(process.execPath, ['bench/interface.mjs']);
