@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import { AIR_MOVEMENTS, type AirMovement, type PlannedTake } from '../core/kit/model.ts';
+import { RANGES } from '../core/kit/ranges.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
 import { AIR_MEANINGS } from '../text/heat/heatWords.ts';
 import { CheckLine, ChoiceLine, NumberLine } from './LineField.tsx';
@@ -19,16 +20,14 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         label="Take"
         value={plan.minutes}
         unit="min"
-        min={0.1}
-        max={2880}
+        {...RANGES.takeMinutes}
         onChange={(minutes) => onChange({ minutes: minutes ?? plan.minutes })}
       />
       <NumberLine
         label="Takes"
         value={plan.takes}
         unit="×"
-        min={1}
-        max={1000}
+        {...RANGES.takes}
         whole
         onChange={(takes) => onChange({ takes: takes ?? 1 })}
       />
@@ -37,8 +36,7 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
           label="Rests between"
           value={plan.restMinutes}
           unit="min"
-          min={0}
-          max={2880}
+          {...RANGES.restMinutes}
           onChange={(restMinutes) => onChange({ restMinutes: restMinutes ?? 0 })}
         />
       )}
@@ -46,8 +44,7 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         label="Air"
         value={plan.ambientC}
         unit="°C"
-        min={-60}
-        max={60}
+        {...RANGES.airC}
         onChange={(ambientC) => onChange({ ambientC: ambientC ?? plan.ambientC })}
       />
       <ChoiceLine
@@ -60,8 +57,7 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         label="Coldest that day"
         value={plan.dayLowC ?? null}
         unit="°C"
-        min={-60}
-        max={60}
+        {...RANGES.airC}
         empty={String(Math.round(plan.ambientC - ASSUMED.dayRangeC.value))}
         note={plan.dayLowC == null ? 'assumed' : 'entered by you'}
         onChange={(dayLowC) => onChange({ dayLowC })}
@@ -77,8 +73,7 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
           label="Sun adds"
           value={plan.sunC}
           unit="°C"
-          min={0}
-          max={60}
+          {...RANGES.sunC}
           note={assumedSun ? 'assumed' : 'entered by you'}
           reset={assumedSun ? undefined : () => onChange({ sunC: ASSUMED.sunC.value })}
           onChange={(sunC) => onChange({ sunC: sunC ?? 0 })}

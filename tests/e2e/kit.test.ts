@@ -97,6 +97,26 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'Discard');
   });
 
+  it('reads numbers with a comma, and asks where one may be a thousand times the other', async () => {
+    await app.visit('/cards');
+    await app.clickText('button', 'S-01');
+    await app.fill('Fast cache', '12,5');
+    await app.fill('Read, peak', '1,234');
+    await app.seesText('aside', '“1,234” may be 1234 or 1.234. Which?');
+    await app.clickText('button', '1234');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'S-01 saved.');
+    await app.driver.navigate().refresh();
+    await app.clickText('button', 'S-01');
+    const value = (label: string): Promise<string> =>
+      app.run<string>(
+        'return [...document.querySelectorAll("aside label")].find((one) => one.textContent.startsWith(arguments[0])).parentElement.querySelector("input").value',
+        label,
+      );
+    expect(await value('Fast cache')).toBe('12.5');
+    expect(await value('Read, peak')).toBe('1234');
+  });
+
   it('duplicates with the next label, deletes, and takes a deletion back', async () => {
     await app.clickText('button', 'Duplicate');
     await app.seesText('table', 'S-02');

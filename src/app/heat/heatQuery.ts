@@ -1,15 +1,11 @@
-import { AIR_MOVEMENTS, type AirMovement, type Arrangement, type HeatPick } from '../../core/kit/model.ts';
-
-const ARRANGEMENTS: readonly Arrangement[] = ['single', 'relay', 'mirrored', 'split'];
-
-interface Range {
-  readonly min: number;
-  readonly max: number;
-}
-
-const MINUTES: Range = { min: 0.1, max: 2880 };
-const AIR: Range = { min: -60, max: 60 };
-const START: Range = { min: -60, max: 120 };
+import {
+  AIR_MOVEMENTS,
+  type AirMovement,
+  ARRANGEMENTS,
+  type Arrangement,
+  type HeatPick,
+} from '../../core/kit/model.ts';
+import { RANGES, type Range } from '../../core/kit/ranges.ts';
 
 /** A pick as the query of an address, so that a reload, a bookmark or a message to a colleague keeps it. */
 export function pickQuery({
@@ -63,13 +59,13 @@ export function queryPick(search: string): Asked {
     return value >= min && value <= max ? value : null;
   };
   const cardIds = query.getAll('card');
-  const [minutes, takes] = [number('min', MINUTES), number('takes', { min: 1, max: 1000 })];
-  const [restMinutes, ambientC] = [number('rest', { min: 0, max: 2880 }), number('air', AIR)];
-  const sunC = number('sun', AIR);
+  const [minutes, takes] = [number('min', RANGES.takeMinutes), number('takes', RANGES.takes)];
+  const [restMinutes, ambientC] = [number('rest', RANGES.restMinutes), number('air', RANGES.airC)];
+  const sunC = number('sun', RANGES.sunC);
   const whole = minutes !== null && takes !== null && restMinutes !== null && ambientC !== null && sunC !== null;
   const over = query.get('over') as Arrangement | null;
   const wind = query.get('wind') as AirMovement | null;
-  const dayLowC = number('low', AIR);
+  const dayLowC = number('low', RANGES.airC);
   return {
     body: query.get('body'),
     mode: query.get('mode'),
@@ -80,14 +76,14 @@ export function queryPick(search: string): Asked {
         ? {
             cardIds,
             arrangement: over && ARRANGEMENTS.includes(over) ? over : 'single',
-            ratio: number('ratio', { min: 1, max: 100 }),
+            ratio: number('ratio', RANGES.ratio),
             plan: {
               ...{ minutes, takes, restMinutes, ambientC, sunC: Math.max(0, sunC) },
               ...(wind && wind !== 'still' && AIR_MOVEMENTS.includes(wind) ? { air: wind } : {}),
               ...(dayLowC === null ? {} : { dayLowC }),
             },
-            startBodyC: number('bodyC', START),
-            startCardC: number('cardC', START),
+            startBodyC: number('bodyC', RANGES.startC),
+            startCardC: number('cardC', RANGES.startC),
           }
         : null,
   };

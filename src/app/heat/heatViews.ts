@@ -12,6 +12,7 @@ export { averageDemand } from '../../core/heat/writepath/demand.ts';
 export { recordedSeconds } from '../../core/heat/writepath/duration.ts';
 export { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 export { BODY_FIGURES, BODY_SIZES, CARD_FIGURES, MAX_NAME, TEST_ENDS } from '../../core/kit/model.ts';
+export { RANGES } from '../../core/kit/ranges.ts';
 export { bodyFigures, isCalibrated, limitsOf, sizeOf };
 
 /** A run that decided, and whether it failed. */

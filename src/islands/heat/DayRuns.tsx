@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { type Ended as DayEnd, endOf, riskTone } from '../../app/heat/heatViews.ts';
+import { type Ended as DayEnd, endOf, RANGES, riskTone } from '../../app/heat/heatViews.ts';
 import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
@@ -58,8 +58,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
               label={part}
               value={ambientC}
               unit="°C"
-              min={-60}
-              max={60}
+              {...RANGES.airC}
               note={sunC > 0 ? `sun +${sunC} °C` : 'shade'}
               reset={own ? () => set(at, null) : undefined}
               onChange={(value) => set(at, value)}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { setLimits } from '../../app/heat/heatActions.ts';
-import { bodyFigures, limitsOf } from '../../app/heat/heatViews.ts';
+import { bodyFigures, limitsOf, RANGES } from '../../app/heat/heatViews.ts';
 import type { Body, LimitStatement } from '../../core/kit/model.ts';
 import { LIMITS_APART, limitRefusalText } from '../../text/heat/heatFit.ts';
 import { degreesText } from '../../text/heat/heatWords.ts';
@@ -71,20 +71,11 @@ export function LimitFields({ body }: { readonly body: Body }) {
             label="Records for"
             value={minutes}
             unit="min"
-            min={0.5}
-            max={2880}
+            {...RANGES.takeMinutes}
             empty="30"
             onChange={setMinutes}
           />
-          <NumberLine
-            label="In air of"
-            value={ambientC}
-            unit="°C"
-            min={-40}
-            max={60}
-            empty="25"
-            onChange={setAmbientC}
-          />
+          <NumberLine label="In air of" value={ambientC} unit="°C" {...RANGES.airC} empty="25" onChange={setAmbientC} />
           {tried && !tried.ok && (
             <p className={css.problem} role="alert">
               {limitRefusalText(tried.error, bodyFigures(body).bodyLimitC.value)}

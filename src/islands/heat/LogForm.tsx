@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { needMBps, TEST_ENDS } from '../../app/heat/heatViews.ts';
+import { needMBps, RANGES, TEST_ENDS } from '../../app/heat/heatViews.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import { today } from '../../app/kit/today.ts';
 import { noteTest } from '../../app/match/testActions.ts';
@@ -85,8 +85,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
         label="In air of, sun included"
         value={ambientC}
         unit="°C"
-        min={-60}
-        max={80}
+        {...RANGES.airWithSunC}
         empty="35"
         onChange={setAmbientC}
       />
@@ -94,8 +93,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
         label="As take number"
         value={takes}
         unit=""
-        min={1}
-        max={1000}
+        {...RANGES.takes}
         whole
         onChange={(n) => setTakes(n ?? 1)}
       />
@@ -104,8 +102,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
           label="After rests of"
           value={rest}
           unit="min"
-          min={0}
-          max={2880}
+          {...RANGES.restMinutes}
           onChange={(value) => setRest(value ?? 0)}
         />
       )}

@@ -1,6 +1,7 @@
 import { cardLine } from '../../app/cards/cardLine.ts';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
 import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
+import { RANGES } from '../../app/heat/heatViews.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
@@ -117,16 +118,14 @@ export function TakeForm({ kit, pick, picked, clipLost, demandMBps, onPick, onBo
             label="Body at start"
             value={pick.startBodyC}
             unit="°C"
-            min={-60}
-            max={100}
+            {...RANGES.startC}
             onChange={(startBodyC) => onPick({ startBodyC: startBodyC ?? plan.ambientC })}
           />
           <NumberLine
             label="Card at start"
             value={pick.startCardC}
             unit="°C"
-            min={-60}
-            max={120}
+            {...RANGES.startC}
             onChange={(startCardC) => onPick({ startCardC: startCardC ?? plan.ambientC })}
           />
         </>

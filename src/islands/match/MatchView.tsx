@@ -4,13 +4,11 @@ import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
-import { keepTrial, type TrialChanges, toBuy, tryMove } from '../../app/match/trialActions.ts';
+import { keepTrial, type TrialChanges, toBuy, tryMove, UNCHANGED, withTrial } from '../../app/match/trialActions.ts';
 import { useBoard } from '../../app/match/useBoard.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
-import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
-import type { Trial } from '../../core/match/trial.ts';
 import { moveLine } from '../../text/match/move.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useSame } from '../../ui/useSame.ts';
@@ -44,18 +42,6 @@ interface Trying {
   readonly changes: TrialChanges;
   /** Where to go back to when they are dropped. */
   readonly from: CellPick;
-}
-
-const UNCHANGED: TrialChanges = { bodies: [], cards: [], take: null };
-
-/** The changes so far and one trial more; a body tried twice counts in its last form. */
-function withTrial(before: TrialChanges, trial: Trial | null, take: TakeKind | null): TrialChanges {
-  const body = trial?.changedBody;
-  return {
-    bodies: body ? [...before.bodies.filter(({ id }) => id !== body.id), body] : before.bodies,
-    cards: trial?.addedCard ? [...before.cards, trial.addedCard] : before.cards,
-    take: take ?? before.take,
-  };
 }
 
 /** What a selection stands for on the board as it is now; null when its mode or card is gone. */
@@ -109,7 +95,7 @@ function Match({ kit }: { readonly kit: ViewKit }) {
     setTrying({
       text: trying ? `${trying.text} · ${line.text}` : line.text,
       kit: trial?.kit ?? trying?.kit ?? null,
-      changes: withTrial(trying?.changes ?? UNCHANGED, trial, newTake),
+      changes: withTrial(trying?.changes ?? UNCHANGED, trial, newTake, body),
       from: trying?.from ?? from,
     });
   };

@@ -13,6 +13,7 @@ import {
   type Mode,
   type Slot,
 } from '../../core/kit/model.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
 import { BUS_KEYS } from '../../core/standards/buses.ts';
 import { FAMILY_KEYS } from '../../core/standards/families.ts';
 import { FORM_KEYS } from '../../core/standards/forms.ts';
@@ -46,7 +47,7 @@ const slotSchema = objectOf<Slot>({
 const bodyHeat = objectOf<BodyHeat>({
   size: oneOf(BODY_SIZES).allow(null),
   limits: listOf<LimitStatement>(
-    objectOf<LimitStatement>({ minutes: amount(2880).required(), ambientC: temperature.required() }),
+    objectOf<LimitStatement>({ minutes: amount(RANGES.takeMinutes.max).required(), ambientC: temperature.required() }),
   ).max(2),
   figures: figures(BODY_FIGURES),
 }).allow(null);

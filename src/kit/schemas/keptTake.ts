@@ -1,15 +1,15 @@
-import Joi from 'joi';
 import { AIR_MOVEMENTS, ARRANGEMENTS, type KeptTake, type PlannedTake } from '../../core/kit/model.ts';
-import { amount, id, name, otherId, temperature } from './parts.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
+import { amount, id, name, otherId, temperature, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 /** A take that is planned, in the settings or in a kept take. */
 export const plannedTakeSchema = objectOf<PlannedTake>({
-  minutes: amount(2880).required(),
-  takes: Joi.number().integer().min(1).max(1000).required(),
-  restMinutes: Joi.number().min(0).max(2880).required(),
+  minutes: amount(RANGES.takeMinutes.max).required(),
+  takes: within(RANGES.takes).integer().required(),
+  restMinutes: within(RANGES.restMinutes).required(),
   ambientC: temperature.required(),
-  sunC: Joi.number().min(0).max(60).required(),
+  sunC: within(RANGES.sunC).required(),
   air: oneOf(AIR_MOVEMENTS).allow(null),
   dayLowC: temperature.allow(null),
 });
@@ -21,7 +21,7 @@ export const keptTakeSchema = objectOf<KeptTake>({
   modeId: id,
   arrangement: oneOf(ARRANGEMENTS).required(),
   cardIds: listOf<string>(otherId).max(16).required(),
-  ratio: orNull(Joi.number().min(1).max(100)),
+  ratio: orNull(within(RANGES.ratio)),
   plan: plannedTakeSchema.required(),
   startBodyC: orNull(temperature),
   startCardC: orNull(temperature),

@@ -7,7 +7,8 @@ import {
   type Requirement,
   type Sound,
 } from '../../core/kit/model.ts';
-import { amount, id, MAX_MBPS, name } from './parts.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
+import { amount, id, MAX_MBPS, name, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 /** A rate of a mode; which keys it needs hangs on its kind. */
@@ -19,7 +20,7 @@ const rateSchema = objectOf<ModeRate>({
   source: oneOf(RATE_SOURCES).allow(null),
   sourceNote: Joi.string().allow('', null).max(200),
   bitsPerPixel: amount(64).when('kind', { is: 'raw', then: Joi.required() }),
-  ratio: Joi.number().min(1).max(100).when('kind', { is: 'raw', then: Joi.required() }),
+  ratio: within(RANGES.ratio).when('kind', { is: 'raw', then: Joi.required() }),
   bytesPerFrame: Joi.number().integer().min(1).max(1e9).when('kind', { is: 'frame', then: Joi.required() }),
   lowMbps: amount(MAX_MBPS).when('kind', { is: 'counter', then: Joi.required() }),
   highMbps: amount(MAX_MBPS).when('kind', {

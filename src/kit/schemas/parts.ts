@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 import { type BodyFigure, type CardFigure, FIGURE_BASES, MAX_NAME, type OwnFigure } from '../../core/kit/model.ts';
+import { RANGES, type Range } from '../../core/kit/ranges.ts';
 import { objectOf, oneOf } from './shape.ts';
 
 /** Pieces that the schemas of the lists share, with the ranges that hold wherever such a thing stands. */
@@ -21,19 +22,20 @@ export const isoDate = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}/)
   .max(40);
 export const amount = (max: number): Joi.NumberSchema => Joi.number().greater(0).max(max);
+/** A number in a range, both ends allowed. */
+export const within = ({ min, max }: Range): Joi.NumberSchema => Joi.number().min(min).max(max);
 /** Degrees Celsius. */
-export const temperature = Joi.number().min(-60).max(150);
+export const temperature = within(RANGES.temperatureC);
 
 type FigureKey = BodyFigure | CardFigure;
 
 const figure = (key: FigureKey): Joi.ObjectSchema<OwnFigure> => {
-  const { min, max } = figureLimit(key);
-  const within = Joi.number().min(min).max(max);
+  const allowed = within(figureLimit(key));
   return objectOf<OwnFigure>({
-    value: within.required(),
+    value: allowed.required(),
     basis: oneOf(FIGURE_BASES).required(),
-    low: within.allow(null),
-    high: within.allow(null),
+    low: allowed.allow(null),
+    high: allowed.allow(null),
   }).allow(null);
 };
 

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { TEST_ENDS, type Test } from '../../core/kit/model.ts';
-import { amount, id, MAX_GB, MAX_RATE_MBPS, note, otherId, temperature } from './parts.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
+import { amount, id, MAX_GB, MAX_RATE_MBPS, note, otherId, temperature, within } from './parts.ts';
 import { objectOf, oneOf, orNull } from './shape.ts';
 
 export const testSchema = objectOf<Test>({
@@ -16,8 +17,8 @@ export const testSchema = objectOf<Test>({
   date: orNull(Joi.string().max(40)),
   note,
   ambientWithSunC: temperature.allow(null),
-  takes: Joi.number().integer().min(1).max(1000).allow(null),
-  restSeconds: Joi.number().min(0).max(172_800).allow(null),
+  takes: within(RANGES.takes).integer().allow(null),
+  restSeconds: within({ min: 0, max: RANGES.restMinutes.max * 60 }).allow(null),
 });
 
 export { testSchema as schema };

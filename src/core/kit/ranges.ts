@@ -1,0 +1,28 @@
+/** A range of a number in the kit; both ends allowed. */
+export interface Range {
+  readonly min: number;
+  readonly max: number;
+}
+
+/**
+ * Ranges that the kit's schemas, its forms and its addresses share. A form may ask for less than the schema lets in (air in
+ * which somebody films, not what a probe may read), never for more.
+ */
+export const RANGES = {
+  /** A take, minutes: two days at the most. */
+  takeMinutes: { min: 0.1, max: 2880 },
+  takes: { min: 1, max: 1000 },
+  restMinutes: { min: 0, max: 2880 },
+  /** Any temperature, °C. */
+  temperatureC: { min: -60, max: 150 },
+  /** Air in which somebody films, sun not in it, °C. */
+  airC: { min: -60, max: 60 },
+  /** The same with sun, °C. */
+  airWithSunC: { min: -60, max: 80 },
+  /** What sun adds, °C. */
+  sunC: { min: 0, max: 60 },
+  /** A body or card at the start of a take, °C. */
+  startC: { min: -60, max: 120 },
+  /** Compression of raw, to 1. */
+  ratio: { min: 1, max: 100 },
+} as const satisfies Readonly<Record<string, Range>>;
