@@ -34,13 +34,13 @@ export function ConflictDialog<T>({ what, conflict, onSettle }: ConflictDialogPr
                   <label className={css.choice}>
                     <input type="radio" name={`field ${at}`} checked={picks[at]} onChange={() => pick(at, true)} />
                     <span>
-                      <span className={css.side}>Here</span> {valueText(own)}
+                      <span className={css.side}>Here</span> {valueText(own, path)}
                     </span>
                   </label>
                   <label className={css.choice}>
                     <input type="radio" name={`field ${at}`} checked={!picks[at]} onChange={() => pick(at, false)} />
                     <span>
-                      <span className={css.side}>Elsewhere</span> {valueText(other)}
+                      <span className={css.side}>Elsewhere</span> {valueText(other, path)}
                     </span>
                   </label>
                 </fieldset>

@@ -42,13 +42,23 @@ export function Welcome({ demo }: { readonly demo: boolean }) {
         filming old boats for three days, or with nothing.
       </p>
       <div className={css.choices}>
-        <button type="button" className="ink-button" data-strong onClick={() => void stored(startWithDemo)}>
+        <button
+          type="button"
+          className="ink-button"
+          data-strong={kept === null || undefined}
+          onClick={() => void stored(startWithDemo)}
+        >
           Load the demo kit
         </button>
         <button type="button" className="ink-button" onClick={() => void stored(startEmpty)}>
           Start empty
         </button>
-        <button type="button" className="ink-button" onClick={() => setImporting(true)}>
+        <button
+          type="button"
+          className="ink-button"
+          data-strong={kept !== null || undefined}
+          onClick={() => setImporting(true)}
+        >
           Import a kit file
         </button>
       </div>

@@ -90,13 +90,36 @@ export function fieldPathText(path: readonly Step[], root: unknown): string {
 /** Most characters of a value that are shown. */
 const LONG = 120;
 
-/** A value of the kit file as it is read at a glance. */
-export function valueText(value: unknown): string {
+/** The unit that stands in the name of a key; empty where none does. */
+function unitOf(path: readonly Step[]): string {
+  const key = String(path.at(-1) ?? '');
+  const [, unit] = UNITS.find(([ending]) => key.endsWith(ending)) ?? ['', ''];
+  return unit;
+}
+
+const UNITS: readonly (readonly [string, string])[] = [
+  ['MBps', '\u00a0MB/s'],
+  ['Mbps', '\u00a0Mb/s'],
+  ['GB', '\u00a0GB'],
+  ['MB', '\u00a0MB'],
+  ['KB', '\u00a0kB'],
+  ['fps', '\u00a0fps'],
+];
+
+/** A value of the kit file as it is read at a glance, with the unit of its place. */
+export function valueText(value: unknown, path: readonly Step[] = []): string {
   if (value === undefined || value === null || value === '') return 'not known';
   if (value === true) return 'yes';
   if (value === false) return 'no';
-  if (typeof value === 'string' || typeof value === 'number') return String(value);
-  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(valueText).join(', ').slice(0, LONG);
+  if (typeof value === 'number') return `${value}${unitOf(path)}`;
+  if (typeof value === 'string') return value;
+  if (Array.isArray(value))
+    return value.length === 0
+      ? 'none'
+      : value
+          .map((one) => valueText(one))
+          .join(', ')
+          .slice(0, LONG);
   if (isObject(value) && typeof value.name === 'string') return value.name;
   return JSON.stringify(value).slice(0, LONG);
 }
