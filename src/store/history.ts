@@ -1,11 +1,11 @@
 import { err, ok, type Result } from '../core/result.ts';
-import { type Item, LISTS, type ListKey } from '../kit/collections.ts';
+import { type Item, type Items, LISTS, type ListKey } from '../kit/collections.ts';
 import type { Kit, Settings } from '../kit/kit.ts';
 import { nameOf } from '../kit/kit.ts';
 import { changesBetween, type FieldChange, isSameValue, type Step, withChanges } from '../kit/patch.ts';
 import { commit, standing, swapIn, writing } from './apply.ts';
 import { type Committed, tellCommit } from './commits.ts';
-import type { ChangeRow, Db, Row, RowChange } from './db.ts';
+import { type ChangeRow, type Db, type Row, type RowChange, tableOf } from './db.ts';
 import type { EditRefusal } from './edit.ts';
 import { keepSnapshot } from './snapshots.ts';
 
@@ -60,6 +60,28 @@ async function rowsNow(db: Db, rows: readonly RowChange[]): Promise<ReadonlyMap<
   return found;
 }
 
+/** What a kept entry is about; whoever leaves it without them makes it a record of nothing. */
+const ABOUT = {
+  tests: ({ bodyId, cardId }: Items['tests']) => [`bodies ${bodyId}`, `cards ${cardId}`],
+  keptTakes: ({ bodyId, cardIds }: Items['keptTakes']) => [`bodies ${bodyId}`, ...cardIds.map((id) => `cards ${id}`)],
+} as const satisfies { readonly [K in ListKey]?: (item: Items[K]) => readonly string[] };
+
+const HELD_BY = { tests: 'its tests', keptTakes: 'its kept takes' } as const;
+
+/** The entries that tests and takes kept since a change are about, and which of both. */
+async function keptSince(db: Db, change: ChangeRow): Promise<ReadonlyMap<string, string>> {
+  const newer = await db.changes.where('id').above(change.id).toArray();
+  const held = new Map<string, string>();
+  const hold = async <K extends keyof typeof ABOUT>(list: K, about: (item: Items[K]) => readonly string[]) => {
+    const ids = new Set(newer.flatMap(({ rows }) => rows.filter((row) => row.list === list).map(({ id }) => id)));
+    for (const row of await tableOf(db, list).bulkGet([...ids]))
+      if (row) for (const key of about(row.value)) held.set(key, HELD_BY[list]);
+  };
+  await hold('tests', ABOUT.tests);
+  await hold('keptTakes', ABOUT.keptTakes);
+  return held;
+}
+
 /** The settings after going from one of a change's states of them to the other. */
 function settingsAfter(now: Settings, { settings }: ChangeRow, back: boolean) {
   if (!settings) return { value: now, blocked: [] };
@@ -73,10 +95,17 @@ type Gone = TakenBack & { readonly committed: Committed | null };
 async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promise<Gone> {
   const inTheWay: InTheWay[] = [];
   const changes: RowChange[] = [];
+  const added = back && change.rows.some(({ before }) => before === null);
+  const held = added ? await keptSince(db, change) : null;
   const [found, { settings: now, feed }] = await Promise.all([rowsNow(db, change.rows), standing(db)]);
   for (const { list, id, before, after } of change.rows) {
     const [from, to] = back ? [after, before] : [before, after];
     const row = found.get(`${list} ${id}`) ?? null;
+    const holder = row && to === null ? held?.get(`${list} ${id}`) : undefined;
+    if (holder !== undefined) {
+      inTheWay.push({ list, name: nameOf(from?.value as Item), fields: [holder] });
+      continue;
+    }
     const [next, blocked] = rowAfter(list, row, from, to);
     if (blocked) inTheWay.push(blocked);
     if (!isSameValue(row, next)) changes.push({ list, id, before: row, after: next });

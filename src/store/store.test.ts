@@ -236,6 +236,28 @@ describe('taking back', () => {
     expect(await labels()).toBe('abc');
   });
 
+  it('keeps a card and a body that a test recorded since is about, until the test is gone', async () => {
+    const added = await made(
+      put('cards', aCard({ id: 'n', label: 'n' })),
+      put('cards', aCard({ id: 'o', label: 'o' })),
+      put('bodies', aBody({ id: 'b3', name: 'Punt' })),
+    );
+    const tested = await made(put('tests', aTest({ id: 'u', bodyId: 'b3', cardId: 'n', clipGB: null })));
+    expect(await back(added)).toMatchObject({
+      done: true,
+      inTheWay: [
+        { list: 'bodies', name: 'Punt', fields: ['its tests'] },
+        { list: 'cards', name: 'n', fields: ['its tests'] },
+      ],
+    });
+    expect(await labels(), 'what nothing is about goes').toBe('abcn');
+    await again(added);
+    await back(tested);
+    expect(await back(added)).toMatchObject({ done: true, inTheWay: [] });
+    expect(await labels()).toBe('abc');
+    expect((await readStoredKit(db)).bodies).toHaveLength(2);
+  });
+
   it('puts back what it removed, where it stood, and never over something newer of that id', async () => {
     const removed = await made(remove('cards', 'b'), remove('tests', 't'));
     await back(removed);

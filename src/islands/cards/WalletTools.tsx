@@ -21,7 +21,7 @@ export function WalletTools({ view, shown, all, onView }: WalletToolsProps) {
     <search className={css.tools}>
       <TextInput
         aria-label="Search cards"
-        placeholder="Search label, mark, note"
+        placeholder="Find label, mark, note"
         value={view.search}
         onChange={(event) => onView({ ...view, search: event.currentTarget.value })}
       />
