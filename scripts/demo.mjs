@@ -20,7 +20,6 @@ console.log(`Cool Reel is running with the demo kit: ${address}`);
 console.log('Stop it with Ctrl+C. A kit that is already in your browser is left as it is.');
 for (const signal of ['SIGINT', 'SIGTERM']) {
   process.on(signal, () => {
-    stop();
-    process.exit(0);
+    stop().then(() => process.exit(0));
   });
 }

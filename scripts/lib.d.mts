@@ -2,5 +2,12 @@
 export function startServer(options?: {
   readonly demo?: boolean;
   readonly port?: number;
-}): Promise<{ readonly address: string; readonly stop: () => void }>;
+  readonly args?: readonly string[];
+}): Promise<{
+  readonly address: string;
+  /** @returns once it has ended */
+  readonly stop: () => Promise<unknown>;
+  readonly log: () => string;
+  readonly pid: number;
+}>;
 export const ROOT: string;

@@ -59,8 +59,8 @@ function newest(paths) {
 
 /** Builds the app where the build is missing or older than what it is made from. */
 export function ensureBuild() {
-  const entry = join(ROOT, 'dist', 'server', 'entry.mjs');
-  const sources = ['src', 'public', 'package-lock.json', 'astro.config.mjs'];
+  const entry = join(ROOT, 'dist', 'server', 'main.mjs');
+  const sources = ['src', 'public', 'build', 'package-lock.json', 'astro.config.ts'];
   if (existsSync(entry) && statSync(entry).mtimeMs > newest(sources)) return;
   console.log('Building…');
   const built = runBin('astro', ['build'], { capture: true });
@@ -81,30 +81,40 @@ export const freePort = () =>
     });
   });
 
-/** Starts the built app and waits until it answers. */
-export async function startServer({ demo = true, port } = {}) {
+/** Most of the server's log that is kept for whoever started it, characters. */
+const KEPT_LOG = 200_000;
+
+/**
+ * Starts the built app and waits until it says where it can be reached.
+ *
+ * @param args - as after `npm start --`
+ */
+export async function startServer({ demo = true, port, args = [] } = {}) {
   const chosen = port ?? (await freePort());
-  const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs')], {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), ...args], {
     cwd: ROOT,
     env: { ...quietEnv, HOST: '127.0.0.1', PORT: String(chosen), COOL_REEL_DEMO: demo ? '1' : '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let log = '';
-  child.stdout.on('data', (chunk) => (log += chunk));
-  child.stderr.on('data', (chunk) => (log += chunk));
-  const address = `http://127.0.0.1:${chosen}`;
-  for (let tries = 0; tries < 150; tries += 1) {
+  const keep = (chunk) => {
+    log = (log + chunk).slice(-KEPT_LOG);
+  };
+  child.stdout.on('data', keep);
+  child.stderr.on('data', keep);
+  const stopped = new Promise((resolve) => child.once('exit', resolve));
+  const stop = () => {
+    child.kill('SIGTERM');
+    return stopped;
+  };
+  for (let tries = 0; tries < 300; tries += 1) {
     if (child.exitCode !== null) throw new Error(`The server stopped:\n${log}`);
-    try {
-      const answer = await fetch(`${address}/api/health`);
-      if (answer.ok) return { address, stop: () => child.kill('SIGTERM') };
-    } catch {
-      // Not listening yet.
-    }
-    await new Promise((resolve) => setTimeout(resolve, 100));
+    const [, address] = /is running: (\S+)/.exec(log) ?? [];
+    if (address) return { address, stop, log: () => log, pid: child.pid };
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
   child.kill('SIGTERM');
-  throw new Error(`The server did not answer within 15 s:\n${log}`);
+  throw new Error(`The server did not start within 15 s:\n${log}`);
 }
 
 export const packageVersion = () => JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')).version;

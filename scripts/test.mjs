@@ -51,6 +51,7 @@ function suite(name, config) {
 runBin('astro', ['sync'], { capture: true });
 check('types of the app', 'tsc', ['-p', 'tsconfig.json']);
 check('types of the core, without DOM or Node', 'tsc', ['-p', 'src/core/tsconfig.json']);
+check('types of the service worker', 'tsc', ['-p', 'src/offline/tsconfig.json']);
 check('lint and format', 'biome', ['check', '.']);
 check('sizes from the tokens', 'stylelint', ['src/**/*.css']);
 check('no export, file or package that nothing uses', 'knip', []);

@@ -1,3 +1,4 @@
+import type Joi from 'joi';
 import { VERSION } from './kit.ts';
 import { kitSchema } from './schema.ts';
 
@@ -16,15 +17,18 @@ function nullInEnums(value: unknown): unknown {
     : node;
 }
 
-/** The kit file as JSON Schema, draft 2020-12, made from the Joi schema. */
-export async function kitJsonSchema(): Promise<Record<string, unknown>> {
-  const standard = (await kitSchema())['~standard'] as unknown as JsonSchemaSource;
-  const schema = {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: `Cool Reel kit, version ${VERSION}`,
-    description: 'Units are in the key names. Null means unknown, never zero. Unknown keys are kept.',
-    ...standard.jsonSchema.input({ target: 'draft-2020-12' }),
-  };
+/** What a Joi schema accepts, as JSON Schema, draft 2020-12: one definition for validating and for describing. */
+export function jsonSchemaOf(schema: Joi.Schema): Record<string, unknown> {
+  const standard = schema['~standard'] as unknown as JsonSchemaSource;
   // What JSON cannot hold (the marker of a computed default) is not part of the schema.
-  return nullInEnums(JSON.parse(JSON.stringify(schema))) as Record<string, unknown>;
+  const plain: unknown = JSON.parse(JSON.stringify(standard.jsonSchema.input({ target: 'draft-2020-12' })));
+  return nullInEnums(plain) as Record<string, unknown>;
 }
+
+/** The kit file as JSON Schema, made from the Joi schema. */
+export const kitJsonSchema = async (): Promise<Record<string, unknown>> => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: `Cool Reel kit, version ${VERSION}`,
+  description: 'Units are in the key names. Null means unknown, never zero. Unknown keys are kept.',
+  ...jsonSchemaOf(await kitSchema()),
+});

@@ -1,5 +1,7 @@
 import { isContradiction, labelProblems } from '../core/cards/labelProblems.ts';
 import type { PrintedLabel } from '../core/cards/readLabel.ts';
+import type { Risk } from '../core/heat/writepath/risk.ts';
+import type { Cause, SimResult } from '../core/heat/writepath/simulation.ts';
 import type { Card } from '../core/kit/model.ts';
 import type { Answer } from '../core/match/ask/answerAsk.ts';
 import type { Playback } from '../core/match/ask/askLine.ts';
@@ -175,3 +177,20 @@ export function boardWork({ bodies, cards, tests }: BoardKit): number {
   const modes = bodies.reduce((sum, body) => sum + body.modes.length, 0);
   return modes * prints * (OWN_MOVES + prints / CARDS_A_STEP);
 }
+
+/** A run, when and why it fails, and what its risk runs come to. */
+export const simulationView = (result: SimResult, cause: Cause | null, risk: Risk | null) => ({
+  outcome: result.outcome,
+  atSeconds: result.atSeconds,
+  writtenGB: result.writtenGB,
+  peakCardC: result.peakCardC,
+  peakBodyC: result.peakBodyC,
+  firstThrottleAtSeconds: result.firstThrottleAtSeconds,
+  cause,
+  timeline: result.timeline,
+  risk: risk && {
+    dropProbability: risk.dropProbability,
+    cutoffProbability: risk.cutoffProbability,
+    atSeconds: risk.atSeconds ?? { p5: null, p50: null, p95: null },
+  },
+});

@@ -1,5 +1,4 @@
 import { notifications } from '@mantine/notifications';
-import { useCallback } from 'react';
 import type { Written } from '../app/kit/write.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
 import { storeMessage } from '../text/kit/storeMessage.ts';
@@ -17,16 +16,16 @@ interface Telling {
 /** Makes a change and says what came of it, with a way back; answers whether it was made. */
 export type MakeChange = (make: () => Promise<Written>, telling?: Telling) => Promise<boolean>;
 
-export function useChange(): MakeChange {
-  return useCallback(async (make, { quiet = false } = {}) => {
-    try {
-      const written = await make();
-      if (!written.ok) alarm(editRefusalText(written.error));
-      else if (!quiet && written.value.id !== null) undoNotice(written.value);
-      return written.ok;
-    } catch (thrown) {
-      alarm(storeMessage(thrown));
-      return false;
-    }
-  }, []);
-}
+export const makeChange: MakeChange = async (make, { quiet = false } = {}) => {
+  try {
+    const written = await make();
+    if (!written.ok) alarm(editRefusalText(written.error));
+    else if (!quiet && written.value.id !== null) undoNotice(written.value);
+    return written.ok;
+  } catch (thrown) {
+    alarm(storeMessage(thrown));
+    return false;
+  }
+};
+
+export const useChange = (): MakeChange => makeChange;

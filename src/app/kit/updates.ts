@@ -1,14 +1,39 @@
-import { registerSW } from 'virtual:pwa-register';
+/** What becomes of the app's own files while it is open. */
+export interface UpdateEvents {
+  /** A newer version waits; `apply` starts it and reloads this tab, and no other. */
+  readonly onWaiting: (apply: () => void) => void;
+  /** Another tab started the newer version; this one goes on with what it has until it is reloaded. */
+  readonly onTaken: (reload: () => void) => void;
+  /** The browser refused to keep the app for use without a network. */
+  readonly onRefused: () => void;
+}
+
+const reload = (): void => window.location.reload();
 
 /**
  * Starts the service worker that keeps the app usable without a network, and says when a newer version waits. The
- * newer one takes over only when told to: never in the middle of work.
- *
- * @returns applies the update and reloads
+ * newer one takes over only when told to, and only the tab in which that was pressed reloads: another may hold
+ * something that is typed and not yet saved.
  */
-export function watchUpdates(onWaiting: (apply: () => void) => void): void {
+export async function watchUpdates({ onWaiting, onTaken, onRefused }: UpdateEvents): Promise<void> {
   if (!('serviceWorker' in navigator) || import.meta.env.DEV) return;
-  const update = registerSW({
-    onNeedRefresh: () => onWaiting(() => void update(true)),
+  const wasControlled = navigator.serviceWorker.controller !== null;
+  const { Workbox } = await import('workbox-window');
+  const worker = new Workbox('/sw.js');
+  let pressed = false;
+  worker.addEventListener('waiting', () =>
+    onWaiting(() => {
+      pressed = true;
+      // Where another tab started it meanwhile, nothing waits any more.
+      void navigator.serviceWorker.getRegistration().then((registration) => {
+        if (registration?.waiting) worker.messageSkipWaiting();
+        else reload();
+      });
+    }),
+  );
+  navigator.serviceWorker.addEventListener('controllerchange', () => {
+    if (pressed) reload();
+    else if (wasControlled) onTaken(reload);
   });
+  await worker.register().catch(onRefused);
 }

@@ -13,9 +13,9 @@ import { BodyList } from './BodyList.tsx';
 
 const LISTS = ['bodies', 'cards'] as const;
 
-export default function BodiesView({ demo }: { readonly demo: boolean }) {
+export default function BodiesView() {
   return (
-    <Shell frame="bodies" demo={demo} lists={LISTS}>
+    <Shell frame="bodies" lists={LISTS}>
       {(kit) => <Bodies kit={kit} />}
     </Shell>
   );

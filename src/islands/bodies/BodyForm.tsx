@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { saveBody } from '../../app/bodies/bodyActions.ts';
 import { splitWidth } from '../../app/bodies/bodyDraft.ts';
 import { modeRows } from '../../app/bodies/modeDoubts.ts';
@@ -9,6 +9,7 @@ import { bodySchema } from '../../kit/schemas/body.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import { part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { ApprovedFields } from './ApprovedFields.tsx';
@@ -19,7 +20,7 @@ import { ModeFields } from './ModeFields.tsx';
 import { SlotFields } from './SlotFields.tsx';
 
 // The table parser comes with it; most visits never paste.
-const PasteModes = lazy(() => import('./PasteModes.tsx'));
+const PasteModes = part(() => import('./PasteModes.tsx'));
 
 interface BodyFormProps {
   readonly body: Draft<Body>;
@@ -156,17 +157,15 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
       <CounterFields form={form} />
       <ApprovedFields form={form} cards={cards} />
       <HeatFields form={form} />
-      <Suspense fallback={null}>
-        {pasting && (
-          <PasteModes
-            onClose={() => setPasting(false)}
-            onAdd={(modes) => {
-              form.setFieldValue('modes', [...form.values.modes, ...modes]);
-              setPasting(false);
-            }}
-          />
-        )}
-      </Suspense>
+      {pasting && (
+        <PasteModes
+          onClose={() => setPasting(false)}
+          onAdd={(modes) => {
+            form.setFieldValue('modes', [...form.values.modes, ...modes]);
+            setPasting(false);
+          }}
+        />
+      )}
       <SaveBar
         itemForm={itemForm}
         what={form.values.name || 'This body'}

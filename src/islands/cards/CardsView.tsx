@@ -1,10 +1,11 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { addCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
 import type { Draft } from '../../app/kit/draft.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
+import { part } from '../../ui/part.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useLastSeen } from '../../ui/useLastSeen.ts';
 import { Shell } from '../shell/Shell.tsx';
@@ -15,13 +16,13 @@ import { LabelReader } from './LabelReader.tsx';
 import { ManyCards } from './ManyCards.tsx';
 import { WalletTools } from './WalletTools.tsx';
 
-const PasteCards = lazy(() => import('./PasteCards.tsx'));
+const PasteCards = part(() => import('./PasteCards.tsx'));
 
 const LISTS = ['cards'] as const;
 
-export default function CardsView({ demo }: { readonly demo: boolean }) {
+export default function CardsView() {
   return (
-    <Shell frame="cards" demo={demo} lists={LISTS}>
+    <Shell frame="cards" lists={LISTS}>
       {(kit) => <Cards kit={kit} />}
     </Shell>
   );
@@ -134,7 +135,7 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
           </>
         )}
       </div>
-      <Suspense fallback={null}>{pasting && <PasteCards onAdd={add} onClose={() => setPasting(false)} />}</Suspense>
+      {pasting && <PasteCards onAdd={add} onClose={() => setPasting(false)} />}
       {open?.kind === 'reader' && (
         <aside className={css.side} aria-label="Label reader">
           <LabelReader onMake={(made) => setOpen({ kind: 'new', card: made })} onClose={() => setOpen(null)} />

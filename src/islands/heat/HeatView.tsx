@@ -10,9 +10,9 @@ import { Shell } from '../shell/Shell.tsx';
 import css from './HeatView.module.css';
 import { Taken } from './Taken.tsx';
 
-export default function HeatView({ demo }: { readonly demo: boolean }) {
+export default function HeatView() {
   return (
-    <Shell frame="heat" demo={demo} lists={HEAT_LISTS}>
+    <Shell frame="heat" lists={HEAT_LISTS}>
       {(kit) => <Heat kit={kit} />}
     </Shell>
   );

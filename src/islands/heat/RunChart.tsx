@@ -1,7 +1,7 @@
-import { useComputedColorScheme } from '@mantine/core';
 import type { ApexOptions } from 'apexcharts';
 import { type CSSProperties, useMemo, useState } from 'react';
 import ReactApexChart from 'react-apexcharts';
+import { usePageTheme } from '../../ui/pageTheme.ts';
 import 'apexcharts/dist/apexcharts.css';
 import { chartData, type NamedEvent, namedEvents } from '../../app/heat/chartData.ts';
 import type { Run } from '../../app/heat/useRun.ts';
@@ -112,7 +112,7 @@ const level = (y: number, color: string, text: string, soft: string) => ({
 
 /** Both temperatures against their thresholds, and under them what is accepted against what is demanded. */
 export default function RunChart({ run, band, seconds, onPlace }: RunChartProps) {
-  const scheme = useComputedColorScheme('light');
+  const scheme = usePageTheme();
   const tokens = useMemo(readTokens, [scheme]);
   const [place, setPlace] = useState<PlotPlace | null>(null);
   const { lane, result } = run;

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { namedEvents } from '../../app/heat/chartData.ts';
 import { hasFailed, isCalibrated, riskTone } from '../../app/heat/heatViews.ts';
 import type { Run } from '../../app/heat/useRun.ts';
@@ -22,13 +22,14 @@ import {
 import { plannedText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
+import { part } from '../../ui/part.tsx';
 import { Buckets } from './Buckets.tsx';
 import css from './HeatView.module.css';
 import type { PlotPlace } from './RunChart.tsx';
 import { Scrubber } from './Scrubber.tsx';
 
 // The charts weigh more than the rest of the view together.
-const RunChart = lazy(() => import('./RunChart.tsx'));
+const RunChart = part(() => import('./RunChart.tsx'), <div className={css.chartWait}>Drawing the run…</div>);
 
 interface RunPictureProps {
   readonly run: Run;
@@ -80,9 +81,7 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
         )}
       </header>
       <section aria-label="The run in time" className={css.picture}>
-        <Suspense fallback={<div className={css.chartWait}>Drawing the run…</div>}>
-          <RunChart run={run} band={band} seconds={seconds} onPlace={onPlace} />
-        </Suspense>
+        <RunChart run={run} band={band} seconds={seconds} onPlace={onPlace} />
         <Scrubber seconds={seconds} last={last} place={place} onSeconds={setWish} />
         <ol className={css.events} aria-label="Events of the run">
           {namedEvents(result).map(({ event, minutes }) => (

@@ -1,33 +1,29 @@
 import { Menu } from '@mantine/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { exportDue } from '../../app/kit/exportReminder.ts';
 import { emptyKit, loadDemo } from '../../app/kit/kitFile.ts';
+import { useShown } from '../../app/kit/shown.ts';
 import type { TableKey } from '../../app/kit/tables.ts';
-import type { Unexported } from '../../app/kit/useKit.ts';
-import type { Settings } from '../../kit/kit.ts';
 import { exportDueText } from '../../text/kit/exportDue.ts';
 import { download } from '../../ui/download.ts';
+import { part } from '../../ui/part.tsx';
+import { Themed } from '../../ui/Themed.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './KitMenu.module.css';
 import { useExport } from './useExport.ts';
 
 // The file dialogues bring the schema with them; no view needs it before they are opened.
-const ImportDialog = lazy(() => import('./ImportDialog.tsx'));
-const HistoryDialog = lazy(() => import('./HistoryDialog.tsx'));
-const StorageDialog = lazy(() => import('./StorageDialog.tsx'));
-const SnapshotsDialog = lazy(() => import('./SnapshotsDialog.tsx'));
+const ImportDialog = part(() => import('./ImportDialog.tsx'));
+const HistoryDialog = part(() => import('./HistoryDialog.tsx'));
+const StorageDialog = part(() => import('./StorageDialog.tsx'));
+const SnapshotsDialog = part(() => import('./SnapshotsDialog.tsx'));
 
 const TABLES: readonly (readonly [TableKey, string])[] = [
   ['board', 'The board as CSV'],
   ['cards', 'Cards as CSV'],
   ['modes', 'Modes as CSV'],
 ];
-
-interface KitMenuProps {
-  readonly settings: Settings;
-  readonly unexported: Unexported | null;
-}
 
 /** The CSV writer comes with its first use. */
 async function saveTable(key: TableKey): Promise<void> {
@@ -37,7 +33,8 @@ async function saveTable(key: TableKey): Promise<void> {
 }
 
 /** What concerns the kit as a whole: out, in, begin again, earlier states. */
-export function KitMenu({ settings, unexported }: KitMenuProps) {
+export function KitMenu({ openAtOnce }: { readonly openAtOnce: boolean }) {
+  const { settings, unexported } = useShown();
   const [open, setOpen] = useState<'import' | 'history' | 'snapshots' | 'storage' | null>(null);
   const stored = useStored();
   const change = useChange();
@@ -45,8 +42,8 @@ export function KitMenu({ settings, unexported }: KitMenuProps) {
   const due = unexported && exportDue(unexported, settings, Date.now());
   const close = (): void => setOpen(null);
   return (
-    <>
-      <Menu position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
+    <Themed>
+      <Menu defaultOpened={openAtOnce} position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
         <Menu.Target>
           <button type="button" className={css.button}>
             Kit{due?.isDue && <span className={css.due} aria-hidden="true" />}
@@ -74,12 +71,10 @@ export function KitMenu({ settings, unexported }: KitMenuProps) {
           <Menu.Item onClick={() => void change(emptyKit)}>Start empty</Menu.Item>
         </Menu.Dropdown>
       </Menu>
-      <Suspense fallback={null}>
-        {open === 'import' && <ImportDialog onClose={close} />}
-        {open === 'history' && <HistoryDialog onClose={close} />}
-        {open === 'storage' && <StorageDialog settings={settings} unexported={unexported} onClose={close} />}
-        {open === 'snapshots' && <SnapshotsDialog onClose={close} />}
-      </Suspense>
-    </>
+      {open === 'import' && <ImportDialog onClose={close} />}
+      {open === 'history' && <HistoryDialog onClose={close} />}
+      {open === 'storage' && <StorageDialog settings={settings} unexported={unexported} onClose={close} />}
+      {open === 'snapshots' && <SnapshotsDialog onClose={close} />}
+    </Themed>
   );
 }

@@ -1,9 +1,10 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import { plannedText } from '../../text/heat/heatWords.ts';
+import { part } from '../../ui/part.tsx';
 import css from './PlanCorner.module.css';
 
-const PlanDialog = lazy(() => import('./PlanDialog.tsx'));
+const PlanDialog = part(() => import('./PlanDialog.tsx'));
 
 /** What the figures of the board are, and for which take its heat marks stand; pressed, the take is changed. */
 export function PlanCorner({ plan }: { readonly plan: PlannedTake }) {
@@ -19,11 +20,7 @@ export function PlanCorner({ plan }: { readonly plan: PlannedTake }) {
       >
         Heat: {plannedText(plan)}
       </button>
-      {open && (
-        <Suspense fallback={null}>
-          <PlanDialog plan={plan} onClose={() => setOpen(false)} />
-        </Suspense>
-      )}
+      {open && <PlanDialog plan={plan} onClose={() => setOpen(false)} />}
     </>
   );
 }

@@ -1,9 +1,9 @@
-import { useHotkeys } from '@mantine/hooks';
 import { useRef } from 'react';
 import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import type { Asked } from '../../core/match/ask/askLine.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
+import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
 import { QuickPlayback } from './QuickPlayback.tsx';
@@ -20,7 +20,7 @@ interface QuickCheckProps {
 /** One line in, one answer out; what was not understood is shown in its place. */
 export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckProps) {
   const input = useRef<HTMLInputElement>(null);
-  useHotkeys([['/', () => input.current?.focus()]]);
+  useShortcuts([{ key: '/', run: () => input.current?.focus() }]);
   const replace = (next: string): void => {
     onText(next);
     input.current?.focus();

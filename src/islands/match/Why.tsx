@@ -1,4 +1,3 @@
-import { lazy, Suspense } from 'react';
 import { cellTone } from '../../app/match/answers.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
@@ -16,6 +15,7 @@ import { Amount } from '../../ui/Amount.tsx';
 import { BottleneckStrip } from '../../ui/BottleneckStrip.tsx';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { part } from '../../ui/part.tsx';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
 import { WhyMoves } from './WhyMoves.tsx';
@@ -24,7 +24,7 @@ import { WhySums } from './WhySums.tsx';
 import { WhyTest } from './WhyTest.tsx';
 
 // The simulator comes with it, and it is asked only once a cell is selected.
-const WhyHeat = lazy(() => import('./WhyHeat.tsx'));
+const WhyHeat = part(() => import('./WhyHeat.tsx'));
 
 const OUTCOME_TONES: Readonly<Record<RuleOutcome, string>> = {
   pass: 'tone-cool',
@@ -91,11 +91,7 @@ export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
           <BottleneckStrip need={cell.need} sections={stripSections(cell, body, card)} />
         </>
       )}
-      {!quick && (
-        <Suspense fallback={null}>
-          <WhyHeat subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} />
-        </Suspense>
-      )}
+      {!quick && <WhyHeat subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} />}
       <section aria-label="Rule by rule">
         <ol className={css.ladder}>
           {cell.findings.map((finding, at) => (

@@ -5,10 +5,10 @@ import { Shell } from './Shell.tsx';
 const NO_LISTS = [] as const;
 
 /** A frame that is not built yet says what it will do, and nothing more. */
-export default function ComingView({ frame, demo }: { readonly frame: FrameKey; readonly demo: boolean }) {
+export default function ComingView({ frame }: { readonly frame: FrameKey }) {
   const found = FRAMES.find(({ key }) => key === frame);
   return (
-    <Shell frame={frame} demo={demo} lists={NO_LISTS}>
+    <Shell frame={frame} lists={NO_LISTS}>
       {() => (
         <div className={css.coming}>
           <h1>{found?.name}</h1>

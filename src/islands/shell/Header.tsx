@@ -1,61 +1,66 @@
-import { useMantineColorScheme } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { setTake } from '../../app/kit/settings.ts';
-import { watchUpdates } from '../../app/kit/updates.ts';
-import type { Unexported } from '../../app/kit/useKit.ts';
-import { watchStore } from '../../app/kit/watchStore.ts';
+import { useState } from 'react';
+import { useShown } from '../../app/kit/shown.ts';
 import type { Settings } from '../../kit/kit.ts';
-import { tellMoved } from '../../ui/undoNotice.tsx';
-import { useChange } from '../../ui/useChange.ts';
-import { KitMenu } from '../kit/KitMenu.tsx';
+import { changeLater } from '../../ui/changeLater.ts';
+import { part } from '../../ui/part.tsx';
+import { useMounted } from '../../ui/useMounted.ts';
+import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { FRAMES, type FrameKey } from './frames.ts';
 import css from './Header.module.css';
 import { HeadroomField } from './HeadroomField.tsx';
+import { KitButton } from './KitButton.tsx';
 import { PolicySwitch } from './PolicySwitch.tsx';
-import { Shortcuts } from './Shortcuts.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
-import { storeNotices, updateNotice } from './updateNotice.tsx';
 
-// Loaded when it is first called for.
-const Palette = lazy(() => import('./Palette.tsx'));
+// Loaded when they are first called for.
+const Palette = part(() => import('./Palette.tsx'));
+const Shortcuts = part(() => import('./Shortcuts.tsx'));
 
-interface HeaderProps {
-  readonly frame: FrameKey;
-  readonly settings: Settings;
-  /** Null before the kit is known. */
-  readonly unexported: Unexported | null;
-}
+/** The history comes with its first use. */
+const move = async (way: 'back' | 'again'): Promise<void> => {
+  const { tellMoved } = await import('../../ui/undoNotice.tsx');
+  await tellMoved(async () => {
+    const { undoLast, redoLast } = await import('../../app/kit/history.ts');
+    return way === 'back' ? undoLast() : redoLast();
+  }, way);
+};
+const undo = (): void => void move('back');
+const redo = (): void => void move('again');
 
-// The history comes with its first use.
-const undo = (): void => void tellMoved(async () => (await import('../../app/kit/history.ts')).undoLast(), 'back');
-const redo = (): void => void tellMoved(async () => (await import('../../app/kit/history.ts')).redoLast(), 'again');
+const setTake = (take: Settings['take']): void =>
+  void changeLater(async () => {
+    const settings = await import('../../app/kit/settings.ts');
+    return () => settings.setTake(take);
+  });
+
+const setHeadroom = (headroom: number): void =>
+  void changeLater(async () => {
+    const settings = await import('../../app/kit/settings.ts');
+    return () => settings.setHeadroom(headroom);
+  });
 
 const go = (path: string) => (): void => window.location.assign(path);
 
 /** The strip of frames, the policy that every answer follows, and what concerns the kit as a whole. */
-export function Header({ frame, settings, unexported }: HeaderProps) {
+export function Header({ frame }: { readonly frame: FrameKey }) {
+  const { settings } = useShown();
   const [help, setHelp] = useState(false);
   const [palette, setPalette] = useState(0);
-  const { toggleColorScheme } = useMantineColorScheme();
-  const change = useChange();
-  useEffect(() => {
-    watchUpdates(updateNotice);
-    watchStore(storeNotices);
-  }, []);
-  const take = (next: Settings['take']): void => void change(() => setTake(next), { quiet: true });
+  const openHelp = (): void => setHelp(true);
+  useShortcuts([
+    ...FRAMES.map(({ path }, at) => ({ key: String(at + 1), run: go(path), notOnButtons: true })),
+    { key: 'p', run: () => setTake(settings.take === 'once' ? 'repeatable' : 'once'), notOnButtons: true },
+    { key: '?', run: openHelp },
+  ]);
   useHotkeys([
-    ...FRAMES.map(({ path }, at) => [String(at + 1), go(path)] as [string, () => void]),
-    ['p', () => take(settings.take === 'once' ? 'repeatable' : 'once')],
     ['mod+Z', undo],
     ['mod+shift+Z', redo],
     ['mod+Y', redo],
-    ['shift+?', () => setHelp(true)],
-    ['?', () => setHelp(true)],
     ['mod+K', () => setPalette((times) => times + 1)],
   ]);
   return (
-    <header className={css.header}>
+    <header className={css.header} data-ready={useMounted() || undefined}>
       <a className={css.brand} href="/">
         Cool Reel <span className={css.scale} aria-hidden="true" />
       </a>
@@ -78,16 +83,16 @@ export function Header({ frame, settings, unexported }: HeaderProps) {
         ))}
       </nav>
       <div className={css.tools}>
-        <PolicySwitch take={settings.take} onChange={take} />
-        <HeadroomField headroom={settings.headroom} />
-        <KitMenu settings={settings} unexported={unexported} />
+        <PolicySwitch take={settings.take} onChange={setTake} />
+        <HeadroomField headroom={settings.headroom} onKeep={setHeadroom} />
+        <KitButton />
         <ThemeButton />
-        <button type="button" className={css.help} aria-label="Keyboard shortcuts" onClick={() => setHelp(true)}>
+        <button type="button" className={css.help} aria-label="Keyboard shortcuts" onClick={openHelp}>
           ?
         </button>
       </div>
-      <Suspense fallback={null}>{palette > 0 && <Palette key={palette} onTheme={toggleColorScheme} />}</Suspense>
-      <Shortcuts opened={help} onClose={() => setHelp(false)} />
+      {palette > 0 && <Palette key={palette} />}
+      {help && <Shortcuts onClose={() => setHelp(false)} />}
     </header>
   );
 }

@@ -1,21 +1,24 @@
 import { useEffect, useState } from 'react';
-import { setHeadroom } from '../../app/kit/settings.ts';
 import { typedNumber } from '../../ui/typedNumber.ts';
-import { useChange } from '../../ui/useChange.ts';
 import css from './HeadroomField.module.css';
 
 const asPercent = (fraction: number): string => String(Math.round(fraction * 1000) / 10);
 
 /** Headroom over the need, per cent; kept when it is a number from 0 to 100, otherwise it says what is wrong. */
-export function HeadroomField({ headroom }: { readonly headroom: number }) {
+export function HeadroomField({
+  headroom,
+  onKeep,
+}: {
+  readonly headroom: number;
+  readonly onKeep: (headroom: number) => void;
+}) {
   const [text, setText] = useState(asPercent(headroom));
-  const change = useChange();
   useEffect(() => setText(asPercent(headroom)), [headroom]);
   const typed = typedNumber(text, { min: 0, max: 100 });
   const value = typed.ok ? typed.value : Number.NaN;
   const wrong = text.trim() === '' || !(value >= 0 && value <= 100);
   const keep = (): void => {
-    if (!wrong) void change(() => setHeadroom(Math.round(value * 10) / 1000), { quiet: true });
+    if (!wrong) onKeep(Math.round(value * 10) / 1000);
     else setText(asPercent(headroom));
   };
   return (

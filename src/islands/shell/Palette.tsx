@@ -4,20 +4,18 @@ import { useEffect } from 'react';
 import { setTake } from '../../app/kit/settings.ts';
 import { useKit } from '../../app/kit/useKit.ts';
 import { cardSummary } from '../../text/match/cell.ts';
+import { toggleTheme } from '../../ui/pageTheme.ts';
+import { Themed } from '../../ui/Themed.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useExport } from '../kit/useExport.ts';
 import { FRAMES } from './frames.ts';
-
-interface PaletteProps {
-  readonly onTheme: () => void;
-}
 
 const go = (path: string) => (): void => window.location.assign(path);
 
 const LISTS = ['bodies', 'cards'] as const;
 
 /** Everything the app can do and everything in the kit, by typing a part of its name. */
-export default function Palette({ onTheme }: PaletteProps) {
+export default function Palette() {
   const change = useChange();
   const state = useKit(LISTS);
   const kit = 'kit' in state ? state.kit : { bodies: [], cards: [] };
@@ -42,7 +40,7 @@ export default function Palette({ onTheme }: PaletteProps) {
         { id: 'once', label: 'Once-only take', onClick: take('once') },
         { id: 'repeatable', label: 'Repeatable take', onClick: take('repeatable') },
         { id: 'export', label: 'Export the kit file', onClick: save },
-        { id: 'theme', label: 'Day or night theme', onClick: onTheme },
+        { id: 'theme', label: 'Day or night theme', onClick: toggleTheme },
       ],
     },
     {
@@ -65,16 +63,18 @@ export default function Palette({ onTheme }: PaletteProps) {
     },
   ];
   return (
-    <Spotlight
-      actions={actions}
-      shortcut={null}
-      lockScroll={false}
-      transitionProps={{ duration: 0 }}
-      scrollable
-      maxHeight={420}
-      limit={30}
-      nothingFound="Nothing by that name"
-      searchProps={{ placeholder: 'A view, a card, a body, something to do', 'aria-label': 'Command palette' }}
-    />
+    <Themed>
+      <Spotlight
+        actions={actions}
+        shortcut={null}
+        lockScroll={false}
+        transitionProps={{ duration: 0 }}
+        scrollable
+        maxHeight={420}
+        limit={30}
+        nothingFound="Nothing by that name"
+        searchProps={{ placeholder: 'A view, a card, a body, something to do', 'aria-label': 'Command palette' }}
+      />
+    </Themed>
   );
 }

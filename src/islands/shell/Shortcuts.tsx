@@ -1,33 +1,60 @@
-import { Modal } from '@mantine/core';
+import { Checkbox, Modal } from '@mantine/core';
+import { useState } from 'react';
+import { singleKeysOn, switchSingleKeys } from '../../app/kit/singleKeys.ts';
+import { Themed } from '../../ui/Themed.tsx';
 import css from './Shortcuts.module.css';
 
-const KEYS: readonly (readonly [string, string])[] = [
-  ['/', 'quick check'],
-  ['1 – 9', 'views'],
-  ['p', 'once-only or repeatable take'],
-  ['← ↑ → ↓', 'move on the board'],
-  ['Home, End', 'first and last card of a row'],
-  ['Enter', 'read why'],
-  ['Esc', 'back to the board'],
-  ['Ctrl + K', 'command palette'],
-  ['Ctrl + Z', 'take the last change back'],
-  ['Ctrl + Shift + Z', 'make it again'],
-  ['?', 'this list'],
+interface Key {
+  readonly keys: string;
+  readonly what: string;
+  /** Does something by itself, anywhere on the page. */
+  readonly single?: boolean;
+}
+
+const KEYS: readonly Key[] = [
+  { keys: '/', what: 'quick check', single: true },
+  { keys: '1 – 9', what: 'views', single: true },
+  { keys: 'p', what: 'once-only or repeatable take', single: true },
+  { keys: '?', what: 'this list', single: true },
+  { keys: '← ↑ → ↓', what: 'move on the board' },
+  { keys: 'Home, End', what: 'first and last card of a row' },
+  { keys: 'Enter', what: 'read why' },
+  { keys: 'Esc', what: 'back to the board' },
+  { keys: 'Ctrl + K', what: 'command palette' },
+  { keys: 'Ctrl + Z', what: 'take the last change back' },
+  { keys: 'Ctrl + Shift + Z', what: 'make it again' },
 ];
 
-export function Shortcuts({ opened, onClose }: { readonly opened: boolean; readonly onClose: () => void }) {
+/** What the keyboard does, and whether single keys do anything. */
+export default function Shortcuts({ onClose }: { readonly onClose: () => void }) {
+  const [on, setOn] = useState(singleKeysOn);
+  const [kept, setKept] = useState(true);
   return (
-    <Modal opened={opened} onClose={onClose} title="Keys">
-      <dl className={css.list}>
-        {KEYS.map(([key, what]) => (
-          <div key={key} className={css.row}>
-            <dt>
-              <kbd className={css.key}>{key}</kbd>
-            </dt>
-            <dd className={css.what}>{what}</dd>
-          </div>
-        ))}
-      </dl>
-    </Modal>
+    <Themed>
+      <Modal opened onClose={onClose} title="Keys">
+        <dl className={css.list}>
+          {KEYS.map(({ keys, what, single = false }) => (
+            <div key={keys} className={css.row} data-off={(single && !on) || undefined}>
+              <dt>
+                <kbd className={css.key}>{keys}</kbd>
+              </dt>
+              <dd className={css.what}>{what}</dd>
+            </div>
+          ))}
+        </dl>
+        <Checkbox
+          className={css.switch}
+          label="Single keys do something by themselves"
+          description="Switch them off where you speak to this device, or press keys by accident. Keys with Ctrl or ⌘, and those of the board, stay."
+          checked={on}
+          onChange={(event) => {
+            const wish = event.currentTarget.checked;
+            setKept(switchSingleKeys(wish));
+            setOn(singleKeysOn());
+          }}
+        />
+        {!kept && <p role="alert">This browser does not let the app remember that.</p>}
+      </Modal>
+    </Themed>
   );
 }

@@ -1,17 +1,15 @@
-import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { toggleTheme, usePageTheme } from '../../ui/pageTheme.ts';
 import css from './ThemeButton.module.css';
 
 /** Day or night paper. The browser's wish is followed until this is pressed. */
 export function ThemeButton() {
-  const { setColorScheme } = useMantineColorScheme();
-  const scheme = useComputedColorScheme('light', { getInitialValueInEffect: true });
-  const other = scheme === 'dark' ? 'light' : 'dark';
+  const theme = usePageTheme();
   return (
     <button
       type="button"
       className={css.button}
-      aria-label={`Switch to the ${other === 'dark' ? 'night' : 'day'} theme`}
-      onClick={() => setColorScheme(other)}
+      aria-label={`Switch to the ${theme === 'dark' ? 'day' : 'night'} theme`}
+      onClick={toggleTheme}
     >
       <svg width="17" height="17" viewBox="0 0 16 16" aria-hidden="true">
         <circle cx="8" cy="8" r="6.2" fill="none" stroke="currentColor" strokeWidth="1.6" />

@@ -1,31 +1,37 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { startsWithDemo } from '../../app/kit/firstKit.ts';
 import { lastKept } from '../../app/kit/keptMarker.ts';
 import { startEmpty, startWithDemo } from '../../app/kit/kitFile.ts';
 import { kitGoneText } from '../../text/kit/storeMessage.ts';
+import { part } from '../../ui/part.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './Welcome.module.css';
 
-const ImportDialog = lazy(() => import('../kit/ImportDialog.tsx'));
+const ImportDialog = part(() => import('../kit/ImportDialog.tsx'));
 
 /**
  * A first visit. Where the server was started for the demo, its kit is loaded without asking; it never touches a kit
  * that is there.
  */
-export function Welcome({ demo }: { readonly demo: boolean }) {
+export function Welcome() {
   const stored = useStored();
   const asked = useRef(false);
   const [importing, setImporting] = useState(false);
   const [kept] = useState(lastKept);
+  // Where a kit was kept and is gone, that is said first: the demo would hide it.
+  const [begins, setBegins] = useState<'asking' | 'demo' | 'choice'>(kept === null ? 'asking' : 'choice');
   useEffect(() => {
-    // Where a kit was kept and is gone, that is said first: the demo would hide it.
-    if (!demo || asked.current || kept !== null) return;
+    if (kept !== null || asked.current) return;
     asked.current = true;
-    void stored(startWithDemo);
-  }, [demo, kept, stored]);
-  if (demo && kept === null) {
+    void startsWithDemo().then((demo) => {
+      setBegins(demo ? 'demo' : 'choice');
+      if (demo) void stored(startWithDemo).then((made) => made || setBegins('choice'));
+    });
+  }, [kept, stored]);
+  if (begins !== 'choice') {
     return (
       <p className={css.welcome} role="status">
-        Laying out the demo kit…
+        {begins === 'demo' ? 'Laying out the demo kit…' : 'Opening your kit…'}
       </p>
     );
   }
@@ -62,7 +68,7 @@ export function Welcome({ demo }: { readonly demo: boolean }) {
           Import a kit file
         </button>
       </div>
-      <Suspense fallback={null}>{importing && <ImportDialog onClose={() => setImporting(false)} />}</Suspense>
+      {importing && <ImportDialog onClose={() => setImporting(false)} />}
     </div>
   );
 }

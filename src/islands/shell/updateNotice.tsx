@@ -1,20 +1,41 @@
 import { notifications } from '@mantine/notifications';
-import { STORE_EVENT } from '../../text/kit/storeMessage.ts';
+import { firstTime } from '../../app/kit/firstTime.ts';
+import { PLATFORM_TEXT, STORE_EVENT, UPDATE_EVENT } from '../../text/kit/storeMessage.ts';
 
-const stay = (message: React.ReactNode): void => {
-  notifications.show({ autoClose: false, message });
+const stay = (message: React.ReactNode, id?: string): void => {
+  notifications.show({ autoClose: false, message, id });
 };
 
-/** Says that a newer version waits; nothing reloads before it is pressed. */
-export const updateNotice = (apply: () => void): void =>
+const UPDATE = 'update';
+
+const sayOnce = (what: keyof typeof PLATFORM_TEXT): void => {
+  if (firstTime(what)) stay(PLATFORM_TEXT[what]);
+};
+
+const reloadNotice = (text: string, press: string, reload: () => void): void => {
+  notifications.hide(UPDATE);
   stay(
     <span>
-      A newer version is ready.{' '}
-      <button type="button" className="plain-button" onClick={apply}>
-        Reload into it
+      {text}{' '}
+      <button type="button" className="plain-button" onClick={reload}>
+        {press}
       </button>
     </span>,
+    UPDATE,
   );
+};
+
+/** Says that a newer version waits, or was started in another tab; nothing reloads before it is pressed. */
+export const updateNotices = {
+  onWaiting: (apply: () => void) => reloadNotice(UPDATE_EVENT.waiting, UPDATE_EVENT.apply, apply),
+  onTaken: (reload: () => void) => reloadNotice(UPDATE_EVENT.taken, UPDATE_EVENT.reload, reload),
+  onRefused: () => sayOnce('refused'),
+} as const;
+
+/** Says what is missing at this address, the first time it is opened in this browser. */
+export const tellPlatform = (): void => {
+  if (!window.isSecureContext) sayOnce('insecure');
+};
 
 /** Says what happened to the store of this tab, and what to do. */
 export const storeNotices = {

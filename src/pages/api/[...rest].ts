@@ -1,1 +1,3 @@
-export { noSuchCall as ALL } from '../../server/json.ts';
+export const prerender = false;
+
+export { noSuchCall as ALL } from '../../server/endpoint.ts';

@@ -1,7 +1,10 @@
-import type { APIRoute } from 'astro';
-import { version } from '../../../package.json';
-import { json, onlyBy } from '../../server/json.ts';
+import { health } from '../../server/calls/health.ts';
+import { endpoint, onlyBy } from '../../server/endpoint.ts';
 
-export const GET: APIRoute = () => json({ ok: true, version });
+export const prerender = false;
 
-export const ALL = onlyBy('GET');
+export const GET = endpoint(health);
+
+export const HEAD = GET;
+
+export const ALL = onlyBy(health.method);

@@ -1,7 +1,4 @@
-import type { APIRoute } from 'astro';
 import { kitJsonSchema } from '../../kit/jsonSchema.ts';
-import { json, onlyBy } from '../../server/json.ts';
+import { documentOf } from '../../server/openapi.ts';
 
-export const GET: APIRoute = async () => json(await kitJsonSchema());
-
-export const ALL = onlyBy('GET');
+export const GET = async (): Promise<Response> => documentOf(await kitJsonSchema());

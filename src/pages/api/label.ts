@@ -1,15 +1,8 @@
-import type { APIRoute } from 'astro';
-import Joi from 'joi';
-import { readLabel } from '../../core/cards/readLabel.ts';
-import { MAX_TEXT } from '../../core/cards/tokenize.ts';
-import { json, onlyBy, readBody, refuse } from '../../server/json.ts';
-import { labelView } from '../../server/views.ts';
+import { label } from '../../server/calls/label.ts';
+import { endpoint, onlyBy } from '../../server/endpoint.ts';
 
-const body = Joi.object({ text: Joi.string().min(1).max(MAX_TEXT).required() });
+export const prerender = false;
 
-export const POST: APIRoute = async ({ request }) => {
-  const read = await readBody<{ text: string }>(request, body);
-  return read.ok ? json(labelView(readLabel(read.value.text))) : refuse(read.error);
-};
+export const POST = endpoint(label);
 
-export const ALL = onlyBy('POST');
+export const ALL = onlyBy(label.method);

@@ -1,6 +1,9 @@
 import type { Problem } from '../../kit/problems.ts';
 import { fieldName } from './fields.ts';
 
+/** Said of a field that is not known. */
+export const unknownFieldText = (what: string): string => `${what} is no field of this. Check its spelling and case.`;
+
 /** A refusal of the schema in plain words: what, and what to do. */
 export function problemText({ field, rule, limit, allowed }: Problem): string {
   const what = field === null ? 'What was given' : fieldName(field);
@@ -41,7 +44,7 @@ export function problemText({ field, rule, limit, allowed }: Problem): string {
     case 'array.unique':
       return `This id stands twice. Give one of the two another id.`;
     case 'object.unknown':
-      return `${what} is no field of this. Check its spelling and case.`;
+      return unknownFieldText(what);
     case 'object.base':
       return `${what} must be an object.`;
     default:

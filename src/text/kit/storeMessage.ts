@@ -1,8 +1,24 @@
 const FULL =
   'The browser’s storage is full. Export the kit, free space on this device, and try again. Nothing was changed.';
 
+/** Browsers word it each in their own way. */
+const LOADING_FAILED = /dynamically imported module|importing a module script|error loading dynamically|preload css/i;
+
+/** Whether a part of the app itself did not come. */
+const isPartMissing = (thrown: unknown): boolean => thrown instanceof Error && LOADING_FAILED.test(thrown.message);
+
+const PART_MISSING =
+  'A part of the app could not be loaded: there is no network, or the app was updated meanwhile. What is saved is safe. Try again; where that does not help, save what you are typing and reload.';
+
+/** Why a part of the page is not there. */
+export const partFailedText = (thrown: unknown): string =>
+  isPartMissing(thrown)
+    ? PART_MISSING
+    : `This part of the page came to a stop (${thrown instanceof Error ? thrown.message : String(thrown)}). What is saved is safe.`;
+
 /** Why the browser would not keep something, in words that say what to do. Nothing was changed when this is shown. */
 export function storeMessage(thrown: unknown): string {
+  if (isPartMissing(thrown)) return PART_MISSING;
   const name = thrown instanceof Error ? thrown.name : '';
   const inner = thrown instanceof Error && 'inner' in thrown ? thrown.inner : null;
   const innerName = inner instanceof Error ? inner.name : '';
@@ -33,4 +49,20 @@ export const STORE_EVENT = {
   older: 'Another tab has an older version of Cool Reel open. Close it to go on here.',
   deleted:
     'The storage of Cool Reel was deleted, in another tab or by the browser. What this tab still shows is no longer stored. Note what you need, reload, and import your last export.',
+} as const;
+
+/** What became of the app's own files. */
+export const UPDATE_EVENT = {
+  waiting: 'A newer version is ready.',
+  apply: 'Reload into it',
+  taken: 'Another tab went on to a newer version. This one still works; save what you are typing, then',
+  reload: 'reload it',
+} as const;
+
+/** What a browser keeps back, said once in it. */
+export const PLATFORM_TEXT = {
+  insecure:
+    'This address is plain HTTP: everything works, and what you enter is kept on this device, but only while the computer it comes from can be reached. Use without a network, folders and notifications need HTTPS; on that computer: npm start -- --lan --https.',
+  refused:
+    'The browser would not keep the app for use without a network, because it does not trust this address’s certificate. Everything else works, and what you enter is kept on this device.',
 } as const;

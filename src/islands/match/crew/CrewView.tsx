@@ -9,9 +9,9 @@ import css from './CrewView.module.css';
 
 const CREW_LISTS = ['bodies', 'cards', 'tests'] as const;
 
-export default function CrewView({ demo }: { readonly demo: boolean }) {
+export default function CrewView() {
   return (
-    <Shell frame="match" demo={demo} lists={CREW_LISTS}>
+    <Shell frame="match" lists={CREW_LISTS}>
       {(kit) => <Crew kit={kit} />}
     </Shell>
   );

@@ -1,18 +1,20 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import AstroPWA from '@vite-pwa/astro';
-import { defineConfig } from 'astro/config';
-
-const PAGES = ['/', '/bodies', '/cards', '/crew', '/heat', '/prove', '/day', '/shop', '/drill', '/guide'];
-// A page changes with every build, since it names the build's files.
-const BUILD = String(Date.now());
+import { defineConfig, passthroughImageService } from 'astro/config';
+import { compressed, httpServer, policies } from './build/integrations.ts';
 
 export default defineConfig({
-  output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  // Pages are files: any static host serves them. The calls are answered by a server, behind one of our own.
+  output: 'static',
+  adapter: node({ mode: 'middleware' }),
   integrations: [
     react(),
+    policies(),
     AstroPWA({
+      strategies: 'injectManifest',
+      srcDir: 'src/offline',
+      filename: 'sw.ts',
       registerType: 'prompt',
       injectRegister: false,
       manifest: {
@@ -25,22 +27,23 @@ export default defineConfig({
         start_url: '/',
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
-      workbox: {
-        globPatterns: ['**/*.{js,css,woff2,svg,wasm}'],
+      injectManifest: {
+        globPatterns: ['**/*.{html,js,css,woff2,svg,wasm}'],
+        // Every file by its own name: any static host has it there.
+        manifestTransforms: [(manifest) => ({ manifest, warnings: [] })],
         maximumFileSizeToCacheInBytes: 4_000_000,
-        // Pages are drawn by the server: each is kept as a file of this build, with the policy it was sent under.
-        additionalManifestEntries: PAGES.map((url) => ({ url, revision: BUILD })),
-        navigateFallback: null,
-        ignoreURLParametersMatching: [/^q$/, /^open$/],
-        directoryIndex: null,
       },
     }),
+    compressed(),
+    httpServer(),
   ],
+  // No picture is worked on: there is no endpoint to abuse.
+  image: { service: passthroughImageService() },
   // The calls keep no state and no cookie; a wrong content type is refused by the calls themselves, in their own shape.
   security: { checkOrigin: false },
   devToolbar: { enabled: false },
   // Every style and script is a file of this origin: the Content-Security-Policy allows nothing else.
-  build: { inlineStylesheets: 'never' },
+  build: { inlineStylesheets: 'never', format: 'directory' },
   vite: {
     build: { assetsInlineLimit: 0, target: 'es2022' },
     css: { modules: { localsConvention: 'camelCaseOnly' } },

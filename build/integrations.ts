@@ -1,0 +1,85 @@
+import { readdir, readFile, writeFile } from 'node:fs/promises';
+import { extname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
+import type { AstroIntegration } from 'astro';
+import { build } from 'esbuild';
+import { withPolicy } from './policy.ts';
+
+const asBrotli = promisify(brotliCompress);
+const asGzip = promisify(gzip);
+
+const COMPRESSED = new Set(['.html', '.js', '.css', '.json', '.svg', '.wasm', '.webmanifest']);
+/** Below this a file is sent as it is, bytes. */
+const WORTH_IT = 1000;
+/** Above this the last per cent is not worth the seconds it takes, bytes. */
+const LARGE = 1_000_000;
+
+async function filesBelow(folder: URL): Promise<readonly string[]> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  return entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+}
+
+/** Puts its policy into every page. Before the service worker is made: that names the pages by what is in them. */
+export const policies = (): AstroIntegration => ({
+  name: 'policies',
+  hooks: {
+    'astro:build:done': async ({ dir }) => {
+      for (const file of await filesBelow(dir)) {
+        if (extname(file) === '.html') await writeFile(file, withPolicy(await readFile(file, 'utf8')));
+      }
+    },
+  },
+});
+
+async function compress(file: string): Promise<void> {
+  const content = await readFile(file);
+  const { byteLength } = content;
+  if (byteLength < WORTH_IT) return;
+  const { BROTLI_PARAM_QUALITY: quality, BROTLI_PARAM_SIZE_HINT: hint } = constants;
+  const params = { [quality]: byteLength > LARGE ? 8 : 11, [hint]: byteLength };
+  await Promise.all([
+    asBrotli(content, { params }).then((small) => writeFile(`${file}.br`, small)),
+    asGzip(content, { level: 9 }).then((small) => writeFile(`${file}.gz`, small)),
+  ]);
+}
+
+/** Writes every file once more as brotli and gzip, beside itself: the server sends what the browser takes. */
+export const compressed = (): AstroIntegration => ({
+  name: 'compressed',
+  hooks: {
+    'astro:build:done': async ({ dir }) => {
+      const files = (await filesBelow(dir)).filter((file) => COMPRESSED.has(extname(file)));
+      await Promise.all(files.map(compress));
+    },
+  },
+});
+
+/** Bundles the HTTP server and its worker beside Astro's handler; packages stay where they are installed. */
+export const httpServer = (): AstroIntegration => {
+  let server: URL | null = null;
+  return {
+    name: 'http-server',
+    hooks: {
+      'astro:config:done': ({ config }) => {
+        server = config.build.server;
+      },
+      'astro:build:done': async () => {
+        if (!server) return;
+        await build({
+          entryPoints: { main: 'src/server/http/main.ts', worker: 'src/server/work/worker.ts' },
+          bundle: true,
+          splitting: true,
+          packages: 'external',
+          platform: 'node',
+          target: 'node20',
+          format: 'esm',
+          outdir: fileURLToPath(server),
+          outExtension: { '.js': '.mjs' },
+          chunkNames: 'http/[name].[hash]',
+        });
+      },
+    },
+  };
+};

@@ -1,0 +1,140 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { plannedTake } from '../../app/heat/plannedTake.ts';
+import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
+import type { ViewKit } from '../../app/kit/useKit.ts';
+import { policyOf } from '../../app/match/policy.ts';
+import type { CellPick, WhySubject } from '../../app/match/subject.ts';
+import { keepTrial, type TrialChanges, toBuy, tryMove, UNCHANGED, withTrial } from '../../app/match/trialActions.ts';
+import { useBoard } from '../../app/match/useBoard.ts';
+import type { useQuickCheck } from '../../app/match/useQuickCheck.ts';
+import type { TakeKind } from '../../core/kit/model.ts';
+import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
+import type { Move } from '../../core/match/move.ts';
+import { moveLine } from '../../text/match/move.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useSame } from '../../ui/useSame.ts';
+import { KitRoom } from '../shell/KitRoom.tsx';
+import { Board } from './Board.tsx';
+import { BoardEmpty } from './BoardEmpty.tsx';
+import css from './MatchView.module.css';
+import { PlanCorner } from './PlanCorner.tsx';
+import { SidePanel } from './SidePanel.tsx';
+import type { Selected } from './selected.ts';
+import { TrialBar } from './TrialBar.tsx';
+
+const MATCH_LISTS = ['bodies', 'cards', 'tests'] as const;
+
+/** Moves being tried, one upon another. Nothing of them is stored before they are kept. */
+interface Trying {
+  readonly text: string;
+  /** The kit as it would be; null while only another kind of take is tried. */
+  readonly kit: BoardKit | null;
+  readonly changes: TrialChanges;
+  /** Where to go back to when they are dropped. */
+  readonly from: CellPick;
+}
+
+/** What a selection stands for on the board as it is now; null when its mode or card is gone. */
+function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
+  const cardAt = board.cards.findIndex(({ id }) => id === pick.cardId);
+  const rowAt = board.rows.findIndex(({ body, mode }) => body.id === pick.bodyId && mode.id === pick.modeId);
+  const row = board.rows[rowAt];
+  const card = board.cards[cardAt];
+  const cell = board.columnAt(cardAt)[rowAt];
+  if (!row || !card || !cell) return null;
+  return { cell, body: row.body, mode: row.mode, card, rate: row.rate.ok ? row.rate.value : null };
+}
+
+interface MatchBoardProps {
+  readonly answer: ReturnType<typeof useQuickCheck>;
+  readonly selected: Selected;
+  readonly onSelect: (selected: Selected) => void;
+  /** Told the kind of take that is being tried; null when none is. */
+  readonly onTryTake: (take: TakeKind | null) => void;
+}
+
+export default function MatchBoard(props: MatchBoardProps) {
+  return <KitRoom lists={MATCH_LISTS}>{(kit) => <Match kit={kit} {...props} />}</KitRoom>;
+}
+
+function Match({ kit, answer, selected, onSelect, onTryTake }: MatchBoardProps & { readonly kit: ViewKit }) {
+  const { settings } = kit;
+  const change = useChange();
+  const [trying, setTrying] = useState<Trying | null>(null);
+  const take = trying?.changes.take ?? settings.take;
+  const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
+  const shownKit = trying?.kit ?? kit;
+  const board = useBoard(shownKit, policy);
+  const plan = useSame(plannedTake(settings));
+  const heat = useHeatMarks(shownKit, plan);
+  const tried = trying?.changes.take ?? null;
+  useEffect(() => onTryTake(tried), [onTryTake, tried]);
+  const onPick = useCallback((pick: CellPick) => onSelect(pick), [onSelect]);
+  const subject = useMemo((): WhySubject | null => {
+    if (selected === null) return null;
+    if (selected !== 'quick') return subjectOf(board, selected);
+    if (!answer.ok || answer.value.kind !== 'card') return null;
+    const { cell, body, ask, card, rate } = answer.value.answer;
+    if (!cell || !card) return null;
+    return { cell, body, mode: ask.mode, card, rate, quick: true };
+  }, [selected, board, answer]);
+  const startTrial = (move: Move): void => {
+    if (!subject) return;
+    const { body, mode, card } = subject;
+    const from = { bodyId: body.id, modeId: mode.id, cardId: card.id };
+    const trial = tryMove(move, { kit: shownKit, body, mode, card }, toBuy);
+    // A look at the thing itself: the form in which it is entered is the next step.
+    if (move.code === 'tell-bus' || move.code === 'verify') {
+      window.location.assign(move.code === 'verify' ? '/cards' : '/bodies');
+      return;
+    }
+    if (trial) onSelect({ bodyId: trial.bodyId, modeId: trial.modeId, cardId: trial.cardId });
+    // A move that only looks at another cell changes nothing that would have to be kept.
+    if (trial && !trial.changedBody && !trial.addedCard) return;
+    const line = moveLine(move, { cards: board.cards, body, mode });
+    const newTake = move.code === 'other-school' ? move.take : null;
+    setTrying({
+      text: trying ? `${trying.text} · ${line.text}` : line.text,
+      kit: trial?.kit ?? trying?.kit ?? null,
+      changes: withTrial(trying?.changes ?? UNCHANGED, trial, newTake, body),
+      from: trying?.from ?? from,
+    });
+  };
+  const dropTrial = (): void => {
+    if (trying) onSelect(trying.from);
+    setTrying(null);
+  };
+  const keep = (): void =>
+    void (
+      trying &&
+      change(() => keepTrial(trying.changes, trying.text)).then((made) => (made ? setTrying(null) : undefined))
+    );
+  return (
+    <>
+      {trying && <TrialBar text={trying.text} onKeep={keep} onDrop={dropTrial} />}
+      <div className={css.work}>
+        {board.rows.length === 0 || board.cards.length === 0 ? (
+          <BoardEmpty rows={board.rows.length} cards={board.cards.length} />
+        ) : (
+          <Board
+            board={board}
+            take={policy.take}
+            picked={selected === 'quick' ? null : selected}
+            heat={heat}
+            corner={<PlanCorner plan={plan} />}
+            onPick={onPick}
+          />
+        )}
+        <SidePanel
+          subject={subject}
+          kit={shownKit}
+          policy={policy}
+          plan={plan}
+          trying={trying !== null}
+          onMove={startTrial}
+          onClose={() => onSelect(null)}
+        />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,9 @@
+import type { Call } from './call.ts';
+import { answer } from './calls/answer.ts';
+import { health } from './calls/health.ts';
+import { label } from './calls/label.ts';
+import { match } from './calls/match.ts';
+import { simulate } from './calls/simulate.ts';
+
+/** Every call that works something out. The contract, its workers and its tests go through this list. */
+export const CALLS: readonly Call[] = [health, answer, label, match, simulate];

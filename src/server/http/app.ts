@@ -1,0 +1,197 @@
+import { readFileSync } from 'node:fs';
+import { createServer, type IncomingMessage, type ServerResponse, STATUS_CODES } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import type { Socket } from 'node:net';
+import { join } from 'node:path';
+import fastifyStatic from '@fastify/static';
+import underPressure from '@fastify/under-pressure';
+import Fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest, LogController } from 'fastify';
+import { type Refusal, refusal, refusalBody } from '../refusal.ts';
+import type { Work } from '../work/work.ts';
+import type { Certificate } from './certificate.ts';
+import { builtFiles, type SentFile } from './files.ts';
+import { secure, securityHeaders } from './headers.ts';
+
+/** Astro's handler in the middleware mode of its adapter. */
+export type Handler = (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: () => void,
+  locals: { readonly work: Work },
+) => Promise<void>;
+
+export interface AppParts {
+  /** The folder of the built pages and files. */
+  readonly client: string;
+  readonly handler: Handler;
+  readonly work: Work;
+  /** Whether a first visit begins with the demo kit. */
+  readonly demo: boolean;
+  readonly certificate: Certificate | null;
+  /** Whether each request is written to the log. */
+  readonly log: boolean;
+}
+
+/** Limits of the wire, milliseconds and counts. */
+const WIRE = {
+  headersTimeout: 5000,
+  requestTimeout: 10_000,
+  keepAliveTimeout: 10_000,
+  /** How often the two above are looked at. */
+  connectionsCheckingInterval: 1000,
+  /** Silence on a socket; the longest answer takes half of it. */
+  silence: 60_000,
+  maxConnections: 1000,
+  /** A call is refused while the event loop lags by this much. */
+  maxEventLoopDelay: 1000,
+};
+
+const START_FILE = '/start.json';
+const isCall = (path: string): boolean => path === '/api' || path.startsWith('/api/');
+const pathOf = (url: string): string => url.split('?', 1)[0] ?? '/';
+
+/** Calls are asked without doubled or trailing slashes, so that none is answered with a redirect. */
+function tidied(url: string): string {
+  const path = pathOf(url);
+  const single = path.replace(/\/{2,}/g, '/');
+  return isCall(single) ? single.replace(/(.)\/+$/, '$1') + url.slice(path.length) : single + url.slice(path.length);
+}
+
+const CLIENT_ERRORS: Readonly<Record<string, Refusal>> = {
+  HPE_HEADER_OVERFLOW: refusal(431, 'headers-too-large', 'The headers of the request are too large.'),
+  ERR_HTTP_REQUEST_TIMEOUT: refusal(408, 'too-slow', 'The request did not arrive in time. Send it again.'),
+};
+
+/** A request that is none, or that did not arrive: answered on the bare socket. */
+function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket): void {
+  if (!socket.writable || error.code === 'ECONNRESET') {
+    socket.destroy();
+    return;
+  }
+  const refused =
+    CLIENT_ERRORS[error.code ?? ''] ?? refusal(400, 'not-http', 'This is not a request that can be read.');
+  const body = JSON.stringify(refusalBody(refused));
+  const headers = {
+    ...securityHeaders(),
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': String(Buffer.byteLength(body)),
+    Connection: 'close',
+  };
+  const lines = Object.entries(headers).map(([name, value]) => `${name}: ${value}\r\n`);
+  socket.end(`HTTP/1.1 ${refused.status} ${STATUS_CODES[refused.status]}\r\n${lines.join('')}\r\n${body}`);
+}
+
+const refuse = (reply: FastifyReply, refused: Refusal): FastifyReply => {
+  if (refused.status === 503) reply.header('Retry-After', '5');
+  return reply.code(refused.status).header('Cache-Control', 'no-store').send(refusalBody(refused));
+};
+
+const sendFile = (reply: FastifyReply, { file, policy, cacheControl }: SentFile): FastifyReply => {
+  if (policy) reply.header('Content-Security-Policy', policy);
+  return reply.header('Cache-Control', cacheControl).sendFile(file);
+};
+
+/** Sends the page for addresses that lead nowhere. */
+function lostPage(client: string, page: SentFile | undefined): (reply: FastifyReply) => FastifyReply {
+  const html = page ? readFileSync(join(client, page.file)) : Buffer.from('There is no such page.');
+  const headers = {
+    'Content-Type': 'text/html; charset=utf-8',
+    'Cache-Control': 'no-cache',
+    ...(page?.policy && { 'Content-Security-Policy': page.policy }),
+  };
+  return (reply) => reply.code(404).headers(headers).send(html);
+}
+
+const logLine = (request: FastifyRequest, reply: FastifyReply): void => {
+  request.log.info({
+    method: request.method,
+    // Without its query: a question may hold what somebody typed.
+    path: pathOf(request.originalUrl),
+    status: reply.raw.statusCode,
+    ms: Math.round(reply.elapsedTime),
+    from: request.ip,
+  });
+};
+
+/** The HTTP server: built files first, the calls by Astro, one refusal shape, one line of log and the same headers for all. */
+export async function createApp({ client, handler, work, demo, certificate, log }: AppParts): Promise<FastifyInstance> {
+  const files = builtFiles(client);
+  const lost = lostPage(client, files.get('/404.html'));
+  const app = Fastify({
+    logger: log && { base: null },
+    logController: new LogController({ disableRequestLogging: true }),
+    forceCloseConnections: 'idle',
+    routerOptions: { maxParamLength: 5000 },
+    rewriteUrl: ({ url }) => tidied(url ?? '/'),
+    // An address that cannot be decoded is one that leads nowhere.
+    frameworkErrors: (_error, request, reply) => {
+      if (isCall(request.url))
+        refuse(reply as unknown as FastifyReply, refusal(400, 'bad-address', 'The address cannot be read.'));
+      else lost(reply as unknown as FastifyReply);
+    },
+    serverFactory: (answer) => {
+      const { headersTimeout, requestTimeout, keepAliveTimeout, connectionsCheckingInterval } = WIRE;
+      const options = { headersTimeout, requestTimeout, keepAliveTimeout, connectionsCheckingInterval };
+      const guarded = (request: IncomingMessage, response: ServerResponse): void =>
+        secure(request, response, () => answer(request, response));
+      const server = certificate
+        ? createSecureServer({ ...options, key: certificate.key, cert: certificate.cert }, guarded)
+        : createServer(options, guarded);
+      server.maxConnections = WIRE.maxConnections;
+      server.setTimeout(WIRE.silence);
+      server.on('clientError', refuseOnSocket);
+      return server;
+    },
+  });
+
+  await app.register(underPressure, {
+    maxEventLoopDelay: WIRE.maxEventLoopDelay,
+    pressureHandler(request, reply) {
+      const path = pathOf(request.url);
+      if (!isCall(path) || path === '/api/health') return;
+      refuse(reply, refusal(503, 'busy', 'The server cannot keep up just now. Ask again in a few seconds.'));
+    },
+  });
+  await app.register(fastifyStatic, {
+    root: client,
+    serve: false,
+    preCompressed: true,
+    cacheControl: false,
+    decorateReply: true,
+  });
+
+  app.addHook('onRequest', async (request, reply) => {
+    const path = pathOf(request.url);
+    const isWorkedOut = isCall(path) && !files.has(path);
+    // What a call answers to, it says itself; TRACE would not even reach it.
+    const isRead = request.method === 'GET' || request.method === 'HEAD';
+    if (isWorkedOut ? request.method === 'TRACE' : !isRead) {
+      const allowed = isWorkedOut ? 'GET, HEAD, POST' : 'GET, HEAD';
+      const message = `${path} answers to ${allowed} alone, not to ${request.method}.`;
+      return refuse(reply.header('Allow', allowed), refusal(405, 'other-method', message));
+    }
+    if (!isWorkedOut) return;
+    // Before the framework looks at what is sent: a call reads its own body, and knows how much of it to read.
+    reply.hijack();
+    await handler(request.raw, reply.raw, () => reply.raw.writeHead(404).end(), { work });
+  });
+  app.addHook('onResponse', async (request, reply) => logLine(request, reply));
+
+  app.get(START_FILE, (_request, reply) => reply.header('Cache-Control', 'no-cache').send({ demo }));
+  app.setErrorHandler((error, request, reply) => {
+    // What the framework itself refuses: a range that is none, a length that is no number.
+    if (((error as { statusCode?: number }).statusCode ?? 500) < 500)
+      return refuse(reply, refusal(400, 'bad-request', 'The request cannot be read.'));
+    request.log.error(error);
+    return refuse(reply, refusal(500, 'fault', 'The server made a mistake. Nothing was changed.'));
+  });
+  app.setNotFoundHandler((request, reply) => {
+    const file = files.get(pathOf(request.url));
+    if (file) return sendFile(reply, file);
+    return lost(reply);
+  });
+  return app;
+}
+
+/** Where the built pages lie beside the built server. */
+export const clientFolder = (server: string): string => join(server, '..', 'client');

@@ -1,0 +1,51 @@
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { createPool } from '../work/pool.ts';
+import { clientFolder, createApp, type Handler } from './app.ts';
+import { ownAddresses, ownCertificate } from './certificate.ts';
+
+/** Longest wait for what is under way when the server is told to stop, milliseconds. */
+const LAST_WORDS = 10_000;
+
+export interface ServeOptions {
+  readonly host: string;
+  readonly port: number;
+  readonly demo: boolean;
+  readonly https: boolean;
+  readonly log: boolean;
+  /** Where a certificate that was made is kept. */
+  readonly keep: string;
+}
+
+/** Where it can be reached, and what to know about its certificate. */
+export interface Serving {
+  readonly addresses: readonly string[];
+  readonly fingerprint: string | null;
+  readonly stop: () => Promise<void>;
+}
+
+const isAnyHost = (host: string): boolean => host === '0.0.0.0' || host === '::';
+
+/** Serves the built app that lies beside this file. */
+export async function serve({ host, port, demo, https, log, keep }: ServeOptions): Promise<Serving> {
+  const folder = fileURLToPath(new URL('.', import.meta.url));
+  const { handler } = (await import(new URL('./entry.mjs', import.meta.url).href)) as { handler: Handler };
+  const certificate = https ? await ownCertificate(join(keep, 'https')) : null;
+  const work = createPool(new URL('./worker.mjs', import.meta.url));
+  const app = await createApp({ client: clientFolder(folder), handler, work, demo, certificate, log });
+  await app.listen({ host, port });
+  const bound = (app.server.address() as AddressInfo).port;
+  const hosts = isAnyHost(host) ? ['127.0.0.1', ...ownAddresses()] : [host];
+  return {
+    addresses: hosts.map((one) => `${https ? 'https' : 'http'}://${one}:${bound}`),
+    fingerprint: certificate?.fingerprint ?? null,
+    async stop() {
+      const late = setTimeout(() => process.exit(1), LAST_WORDS);
+      late.unref();
+      await app.close();
+      await work.close();
+      clearTimeout(late);
+    },
+  };
+}
