@@ -2,7 +2,7 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import AstroPWA from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
-import { compressed, httpServer, policies } from './build/integrations.ts';
+import { compressed, finishedPages, httpServer } from './build/integrations.ts';
 
 export default defineConfig({
   // Pages are files: any static host serves them. The calls are answered by a server, behind one of our own.
@@ -10,7 +10,7 @@ export default defineConfig({
   adapter: node({ mode: 'middleware' }),
   integrations: [
     react(),
-    policies(),
+    finishedPages(),
     AstroPWA({
       strategies: 'injectManifest',
       srcDir: 'src/offline',

@@ -68,5 +68,7 @@ for (let round = 0; round < ROUNDS; round += 1) {
 const [first, second] = [middles(firsts), middles(seconds)];
 show('first visit, 4× slower', first);
 show('second visit, server gone, 4× slower', second);
-console.log(`the board of the second stands after ${((100 * second.board) / first.board).toFixed(0)} % of the time of the first`);
+console.log(
+  `the board of the second stands after ${((100 * second.board) / first.board).toFixed(0)} % of the time of the first`,
+);
 console.log(`the first answer needs ${((100 * first.answered) / first.board).toFixed(0)} % of the time of the board`);

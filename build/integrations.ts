@@ -21,13 +21,40 @@ async function filesBelow(folder: URL): Promise<readonly string[]> {
   return entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
 }
 
-/** Puts its policy into every page. Before the service worker is made: that names the pages by what is in them. */
-export const policies = (): AstroIntegration => ({
-  name: 'policies',
+const STATIC_IMPORT = /(?:\bfrom|\bimport)\s*"\.\/([^"]+\.js)"/g;
+const ISLAND_SCRIPT = /(?:component|renderer)-url="\/_astro\/([^"]+\.js)"/g;
+
+/** A script and all that it imports before it can run. */
+async function withImports(names: readonly string[], folder: string): Promise<ReadonlySet<string>> {
+  const found = new Set<string>();
+  const add = async (name: string): Promise<void> => {
+    if (found.has(name)) return;
+    found.add(name);
+    const text = await readFile(join(folder, name), 'utf8');
+    for (const [, next = ''] of text.matchAll(STATIC_IMPORT)) await add(next);
+  };
+  for (const name of names) await add(name);
+  return found;
+}
+
+/** Names a page's scripts in its head: the browser fetches them at once, not one after another as each is read. */
+async function withPreloads(html: string, folder: string): Promise<string> {
+  const roots = [...html.matchAll(ISLAND_SCRIPT)].map(([, name = '']) => name);
+  const links = [...(await withImports(roots, folder))].map(
+    (name) => `<link rel="modulepreload" href="/_astro/${name}">`,
+  );
+  return html.replace('</head>', `${links.join('')}</head>`);
+}
+
+/** Puts its policy and what it needs first into every page. Before the service worker is made: that names the pages by what is in them. */
+export const finishedPages = (): AstroIntegration => ({
+  name: 'finished-pages',
   hooks: {
     'astro:build:done': async ({ dir }) => {
+      const scripts = join(fileURLToPath(dir), '_astro');
       for (const file of await filesBelow(dir)) {
-        if (extname(file) === '.html') await writeFile(file, withPolicy(await readFile(file, 'utf8')));
+        if (extname(file) !== '.html') continue;
+        await writeFile(file, withPolicy(await withPreloads(await readFile(file, 'utf8'), scripts)));
       }
     },
   },

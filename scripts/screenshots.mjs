@@ -9,7 +9,7 @@ ensureBuild();
 const { openBrowser, resize } = await import('./browser.mjs');
 
 const pick = (start) =>
-  `[...document.querySelectorAll('[role=gridcell]')].find((cell) => cell.textContent.replaceAll('\\u00a0', ' ').startsWith('${start}')).click()`;
+  `[...document.querySelectorAll('[role=gridcell]')].find((cell) => cell.ariaLabel.replaceAll('\\u00a0', ' ').startsWith('${start}')).click()`;
 const press = (tag, text) =>
   `[...document.querySelectorAll('${tag}')].find((one) => one.textContent.startsWith('${text}')).click()`;
 const CHECK = '/?q=500%20Mb/s%20on%20256GB%20V90%20II%20for%202h';

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { streamRate } from '../core/bodies/rate/streamRate.ts';
 import { labelProblems } from '../core/cards/labelProblems.ts';
 import { readLabel } from '../core/cards/readLabel.ts';
+import type { HeatLevel } from '../core/heat/run/level.ts';
 import type { Body, Card } from '../core/kit/model.ts';
 import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
@@ -59,12 +60,13 @@ describe('quantities', () => {
 
 describe('a cell in words', () => {
   it('reads body, mode, card and reason around its number and word', () => {
-    const spoken = (card: Partial<Card>) => {
-      const { before, after } = spokenCell(cellOf(card), aBody({ name: 'Dory' }), aMode(), aCard());
-      return spaced(`${before}…${after}`);
-    };
-    expect(spoken({})).toBe('Dory mode 50p on C-01: …. Need with 15 % headroom: 71.9 MB/s.');
-    expect(spoken({ marks: [] })).toBe('Dory mode 50p on C-01: …. No mark promises a write speed here: unknown.');
+    const spoken = (card: Partial<Card>, heat: HeatLevel | null = null) =>
+      spaced(spokenCell(cellOf(card), aBody({ name: 'Dory' }), aMode(), aCard(), heat));
+    expect(spoken({})).toBe('Dory mode 50p on C-01: 67 min Guaranteed. Need with 15 % headroom: 71.9 MB/s.');
+    expect(spoken({ marks: [] })).toBe(
+      'Dory mode 50p on C-01: Not covered. No mark promises a write speed here: unknown.',
+    );
+    expect(spoken({}, 'hot')).toMatch(/71\.9 MB\/s\. [A-Z][^.]+\.$/);
   });
 
   it('shows no number where nothing stands behind one', () => {

@@ -147,14 +147,14 @@ export class App {
   cells = async (): Promise<readonly string[]> =>
     (
       await this.driver.executeScript<string[]>(
-        'return [...document.querySelectorAll("[role=gridcell]")].map((cell) => cell.textContent)',
+        'return [...document.querySelectorAll("[role=gridcell]")].map((cell) => cell.ariaLabel)',
       )
     ).map((text) => text.replaceAll('\u00a0', ' '));
 
   /** Clicks the cell whose spoken sentence begins so, and answers one of its data attributes. */
   cell = (start: string, attribute = ''): Promise<string> =>
     this.driver.executeScript<string>(
-      `const cell = [...document.querySelectorAll('[role=gridcell]')].find((one) => one.textContent.startsWith(arguments[0]));
+      `const cell = [...document.querySelectorAll('[role=gridcell]')].find((one) => one.ariaLabel.replaceAll('\u00a0', ' ').startsWith(arguments[0]));
        if (!arguments[1]) cell.click();
        return cell.dataset[arguments[1]] ?? '';`,
       start,

@@ -20,9 +20,8 @@ async function readText(text: string): Promise<Result<Kit, KitRefusal>> {
 /** The demo kit, loaded only when asked for. */
 async function demoKit(): Promise<Kit> {
   const { default: file } = await import('../../kit/demo.coolreel.json');
-  const kit = await readText(JSON.stringify(file));
-  if (!kit.ok) throw new Error('the demo kit is not as a kit should be');
-  return kit.value;
+  // As the reader would give it, without the reader: a test holds the two equal, and a first visit does not wait for it.
+  return { ...EMPTY_KIT, ...(file as unknown as Kit) };
 }
 
 export const startWithDemo = async (): Promise<boolean> => startWith(database, await demoKit());

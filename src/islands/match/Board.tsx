@@ -1,11 +1,12 @@
 import { useMediaQuery } from '@mantine/hooks';
 import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { HeatMarks } from '../../app/heat/useHeatMarks.ts';
 import { boardEntries } from '../../app/match/entries.ts';
 import type { CellPick } from '../../app/match/subject.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
+import { whenIdle } from '../../ui/whenIdle.ts';
 import css from './Board.module.css';
 import { BoardCell } from './BoardCell.tsx';
 import { BodyHeading, CardHeading, ModeHeading } from './BoardHeadings.tsx';
@@ -23,6 +24,8 @@ interface BoardProps {
 }
 
 const SIZES = { wide: { side: 200, cell: 94, row: 48 }, narrow: { side: 128, cell: 92, row: 58 } } as const;
+/** Before it is measured: what is drawn first should be about what is seen, in one go. */
+const firstRect = () => ({ width: window.innerWidth * 0.7, height: window.innerHeight * 0.6 });
 const HEAD = 69;
 const BODY_ROW = 37;
 
@@ -32,6 +35,9 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
   const narrow = useMediaQuery('(max-width: 760px)') ?? false;
   const size = narrow ? SIZES.narrow : SIZES.wide;
   const entries = useMemo(() => boardEntries(board.rows), [board.rows]);
+  // What is beyond the edges comes once what is in view stands.
+  const [settled, setSettled] = useState(false);
+  useEffect(() => whenIdle(() => startTransition(() => setSettled(true))), []);
   const [at, setAt] = useState({ row: 0, column: 0 });
   const entryOfRow = useMemo(() => {
     const places: number[] = [];
@@ -54,7 +60,8 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
     getScrollElement: () => scroller.current,
     estimateSize: (index) => (entries[index]?.kind === 'body' ? BODY_ROW : size.row),
     useFlushSync: false,
-    overscan: 6,
+    initialRect: firstRect(),
+    overscan: settled ? 6 : 0,
     scrollPaddingStart: HEAD,
     rangeExtractor: withActive(activeEntry),
   });
@@ -64,7 +71,8 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
     getScrollElement: () => scroller.current,
     estimateSize: () => size.cell,
     useFlushSync: false,
-    overscan: 4,
+    initialRect: firstRect(),
+    overscan: settled ? 4 : 0,
     scrollPaddingStart: size.side,
     rangeExtractor: withActive(active.column),
   });

@@ -3,10 +3,8 @@ import { cellTone } from '../../app/match/answers.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode, TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
-import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { cellFigure, spokenCell } from '../../text/match/cell.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
-import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';
 import { cellId } from './cellId.ts';
@@ -33,7 +31,6 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
   const { cell, card, body, mode, take, row, column, left, width, picked, active, heat, onPick } = props;
   const { verdict } = cell;
   const figure = cellFigure(cell);
-  const spoken = spokenCell(cell, body, mode, card);
   return (
     <div
       id={cellId(row, column)}
@@ -47,20 +44,16 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
       role="gridcell"
       aria-colindex={column + 2}
       aria-selected={picked}
+      aria-label={spokenCell(cell, body, mode, card, heat)}
       onClick={() => onPick(row, column)}
     >
-      <span className="unseen">{spoken.before}</span>
       {verdict === 'unfit' ? (
-        <>
-          <span className={css.dot} aria-hidden="true">
-            ·
-          </span>
-          <span className="unseen">{VERDICT_WORDS[verdict]}</span>
-        </>
+        <span className={css.dot}>·</span>
       ) : (
         <>
-          <span className={css.figure} aria-hidden={figure.figure === '—' || undefined}>
-            <Amount {...figure} />{' '}
+          <span className={css.figure}>
+            {figure.figure}
+            {figure.unit && <span className="unit">{`\u00a0${figure.unit}`}</span>}
           </span>
           <span className={css.word}>
             <VerdictGlyph verdict={verdict} size={12} />
@@ -68,10 +61,6 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
           </span>
         </>
       )}
-      <span className="unseen">
-        {spoken.after}
-        {heat && ` ${HEAT_WORDS[heat]}.`}
-      </span>
     </div>
   );
 });

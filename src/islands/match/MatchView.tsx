@@ -12,11 +12,8 @@ import { QuickCheck } from './QuickCheck.tsx';
 import type { Selected } from './selected.ts';
 import { useQueryText } from './useQueryText.ts';
 
-/** The board, and all that needs the kit: on its way while the quick check answers already. */
-const boardCode = typeof window === 'undefined' ? null : import('./MatchBoard.tsx');
+// The board, and all that needs the kit: on its way while the quick check answers already.
 const MatchBoard = part(() => import('./MatchBoard.tsx'), <Opening />);
-// What went wrong is shown by the part itself.
-boardCode?.catch(() => {});
 
 /** Which card holds which mode: the quick check at once, the board as soon as it is there. */
 export default function MatchView() {

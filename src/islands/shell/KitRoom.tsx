@@ -1,5 +1,5 @@
 import { Notifications } from '@mantine/notifications';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
 import { noteKept } from '../../app/kit/keptMarker.ts';
 import { show } from '../../app/kit/shown.ts';
 import { today } from '../../app/kit/today.ts';
@@ -11,6 +11,7 @@ import { DEFAULT_SETTINGS } from '../../kit/kit.ts';
 import { STORE_SILENT, storeFailureText } from '../../text/kit/storeMessage.ts';
 import { Alone } from '../../ui/part.tsx';
 import { Themed } from '../../ui/Themed.tsx';
+import { whenIdle } from '../../ui/whenIdle.ts';
 import { Opening } from './Opening.tsx';
 import css from './Shell.module.css';
 import { storeNotices, tellPlatform, updateNotices } from './updateNotice.tsx';
@@ -25,7 +26,8 @@ interface KitRoomProps<L extends ListKey> {
 
 /** What of a view needs the kit: its loading, first visit and failure, the notices, and then the view itself. */
 export function KitRoom<L extends ListKey>({ lists, children }: KitRoomProps<L>) {
-  const state = useKit(lists);
+  // A large view is drawn in slices: the page goes on listening meanwhile.
+  const state = useDeferredValue(useKit(lists));
   const isReady = state.phase === 'ready';
   useEffect(() => {
     if (isReady) noteKept(today());
@@ -33,8 +35,11 @@ export function KitRoom<L extends ListKey>({ lists, children }: KitRoomProps<L>)
   useEffect(() => {
     watchStore(storeNotices);
     tellPlatform();
-    void watchUpdates(updateNotices);
   }, []);
+  useEffect(() => {
+    // What keeps the app for later must not slow its first view.
+    if (isReady) whenIdle(() => void watchUpdates(updateNotices));
+  }, [isReady]);
   const settings = 'kit' in state ? state.kit.settings : null;
   const unexported = 'kit' in state ? state.kit.unexported : null;
   useEffect(() => {

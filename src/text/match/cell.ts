@@ -1,11 +1,23 @@
+import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import { fromGB } from '../../core/units/convert.ts';
-import { capacityText, clockText, type Figure, MBpsText, minutesFigure, minutesText, plain } from '../quantity.ts';
+import { HEAT_WORDS } from '../heat/heatWords.ts';
+import {
+  capacityText,
+  clockText,
+  type Figure,
+  joined,
+  MBpsText,
+  minutesFigure,
+  minutesText,
+  plain,
+} from '../quantity.ts';
 import { findingText } from './finding.ts';
+import { VERDICT_WORDS } from './verdict.ts';
 
 /** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
 const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
@@ -126,18 +138,13 @@ function deciding(cell: Cell) {
   }
 }
 
-/** A cell as it is read aloud: what stands before and after its visible number and word. */
-export interface SpokenCell {
-  readonly before: string;
-  readonly after: string;
-}
-
-/** Body, mode and card before the number and the verdict; the reason after them. Together they are one sentence. */
-export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card): SpokenCell {
+/** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */
+export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card, heat: HeatLevel | null = null): string {
   const reason = deciding(cell);
   const beside = besideText(cell);
-  return {
-    before: `${body.name} ${modeTitle(mode)} on ${card.label}: `,
-    after: `${beside ? `, ${beside}` : ''}${reason ? `. ${findingText(reason)}` : '.'}`,
-  };
+  const figure = cellFigure(cell);
+  const number = figure.figure === '—' ? '' : `${joined(figure)} `;
+  const said = `${number}${VERDICT_WORDS[cell.verdict]}${beside ? `, ${beside}` : ''}`;
+  const why = reason ? `. ${findingText(reason)}` : '.';
+  return `${body.name} ${modeTitle(mode)} on ${card.label}: ${said}${why}${heat ? ` ${HEAT_WORDS[heat]}.` : ''}`;
 }
