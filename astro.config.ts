@@ -45,7 +45,7 @@ export default defineConfig({
   // Every style and script is a file of this origin: the Content-Security-Policy allows nothing else.
   build: { inlineStylesheets: 'never', format: 'directory' },
   vite: {
-    build: { assetsInlineLimit: 0, target: 'es2022' },
+    build: { assetsInlineLimit: 0, target: 'es2022', rollupOptions: { output: { experimentalMinChunkSize: 12_000 } } },
     css: { modules: { localsConvention: 'camelCaseOnly' } },
     worker: { format: 'es' },
   },

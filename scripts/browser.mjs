@@ -21,11 +21,11 @@ const FLAGS = [
 ];
 
 /** Opens a browser of the given size. `close` ends it and removes its profile. */
-export async function openBrowser({ width = 1280, height = 800, downloads } = {}) {
+export async function openBrowser({ width = 1280, height = 800, downloads, flags = [] } = {}) {
   const profile = mkdtempSync(join(tmpdir(), 'cool-reel-profile-'));
   const options = new chrome.Options();
   options.setBinaryPath('/usr/bin/chromium');
-  options.addArguments(...FLAGS, `--user-data-dir=${profile}`);
+  options.addArguments(...FLAGS, ...flags, `--user-data-dir=${profile}`);
   if (downloads) options.setUserPreferences({ 'download.default_directory': downloads });
   const prefs = new logging.Preferences();
   prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL);

@@ -3,6 +3,7 @@ export function startServer(options?: {
   readonly demo?: boolean;
   readonly port?: number;
   readonly args?: readonly string[];
+  readonly dist?: string;
 }): Promise<{
   readonly address: string;
   /** @returns once it has ended */
@@ -10,4 +11,5 @@ export function startServer(options?: {
   readonly log: () => string;
   readonly pid: number;
 }>;
+export function freePort(): Promise<number>;
 export const ROOT: string;

@@ -88,12 +88,13 @@ const KEPT_LOG = 200_000;
  * Starts the built app and waits until it says where it can be reached.
  *
  * @param args - as after `npm start --`
+ * @param dist - another build than the one in its usual place
  */
-export async function startServer({ demo = true, port, args = [] } = {}) {
+export async function startServer({ demo = true, port, args = [], dist = join(ROOT, 'dist') } = {}) {
   const chosen = port ?? (await freePort());
   const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), ...args], {
     cwd: ROOT,
-    env: { ...quietEnv, HOST: '127.0.0.1', PORT: String(chosen), COOL_REEL_DEMO: demo ? '1' : '' },
+    env: { ...quietEnv, HOST: '127.0.0.1', PORT: String(chosen), COOL_REEL_DEMO: demo ? '1' : '', COOL_REEL_DIST: dist },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let log = '';

@@ -19,7 +19,7 @@ function wanted() {
 }
 
 const { lan = false, https = false, quiet = false } = wanted();
-const entry = pathToFileURL(join(ROOT, 'dist', 'server', 'main.mjs'));
+const entry = pathToFileURL(join(process.env.COOL_REEL_DIST || join(ROOT, 'dist'), 'server', 'main.mjs'));
 const port = Number(process.env.PORT || 4321);
 const host = process.env.HOST || '127.0.0.1';
 

@@ -48,14 +48,14 @@ type Load<P> = () => Promise<{ readonly default: ComponentType<P> }>;
  *
  * @param waiting - shown until it is there
  */
-export function part<P extends object>(load: Load<P>, waiting: ReactNode = null): ComponentType<P> {
+export function part<P extends object>(load: Load<P>, waiting: (props: P) => ReactNode = () => null): ComponentType<P> {
   const First = lazy(load);
   return function Part(props: P) {
     // A failed import is remembered by the lazy component: another try needs another one.
     const [Shown, setShown] = useState(() => First);
     return (
       <Boundary onAgain={() => setShown(() => lazy(load))}>
-        <Suspense fallback={waiting}>
+        <Suspense fallback={waiting(props)}>
           <Shown {...props} />
         </Suspense>
       </Boundary>

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { openBrowser, resize } from '../../scripts/browser.mjs';
 import { startServer } from '../../scripts/lib.mjs';
 
@@ -8,32 +8,54 @@ import { startServer } from '../../scripts/lib.mjs';
 export const WAIT = 40_000;
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
+interface Options {
+  readonly demo?: boolean;
+  readonly downloads?: string;
+  readonly width?: number;
+  readonly height?: number;
+  /** A name under which this machine is reached, as from elsewhere: over plain HTTP that is no secure context. */
+  readonly host?: string;
+  /** Another server than the app's own. */
+  readonly serve?: () => Promise<{ readonly address: string; readonly stop: () => Promise<unknown> }>;
+}
+
 /** The real app in a real browser, with the hands of a person: click, type, read. */
 export class App {
   private constructor(
     readonly driver: WebDriver,
-    readonly address: string,
+    public address: string,
     /** Takes the server away, as a place without a network does. */
-    readonly stopServer: () => void,
+    public stopServer: () => Promise<unknown>,
     private readonly closeBrowser: () => Promise<void>,
   ) {}
 
-  static async open(
-    options: { demo?: boolean; downloads?: string; width?: number; height?: number } = {},
-  ): Promise<App> {
-    const { demo = true, ...browserOptions } = options;
-    const server = await startServer({ demo });
-    const browser = await openBrowser(browserOptions);
-    return new App(browser.driver, server.address, server.stop, browser.close);
+  static async open(options: Options = {}): Promise<App> {
+    const { demo = true, host, serve = () => startServer({ demo }), ...browserOptions } = options;
+    const server = await serve();
+    const flags = host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : [];
+    const browser = await openBrowser({ ...browserOptions, flags });
+    const address = host ? server.address.replace('127.0.0.1', host) : server.address;
+    return new App(browser.driver, address, server.stop, browser.close);
   }
 
   async close(): Promise<void> {
     await this.closeBrowser();
-    this.stopServer();
+    await this.stopServer();
   }
 
   async visit(path: string): Promise<void> {
     await this.driver.get(this.address + path);
+  }
+
+  /** Waits until the browser has kept the whole app for use without its server, and the page is answered from there. */
+  async keptForLater(): Promise<void> {
+    const kept = `return Promise.race([
+      navigator.serviceWorker.ready.then(() => true),
+      new Promise((late) => setTimeout(() => late(false), 1000)),
+    ])`;
+    await this.driver.wait(() => this.run<boolean>(kept), WAIT, 'a service worker');
+    await this.driver.navigate().refresh();
+    await this.driver.wait(() => this.run<boolean>('return navigator.serviceWorker.controller !== null'), WAIT);
   }
 
   size = (width: number, height: number): Promise<void> => resize(this.driver, width, height);
@@ -52,17 +74,28 @@ export class App {
     );
 
   async click(selector: string): Promise<void> {
-    await this.press(await this.find(selector));
+    await this.pressed(() => this.find(selector));
   }
 
   async clickText(tag: string, text: string): Promise<void> {
-    await this.press(await this.withText(tag, text));
+    await this.pressed(() => this.withText(tag, text));
   }
 
   /** Takes back what a notice tells of. */
   async undo(said: string): Promise<void> {
     const button = By.xpath(`//span[contains(., "${said}")]/button[normalize-space(.)="Undo"]`);
     await this.press(await this.driver.wait(until.elementLocated(button), WAIT, `Undo of “${said}”`));
+  }
+
+  /** What is drawn anew in the moment of the press is looked for and pressed again, as a hand would. */
+  private async pressed(locate: () => Promise<WebElement>): Promise<void> {
+    for (let tries = 3; ; tries -= 1) {
+      try {
+        return await this.press(await locate());
+      } catch (thrown) {
+        if (tries === 0 || !(thrown instanceof error.StaleElementReferenceError)) throw thrown;
+      }
+    }
   }
 
   private async press(element: WebElement): Promise<void> {

@@ -64,9 +64,9 @@ describe('Match, on the demo kit', () => {
     await app.keys(Key.ARROW_DOWN, Key.ARROW_RIGHT);
     await app.seesText('#why', '8K raw 5:1 50p on A-02');
     const named = await app.run<string>(
-      'const grid = document.querySelector("[role=grid]"); return document.getElementById(grid.getAttribute("aria-activedescendant")).textContent',
+      'const grid = document.querySelector("[role=grid]"); return document.getElementById(grid.getAttribute("aria-activedescendant")).ariaLabel',
     );
-    expect(named).toContain('Wherry 8K raw 5:1 50p on A-02: ');
+    expect(named.replaceAll('\u00a0', ' ')).toContain('Wherry 8K raw 5:1 50p on A-02: ');
     await app.keys(Key.ENTER);
     await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), 5000);
     await app.keys(Key.ESCAPE);

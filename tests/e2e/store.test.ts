@@ -139,6 +139,7 @@ describe('the last changes', () => {
     await save();
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Last changes');
+    await app.seesText('[role=dialog]', 'C-05 saved.');
     const buttons = await app.driver.findElements(
       By.xpath('//*[@role="dialog"]//button[normalize-space(.)="Take back"]'),
     );

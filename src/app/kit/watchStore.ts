@@ -10,21 +10,40 @@ export interface StoreEvents {
   readonly onDeleted: () => void;
 }
 
-/** Tells when two versions of the app meet in one store, or when it is deleted. Nothing is written by the one that gives way. */
-export function watchStore({ onNewer, onOlder, onDeleted }: StoreEvents): void {
-  let told = false;
-  const once = (tell: () => void): void => {
-    if (!told) tell();
-    told = true;
-  };
+type StoreEvent = keyof StoreEvents;
+
+let listener: StoreEvents | null = null;
+/** What happened first; the rest follows from it. */
+let happened: StoreEvent | null = null;
+
+function tell(what: StoreEvent): void {
+  if (happened !== null) return;
+  happened = what;
+  listener?.[what]();
+}
+
+function listen(): void {
   database.on('versionchange', (event) => {
     // Told before it closes: closing is an event of its own.
-    once(event.newVersion === null ? onDeleted : onNewer);
+    tell(event.newVersion === null ? 'onDeleted' : 'onNewer');
     database.close({ disableAutoOpen: true });
     // Keeps the library from closing in its own way, after which it would open again at the next write.
     return false;
   });
-  database.on('blocked', onOlder);
+  database.on('blocked', () => tell('onOlder'));
   // The browser clears a site's data without asking its tabs.
-  database.on('close', () => once(onDeleted));
+  database.on('close', () => tell('onDeleted'));
+}
+
+// The store is opened before anything asks for it: that takes a while, in which the page is drawn. What goes wrong is met
+// by the first question.
+if (typeof window !== 'undefined') {
+  listen();
+  database.open().catch(() => {});
+}
+
+/** Tells when two versions of the app meet in one store, or when it is deleted. Nothing is written by the one that gives way. */
+export function watchStore(events: StoreEvents): void {
+  listener = events;
+  if (happened !== null) events[happened]();
 }

@@ -29,7 +29,10 @@ import type { PlotPlace } from './RunChart.tsx';
 import { Scrubber } from './Scrubber.tsx';
 
 // The charts weigh more than the rest of the view together.
-const RunChart = part(() => import('./RunChart.tsx'), <div className={css.chartWait}>Drawing the run…</div>);
+const RunChart = part(
+  () => import('./RunChart.tsx'),
+  () => <div className={css.chartWait}>Drawing the run…</div>,
+);
 
 interface RunPictureProps {
   readonly run: Run;

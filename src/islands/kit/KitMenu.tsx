@@ -1,5 +1,5 @@
 import { Menu } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { exportDue } from '../../app/kit/exportReminder.ts';
 import { emptyKit, loadDemo } from '../../app/kit/kitFile.ts';
 import { useShown } from '../../app/kit/shown.ts';
@@ -32,8 +32,18 @@ async function saveTable(key: TableKey): Promise<void> {
   download(name, text, 'text/csv;charset=utf-8');
 }
 
+/** What was wished of the button before its menu was there. */
+export interface MenuWish {
+  open: boolean;
+  focus: boolean;
+}
+
 /** What concerns the kit as a whole: out, in, begin again, earlier states. */
-export function KitMenu({ openAtOnce }: { readonly openAtOnce: boolean }) {
+export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
+  const button = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (wish.focus) button.current?.focus();
+  }, [wish]);
   const { settings, unexported } = useShown();
   const [open, setOpen] = useState<'import' | 'history' | 'snapshots' | 'storage' | null>(null);
   const stored = useStored();
@@ -43,9 +53,9 @@ export function KitMenu({ openAtOnce }: { readonly openAtOnce: boolean }) {
   const close = (): void => setOpen(null);
   return (
     <Themed>
-      <Menu defaultOpened={openAtOnce} position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
+      <Menu defaultOpened={wish.open} position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
         <Menu.Target>
-          <button type="button" className={css.button}>
+          <button ref={button} type="button" className={css.button}>
             Kit{due?.isDue && <span className={css.due} aria-hidden="true" />}
             {due?.isDue && <span className="unseen">, {exportDueText(due)}</span>}
           </button>

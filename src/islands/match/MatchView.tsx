@@ -13,7 +13,7 @@ import type { Selected } from './selected.ts';
 import { useQueryText } from './useQueryText.ts';
 
 // The board, and all that needs the kit: on its way while the quick check answers already.
-const MatchBoard = part(() => import('./MatchBoard.tsx'), <Opening />);
+const MatchBoard = part(() => import('./MatchBoard.tsx'), Opening);
 
 /** Which card holds which mode: the quick check at once, the board as soon as it is there. */
 export default function MatchView() {

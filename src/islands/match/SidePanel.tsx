@@ -1,13 +1,19 @@
 import { Drawer } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
+import { useEffect } from 'react';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import { part } from '../../ui/part.tsx';
+import { whenIdle } from '../../ui/whenIdle.ts';
 import { Legend } from './Legend.tsx';
 import css from './SidePanel.module.css';
-import { Why } from './Why.tsx';
+
+const loadWhy = () => import('./Why.tsx');
+// With the first selection; its code is there by then.
+const Why = part(loadWhy);
 
 interface SidePanelProps {
   readonly subject: WhySubject | null;
@@ -24,6 +30,7 @@ export function SidePanel({ subject, kit, policy, plan, trying, onMove, onClose 
   const why = subject && (
     <Why subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />
   );
+  useEffect(() => whenIdle(() => void loadWhy().catch(() => {})), []);
   const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (

@@ -46,7 +46,7 @@ interface WhyProps {
 }
 
 /** Everything behind one answer: the three lines, the write path, the rules, the arithmetic, and what would help. */
-export function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
+export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyProps) {
   const { take } = policy;
   const { cell, body, mode, card, rate, quick } = subject;
   // What is being typed or tried belongs to one cell and does not follow to the next.
