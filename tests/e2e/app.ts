@@ -207,6 +207,12 @@ export class App {
     return found ?? '';
   }
 
+  /** A command of the browser's own, for what no hand can do. */
+  devTools = (command: string): Promise<void> =>
+    (
+      this.driver as unknown as { sendDevToolsCommand: (name: string, of: object) => Promise<void> }
+    ).sendDevToolsCommand(command, {});
+
   run = <T>(script: string, ...args: unknown[]): Promise<T> => this.driver.executeScript<T>(script, ...args);
 
   /** Rules that axe-core finds broken with serious or critical impact. */

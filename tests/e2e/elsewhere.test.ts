@@ -81,7 +81,7 @@ describe('on a phone that opens the laptop by its name, over plain HTTP', () => 
   it('adds a card, pastes several, and keeps them', async () => {
     await app.clickText('button', 'Add a card');
     await app.fill('Your own label', 'P-01');
-    await app.fill('What is printed on it', '128GB SDXC II V60');
+    await app.fill('Capacity', '128');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'P-01 saved.');
     await app.visit('/cards');
@@ -97,6 +97,8 @@ describe('on a phone that opens the laptop by its name, over plain HTTP', () => 
     await app.visit('/bodies');
     await app.clickText('button', 'Add a body');
     await app.fill('Name', 'Phone body');
+    await app.fill('Name', '4K intra', '//fieldset[3]');
+    await app.fill('Stated rate', '400 Mb/s');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Phone body saved.');
     await app.visit('/?q=400%20Mb%2Fs%20on%20128GB%20V60%20II');

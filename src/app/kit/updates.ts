@@ -8,6 +8,9 @@ export interface UpdateEvents {
   readonly onRefused: () => void;
 }
 
+/** Time after which a newer version is looked for again, milliseconds. */
+const LOOK_AGAIN = 3_600_000;
+
 const reload = (): void => window.location.reload();
 
 /**
@@ -35,5 +38,20 @@ export async function watchUpdates({ onWaiting, onTaken, onRefused }: UpdateEven
     if (pressed) reload();
     else if (wasControlled) onTaken(reload);
   });
-  await worker.register().catch(onRefused);
+  try {
+    await worker.register();
+  } catch {
+    onRefused();
+    return;
+  }
+  // The browser looks for a newer version at its own leisure, and not at all in a tab that stays open for days.
+  let looked = 0;
+  const look = (): void => {
+    if (document.visibilityState !== 'visible' || Date.now() - looked < LOOK_AGAIN) return;
+    looked = Date.now();
+    // Without a network there is nothing newer to be had.
+    worker.update().catch(() => {});
+  };
+  document.addEventListener('visibilitychange', look);
+  look();
 }
