@@ -20,3 +20,4 @@ run(process.execPath, ['bench/size.mjs']);
 run(process.execPath, ['bench/scroll.mjs']);
 run(process.execPath, ['bench/load.mjs']);
 run(process.execPath, ['bench/interface.mjs']);
+run(process.execPath, ['bench/server.mjs']);

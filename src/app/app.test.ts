@@ -102,7 +102,10 @@ describe('CSV', () => {
     Papa.parse<Record<string, string>>(text.replace('\ufeff', ''), { header: true, skipEmptyLines: true }).data;
 
   it('neutralises cells that a spreadsheet would run', () => {
-    for (const evil of ['=1+1', '+cmd', '-2+3', '@SUM(A1)', '\t=1', '\r=1']) {
+    for (const evil of [
+      ...['=1+1', '+cmd', '-2+3', '@SUM(A1)', '\t=1', '\r=1', '\n=1', ' =1', '＝1', '＠x'],
+      ...['=1+1\nsecond line', '-cmd\r\n', '=HYPERLINK("x")\n\n=2', '@\u2028x', '='],
+    ]) {
       const [row] = parse(csvText(['a'], [[evil]]));
       expect(row?.a?.startsWith("'"), JSON.stringify(evil)).toBe(true);
     }

@@ -246,6 +246,61 @@ describe('bodies', () => {
   });
 });
 
+describe('heavy calls', () => {
+  // Every card another print: as much work as is still taken.
+  const cards = Array.from({ length: 350 }, (_, at) => ({
+    ...demo.cards[at % demo.cards.length],
+    ...{ id: `c${at}`, label: `C${at}`, readMBps: at + 1 },
+  }));
+  const [body] = demo.bodies;
+  const modes = Array.from({ length: 8 }, (_, at) => ({ ...body?.modes[0], id: `m${at}`, name: `Mode ${at}` }));
+  const { counters: _, ...rest } = body as typeof body & { counters?: unknown };
+  const dear = JSON.stringify({ kit: { ...demo, bodies: [{ ...rest, modes }], cards, tests: [], takes: [] }, policy });
+
+  it('are refused with a time to come back when too many wait, while light ones are answered', async () => {
+    const all = Array.from({ length: 40 }, () => post('/api/match', dear));
+    const health = await ask('/api/health');
+    const line = await post('/api/label', JSON.stringify({ text: '128GB SDXC II V60' }));
+    expect([health.status, line.status]).toEqual([200, 200]);
+    const answers = await Promise.all(all);
+    const refused = answers.filter(({ status }) => status === 503);
+    const answered = answers.filter(({ status }) => status === 200);
+    expect(refused.length).toBeGreaterThan(0);
+    expect(answered.length).toBeGreaterThan(1);
+    expect(refused.length + answered.length).toBe(40);
+    for (const one of refused) {
+      expect(one.headers.get('retry-after')).toBe('5');
+      expect(await codeOf(one)).toBe('busy');
+    }
+  });
+
+  it('are dropped when whoever asked has gone: nobody waits behind them', async () => {
+    const gone = new AbortController();
+    const all = Array.from({ length: 40 }, () =>
+      fetch(`${server.address}/api/match`, {
+        ...{ method: 'POST', body: dear, signal: gone.signal, headers: { 'Content-Type': 'application/json' } },
+      }).catch(() => null),
+    );
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    gone.abort();
+    await Promise.all(all);
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    const start = performance.now();
+    const next = await post('/api/match', JSON.stringify({ kit: { ...demo, cards: demo.cards.slice(0, 2) }, policy }));
+    expect(next.status).toBe(200);
+    // Behind a full queue it would have been refused, or have waited for all of it.
+    expect(performance.now() - start).toBeLessThan(5000);
+  });
+
+  it('answer as gzip where that is taken, and plain where not, the same', async () => {
+    const small = JSON.stringify({ kit: { ...demo, cards: demo.cards.slice(0, 4) }, policy });
+    const zipped = await post('/api/match', small, { 'Accept-Encoding': 'gzip' });
+    const plain = await post('/api/match', small, { 'Accept-Encoding': 'gzip;q=0' });
+    expect([zipped.headers.get('content-encoding'), plain.headers.get('content-encoding')]).toEqual(['gzip', null]);
+    expect(await zipped.json()).toEqual(await plain.json());
+  });
+});
+
 describe('the log', () => {
   it('has one line a request, without what somebody asked', async () => {
     const own = await startServer({ demo: false });

@@ -1,6 +1,6 @@
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 let app: App;
 beforeAll(async () => {
@@ -103,6 +103,65 @@ describe('Match, on the demo kit', () => {
     await app.seesText('main', 'This view is coming');
     await app.keys('1');
     await app.seesCell('Wherry 8K raw 3:1');
+  });
+
+  it('leaves single keys alone while a button, a field or a dialogue has the focus', async () => {
+    const stays = async (): Promise<void> => {
+      await app.driver.sleep(300);
+      expect(await app.run<string>('return location.pathname')).toBe('/');
+    };
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.run('document.querySelector("[aria-label^=Switch]").focus()');
+    await app.keys('2', 'p');
+    await stays();
+    await app.run('document.querySelector("header a").focus()');
+    await app.keys('3');
+    await stays();
+    await app.run('document.querySelector("input[name=take]").focus()');
+    await app.keys('4');
+    await stays();
+    await app.run('document.getElementById("quick-check").focus()');
+    await app.keys('5');
+    expect(await app.run<string>('return document.getElementById("quick-check").value')).toBe('5');
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.keys('?');
+    await app.seesText('[role=dialog]', 'quick check');
+    await app.keys('2');
+    await app.run('document.activeElement.blur(); document.body.focus()');
+    await app.keys('2');
+    await stays();
+    expect(await app.run('return document.querySelector("input[name=take]:checked").value'), 'p did nothing').toBe(
+      'once',
+    );
+  });
+
+  it('switches single keys off and on again, and remembers it', async () => {
+    const press = async (): Promise<void> => {
+      await app.run('document.activeElement.blur()');
+      await app.driver.actions().sendKeys('2').perform();
+    };
+    const toggle = async (): Promise<void> => {
+      await app.click('[aria-label="Keyboard shortcuts"]');
+      await app.clickText('label', 'Single keys do something by themselves');
+      await app.keys(Key.ESCAPE);
+    };
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await toggle();
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await press();
+    await app.driver.sleep(400);
+    expect(await app.run<string>('return location.pathname')).toBe('/');
+    await app.driver.actions().sendKeys('?').perform();
+    expect(await app.driver.findElements(By.css('[role=dialog]'))).toEqual([]);
+    await toggle();
+    await app.driver.wait(async () => {
+      await press();
+      return app.run<boolean>('return location.pathname.startsWith("/bodies")');
+    }, WAIT);
   });
 });
 

@@ -67,6 +67,19 @@ describe('a newer build on the server, two tabs of the older one open', () => {
     await app.seesText('body', 'C-05 saved.');
   });
 
+  it('a page whose own scripts are nowhere says so, and is not blank', async () => {
+    const html = await (await fetch(`${app.address}/bodies`)).text();
+    // The page of another build, as a cache on the way may keep it, in a window of its own.
+    const stale = html.replaceAll(/\/_astro\/([\w.-]+)\.js/g, '/_astro/$1x.js');
+    expect(stale).not.toBe(html);
+    await app.driver.switchTo().newWindow('tab');
+    await app.visit('/nothing');
+    await app.run('document.open(); document.write(arguments[0]); document.close()', stale);
+    expect(await app.seesText('#unloaded', 'could not be loaded')).toContain('Reload');
+    await app.driver.close();
+    await tab(1);
+  });
+
   it('where a part of the older build is nowhere any more, it says so in its place and offers a reload', async () => {
     await app.run(
       'return caches.keys().then((keys) => Promise.all(keys.map((key) => caches.delete(key)))).then(() => true)',

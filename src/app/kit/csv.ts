@@ -9,9 +9,15 @@ import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 
 type Cell = string | number | null | undefined;
 
+/**
+ * Cells that a spreadsheet would take for a formula: by their first sign, wide forms of it and white space before it
+ * included. Nothing is asked of what follows: the library's own rule stops at the first line break and lets such a cell pass.
+ */
+const FORMULA = /^\s*[=+\-@＝＋－＠]|^[\t\r\n]/;
+
 /** Comma-separated, quoted where needed, with a byte-order mark; cells that a spreadsheet would run are neutralised. */
 export const csvText = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
-  `\ufeff${Papa.unparse([[...head], ...rows.map((row) => row.map((cell) => cell ?? ''))], { escapeFormulae: true })}\r\n`;
+  `\ufeff${Papa.unparse([[...head], ...rows.map((row) => row.map((cell) => cell ?? ''))], { escapeFormulae: FORMULA })}\r\n`;
 
 const BOARD_HEAD = [
   'body',

@@ -66,7 +66,7 @@ export function answersFor({ body, mode, cards, tests, policy }: Omit<CellQuesti
   const row = toRow(body, mode);
   const work = workOn(groundwork([row]), policy, tests, inUse(cards));
   const twins = createTwins([body], work);
-  return (card) => twins(card, () => boardColumn([row], work, card))[0] as Cell;
+  return (card) => twins(card, (known) => boardColumn([row], work, card, known))[0] as Cell;
 }
 
 /** One card in one slot of a body, by its place, with its share of the stream. */
@@ -109,7 +109,7 @@ function made(kit: BoardKit, policy: Policy, rows: readonly Row[], ground: Groun
     if (!card) return [];
     const found = known.get(card);
     if (found) return found;
-    const column = twins(card, () => boardColumn(rows, work, card));
+    const column = twins(card, (known) => boardColumn(rows, work, card, known));
     // The oldest go first; they are worked out again when they are looked at again.
     if ((known.size + 1) * rows.length > MOST_KEPT) known.delete(known.keys().next().value as Card);
     known.set(card, column);

@@ -186,13 +186,24 @@ function seatedCell(work: Work, row: Row, column: Column, { slots, fits, seating
   return overSeats({ row, card, seating, own, partner });
 }
 
-/** One card against every row; slots are compared with the card once a body, not once a mode. */
-export function boardColumn(rows: readonly Row[], work: Work, card: Card): readonly Cell[] {
+/**
+ * One card against every row; slots are compared with the card once a body, not once a mode.
+ *
+ * @param known - cells that are known already, by the place of their row
+ */
+export function boardColumn(
+  rows: readonly Row[],
+  work: Work,
+  card: Card,
+  known?: (at: number) => Cell | null,
+): readonly Cell[] {
   const column = columnOf(work, card);
   const print = cardKey(card);
   let body: Body | null = null;
   let met: Meeting | null = null;
-  return rows.map((row) => {
+  return rows.map((row, at) => {
+    const found = known?.(at);
+    if (found) return found;
     if (row.body !== body) {
       body = row.body;
       met = meet(work, body, card, print);

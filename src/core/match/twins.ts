@@ -1,4 +1,4 @@
-import type { Body, Card } from '../kit/model.ts';
+import type { Body, Card, Test } from '../kit/model.ts';
 import type { Cell } from './cell.ts';
 import type { Work } from './columns.ts';
 import { namedCards, printOf } from './print.ts';
@@ -21,20 +21,34 @@ function asOf(cells: readonly Cell[], from: Card, to: Card): readonly Cell[] {
   });
 }
 
+/** Works out the cells of a column; those that `known` gives are taken as they are. */
+type Make = (known?: (at: number) => Cell | null) => readonly Cell[];
+
 /**
- * Works out one column for all cards of one print. A card that has tests, or that a maker approves by name, stands for
- * itself alone.
+ * Of a card with tests, the cells that none of them is about: tests speak for one body, and elsewhere the card is what is
+ * printed on it. Cells over unlike seats name the card itself among its partners, and are worked out.
  */
-export function createTwins(
-  bodies: readonly Body[],
-  work: Work,
-): (card: Card, make: () => readonly Cell[]) => readonly Cell[] {
+function untested(cells: readonly Cell[], tests: readonly Test[], to: Card): (at: number) => Cell | null {
+  const bodies = new Set(tests.map(({ bodyId }) => bodyId));
+  return (at) => {
+    const cell = cells[at];
+    return cell && cell.seats === null && !bodies.has(cell.bodyId) ? { ...cell, cardId: to.id } : null;
+  };
+}
+
+/**
+ * Works out one column for all cards of one print. A card that has tests stands for itself on the bodies they are about;
+ * one that a maker approves by name, everywhere.
+ */
+export function createTwins(bodies: readonly Body[], work: Work): (card: Card, make: Make) => readonly Cell[] {
   const named = namedCards(bodies);
   const first = new Map<string, { readonly card: Card; readonly cells: readonly Cell[] }>();
   return (card, make) => {
-    if (named.has(card.id) || work.testsOf(card.id).length > 0) return make();
+    if (named.has(card.id)) return make();
     const print = printOf(card);
     const twin = first.get(print);
+    const tests = work.testsOf(card.id);
+    if (tests.length > 0) return make(twin && untested(twin.cells, tests, card));
     if (twin) return asOf(twin.cells, twin.card, card);
     const cells = make();
     first.set(print, { card, cells });
