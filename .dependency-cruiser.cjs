@@ -79,6 +79,13 @@ module.exports = {
     only('store', 'store', ['core', 'kit']),
     only('server', 'server', ['core', 'kit', 'text']),
     rule(
+      'http-outermost',
+      { path: '^src/(server/(?!http/)|pages/api/)' },
+      { path: '^src/server/http/' },
+      'calls do not know how they are sent',
+    ),
+    only('offline', 'offline', []),
+    rule(
       'api',
       { path: '^src/pages/api/' },
       { path: '^src/', pathNot: ['^src/(pages/api|core|kit|text|server)/'] },

@@ -94,7 +94,13 @@ export async function startServer({ demo = true, port, args = [], dist = join(RO
   const chosen = port ?? (await freePort());
   const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), ...args], {
     cwd: ROOT,
-    env: { ...quietEnv, HOST: '127.0.0.1', PORT: String(chosen), COOL_REEL_DEMO: demo ? '1' : '', COOL_REEL_DIST: dist },
+    env: {
+      ...quietEnv,
+      HOST: '127.0.0.1',
+      PORT: String(chosen),
+      COOL_REEL_DEMO: demo ? '1' : '',
+      COOL_REEL_DIST: dist,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let log = '';

@@ -175,6 +175,10 @@ describe('what an import would change', () => {
 describe('the demo kit', async () => {
   const kit = await kitOf(demo);
 
+  it('is in its file as the reader gives it: a first visit takes it from there, without the reader', () => {
+    expect({ ...EMPTY_KIT, ...demo }).toEqual(kit);
+  });
+
   it('shows every verdict', async () => {
     const { columns } = board(kit, DEFAULT_POLICY);
     const seen = new Set(columns.flat().map(({ verdict }) => verdict));

@@ -15,7 +15,7 @@ const json = (text: string, status: number, more: Record<string, string> = {}): 
   new Response(text, { status, headers: { ...HEADERS, ...more } });
 
 /** A refusal as it is sent; with `Retry-After` where asking again helps. */
-export const refuse = (refused: Refusal, more: Record<string, string> = {}): Response => {
+const refuse = (refused: Refusal, more: Record<string, string> = {}): Response => {
   const again: Record<string, string> = refused.status === 503 ? { 'Retry-After': String(RETRY_AFTER) } : {};
   return json(JSON.stringify(refusalBody(refused)), refused.status, { ...again, ...more });
 };

@@ -38,6 +38,14 @@ const exported = async (): Promise<string> => {
 };
 
 describe('a kit of one’s own', () => {
+  it('answers the quick check, with its Why, before anything is begun', async () => {
+    await app.visit('/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II');
+    await app.withText('button', 'Load the demo kit');
+    await app.seesText('#quick-answer', 'Guaranteed');
+    await app.clickText('button', 'Why');
+    await app.seesText('#why', 'The quick check');
+  });
+
   it('offers the demo or an empty start, and begins empty', async () => {
     await app.visit('/');
     await app.withText('button', 'Load the demo kit');

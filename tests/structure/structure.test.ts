@@ -82,3 +82,26 @@ describe('words', () => {
     expect(own).toEqual([]);
   });
 });
+
+describe('the styles of the library', () => {
+  // The library's own files say which classes belong to which of its components.
+  const folder = 'node_modules/@mantine/core/styles';
+  const classesIn = (text: string): ReadonlySet<string> => new Set(text.match(/\bm_[0-9a-f]{6,8}\b/g));
+  const built = (end: string): string =>
+    filesIn('dist/client/_astro', (path) => path.endsWith(end))
+      .map((path) => readFileSync(join(ROOT, path), 'utf8'))
+      .join('\n');
+
+  it('are there for every component that a built script draws', () => {
+    const drawn = classesIn(built('.js'));
+    const styled = classesIn(built('.css'));
+    const known = classesIn(
+      filesIn(folder, (path) => path.endsWith('.css'))
+        .map((path) => readFileSync(join(ROOT, path), 'utf8'))
+        .join('\n'),
+    );
+    const missing = [...drawn].filter((name) => known.has(name) && !styled.has(name));
+    expect(missing, 'add their files to src/ui/library.css').toEqual([]);
+    expect([...drawn].filter((name) => known.has(name)).length).toBeGreaterThan(50);
+  });
+});

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Card } from '../kit/model.ts';
 import { MARK_KEYS } from '../standards/marks.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
-import { board, createBoardKeeper } from './board.ts';
+import { board, cellFor, createBoardKeeper } from './board.ts';
 import { DEFAULT_POLICY } from './policy.ts';
 import { rankOf, toneOf, VERDICTS } from './verdict.ts';
 
@@ -65,6 +65,47 @@ describe('the board', () => {
         expect(VERDICTS).toContain(only(400, { marks })?.verdict);
       }),
       { seed: 24, numRuns: 400 },
+    );
+  });
+
+  it('gives a tested card on every body what it would give asked by itself, whatever its twins were given', () => {
+    // Alike and unlike slots, one and two written, each body tested now and then, by cards of few prints.
+    const arrangements = ['single', 'relay', 'mirrored', 'split'] as const;
+    const bodies = arrangements.flatMap((arrangement, at) =>
+      (['uhs-ii', 'uhs-i'] as const).map((bus) =>
+        aBody({
+          ...{ id: `b${at}${bus}`, arrangement },
+          slots: [aSlot({ id: 's1' }), aSlot({ id: 's2', accepts: [{ form: 'sd', bus }] })],
+          modes: [aMode(), aMode({ id: 'fast', rate: { kind: 'stated', Mbps: 650, is: 'maximum' } })],
+        }),
+      ),
+    );
+    const test = fc.record({
+      cardId: fc.constantFrom('c0', 'c1', 'c2', 'c3', 'c4', 'c5'),
+      bodyId: fc.constantFrom(...bodies.map(({ id }) => id)),
+      modeId: fc.constantFrom('m', 'fast'),
+      end: fc.constantFrom('full' as const, 'dropped' as const),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(test, { maxLength: 6 }),
+        fc.array(sdCard, { minLength: 2, maxLength: 2 }),
+        (made, prints) => {
+          const cards = Array.from({ length: 6 }, (_, at) =>
+            aCard({ ...prints[at % 2], id: `c${at}`, label: `C-${at}` }),
+          );
+          const tests = made.map((one, at) => aTest({ ...one, id: `t${at}` }));
+          const { columns } = board({ bodies, cards, tests }, DEFAULT_POLICY);
+          for (const body of bodies)
+            for (const mode of body.modes)
+              for (const [at, card] of cards.entries()) {
+                const shown = columns[at]?.find(({ bodyId, modeId }) => bodyId === body.id && modeId === mode.id);
+                if (shown?.seats !== null) continue;
+                expect(shown).toEqual(cellFor({ body, mode, card, cards, tests, policy: DEFAULT_POLICY }));
+              }
+        },
+      ),
+      { seed: 25, numRuns: 60 },
     );
   });
 

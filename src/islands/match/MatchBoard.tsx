@@ -54,7 +54,11 @@ interface MatchBoardProps {
 }
 
 export default function MatchBoard(props: MatchBoardProps) {
-  return <KitRoom lists={MATCH_LISTS}>{(kit) => <Match kit={kit} {...props} />}</KitRoom>;
+  return (
+    <KitRoom lists={MATCH_LISTS} early={props.selected === 'quick'}>
+      {(kit) => <Match kit={kit} {...props} />}
+    </KitRoom>
+  );
 }
 
 function Match({ kit, answer, selected, onSelect, onTryTake }: MatchBoardProps & { readonly kit: ViewKit }) {

@@ -20,12 +20,14 @@ import { Welcome } from './Welcome.tsx';
 interface KitRoomProps<L extends ListKey> {
   /** The lists of the kit that the view reads; the same array at every render. */
   readonly lists: readonly L[];
+  /** Whether the view has something to show before a kit was begun. */
+  readonly early?: boolean;
   /** Draws the view once the kit is there. */
   readonly children: (kit: ViewKit<L>) => ReactNode;
 }
 
 /** What of a view needs the kit: its loading, first visit and failure, the notices, and then the view itself. */
-export function KitRoom<L extends ListKey>({ lists, children }: KitRoomProps<L>) {
+export function KitRoom<L extends ListKey>({ lists, early = false, children }: KitRoomProps<L>) {
   // A large view is drawn in slices: the page goes on listening meanwhile.
   const state = useDeferredValue(useKit(lists));
   const isReady = state.phase === 'ready';
@@ -49,7 +51,7 @@ export function KitRoom<L extends ListKey>({ lists, children }: KitRoomProps<L>)
     <Themed>
       <Notifications position="top-center" transitionDuration={0} />
       <Alone>
-        <Phase state={state} lists={lists}>
+        <Phase state={state} lists={lists} early={early}>
           {children}
         </Phase>
       </Alone>
@@ -57,7 +59,12 @@ export function KitRoom<L extends ListKey>({ lists, children }: KitRoomProps<L>)
   );
 }
 
-function Phase<L extends ListKey>({ state, lists, children }: KitRoomProps<L> & { readonly state: KitState<L> }) {
+function Phase<L extends ListKey>({
+  state,
+  lists,
+  early,
+  children,
+}: KitRoomProps<L> & { readonly state: KitState<L> }) {
   switch (state.phase) {
     case 'loading':
       return <Opening />;
@@ -74,7 +81,7 @@ function Phase<L extends ListKey>({ state, lists, children }: KitRoomProps<L> & 
         </WithoutStore>
       );
     case 'unstarted':
-      return <Welcome />;
+      return early ? children(state.kit) : <Welcome />;
     case 'ready':
       return children(state.kit);
   }

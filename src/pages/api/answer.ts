@@ -5,6 +5,6 @@ export const prerender = false;
 
 export const GET = endpoint(answer);
 
-export const HEAD = GET;
+export const HEAD = endpoint(answer);
 
 export const ALL = onlyBy(answer.method);

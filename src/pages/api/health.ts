@@ -5,6 +5,6 @@ export const prerender = false;
 
 export const GET = endpoint(health);
 
-export const HEAD = GET;
+export const HEAD = endpoint(health);
 
 export const ALL = onlyBy(health.method);

@@ -14,7 +14,7 @@ export interface Done {
   readonly zipped: boolean;
 }
 
-export type WorkRefused = 'busy' | 'gone' | 'too-long';
+type WorkRefused = 'busy' | 'gone' | 'too-long';
 
 /** Where heavy calls are worked out. */
 export interface Work {
