@@ -2,12 +2,9 @@ import type { APIRoute } from 'astro';
 import { err, ok, type Result } from '../core/result.ts';
 import { answerTo, answerToBody, type Raw, tooLarge } from './answerTo.ts';
 import type { Call } from './call.ts';
-import { BUSY, CONTRACT_HINT, type Refusal, refusal, refusalBody } from './refusal.ts';
+import { BUSY, CONTRACT_HINT, RETRY_AFTER, type Refusal, refusal, refusalBody } from './refusal.ts';
 import { doJob } from './work/doJob.ts';
 import type { Done, Work } from './work/work.ts';
-
-/** Seconds after which a refused client may ask again. */
-const RETRY_AFTER = 5;
 
 const HEADERS = { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' } as const;
 
@@ -16,7 +13,7 @@ const json = (text: string, status: number, more: Record<string, string> = {}): 
 
 /** A refusal as it is sent; with `Retry-After` where asking again helps. */
 const refuse = (refused: Refusal, more: Record<string, string> = {}): Response => {
-  const again: Record<string, string> = refused.status === 503 ? { 'Retry-After': String(RETRY_AFTER) } : {};
+  const again: Record<string, string> = refused.status === 503 ? { 'Retry-After': RETRY_AFTER } : {};
   return json(JSON.stringify(refusalBody(refused)), refused.status, { ...again, ...more });
 };
 

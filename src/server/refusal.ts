@@ -33,5 +33,8 @@ export const refusal = (status: Refusal['status'], code: string, message: string
 
 export const CONTRACT_HINT = 'See /api/openapi.json.';
 
+/** Seconds after which a refused client may ask again, as the header has it. */
+export const RETRY_AFTER = '5';
+
 /** Too much waits already. Seconds after which to ask again are in `Retry-After`. */
 export const BUSY: Refusal = refusal(503, 'busy', 'Too much is being worked out already. Ask again in a few seconds.');

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
 import underPressure from '@fastify/under-pressure';
 import Fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest, LogController } from 'fastify';
-import { type Refusal, refusal, refusalBody } from '../refusal.ts';
+import { RETRY_AFTER, type Refusal, refusal, refusalBody } from '../refusal.ts';
 import type { Work } from '../work/work.ts';
 import type { Certificate } from './certificate.ts';
 import { builtFiles, type SentFile } from './files.ts';
@@ -30,6 +30,8 @@ export interface AppParts {
   readonly certificate: Certificate | null;
   /** Whether each request is written to the log. */
   readonly log: boolean;
+  /** Calls are refused while the event loop lags by this much, milliseconds. */
+  readonly maxEventLoopDelay?: number;
 }
 
 /** Limits of the wire, milliseconds and counts. */
@@ -42,9 +44,9 @@ const WIRE = {
   /** Silence on a socket; the longest answer takes half of it. */
   silence: 60_000,
   maxConnections: 1000,
-  /** A call is refused while the event loop lags by this much. */
-  maxEventLoopDelay: 1000,
 };
+
+const TOO_BUSY = refusal(503, 'busy', 'The server cannot keep up just now. Ask again in a few seconds.');
 
 const START_FILE = '/start.json';
 const isCall = (path: string): boolean => path === '/api' || path.startsWith('/api/');
@@ -82,7 +84,6 @@ function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket): void {
 }
 
 const refuse = (reply: FastifyReply, refused: Refusal): FastifyReply => {
-  if (refused.status === 503) reply.header('Retry-After', '5');
   return reply.code(refused.status).header('Cache-Control', 'no-store').send(refusalBody(refused));
 };
 
@@ -114,7 +115,8 @@ const logLine = (request: FastifyRequest, reply: FastifyReply): void => {
 };
 
 /** The HTTP server: built files first, the calls by Astro, one refusal shape, one line of log and the same headers for all. */
-export async function createApp({ client, handler, work, demo, certificate, log }: AppParts): Promise<FastifyInstance> {
+export async function createApp(parts: AppParts): Promise<FastifyInstance> {
+  const { client, handler, work, demo, certificate, log, maxEventLoopDelay = 1000 } = parts;
   const files = builtFiles(client);
   const lost = lostPage(client, files.get('/404.html'));
   const app = Fastify({
@@ -145,11 +147,13 @@ export async function createApp({ client, handler, work, demo, certificate, log 
   });
 
   await app.register(underPressure, {
-    maxEventLoopDelay: WIRE.maxEventLoopDelay,
+    maxEventLoopDelay,
     pressureHandler(request, reply) {
       const path = pathOf(request.url);
-      if (!isCall(path) || path === '/api/health') return;
-      refuse(reply, refusal(503, 'busy', 'The server cannot keep up just now. Ask again in a few seconds.'));
+      if (!isCall(path) || path === '/api/health') return undefined;
+      reply.code(TOO_BUSY.status).header('Retry-After', RETRY_AFTER);
+      // What is returned is sent; the package's types do not say so.
+      return refusalBody(TOO_BUSY) as unknown as undefined;
     },
   });
   await app.register(fastifyStatic, {
