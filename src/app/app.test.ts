@@ -88,6 +88,19 @@ describe('cards from pasted lines', () => {
     ]);
   });
 
+  it('keep words that mean nothing as a note, and lose no card to them', () => {
+    const read = readCards(
+      'C-01 256GB Turbo Gold SDXC II V90\nTF-1 64G TF U3 A2 R100 W90\nB-1 1TB CFexpress 4.0 Type B red',
+    );
+    expect(read).toMatchObject({
+      cards: [
+        { ok: true, card: { label: 'C-01', marks: ['SDXC', 'II', 'V90'], note: 'Turbo Gold' } },
+        { ok: true, card: { label: 'TF-1', form: 'microsd', capacityGB: 64, marks: ['U3', 'A2'], readMBps: 100 } },
+        { ok: true, card: { label: 'B-1', form: 'cfexpress-b', marks: ['4.0'], note: 'red' } },
+      ],
+    });
+  });
+
   it('refuse 10,000 lines whole', () => {
     expect(readCards('C-01 64GB SD U1\n'.repeat(10_000))).toEqual({
       code: 'too-many',

@@ -26,10 +26,17 @@ const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? nu
 
 export function answerView(answer: Answer) {
   const { cell, card, need, ask, rate } = answer;
-  const sums = cell && card ? cellSums(rate, answer.body, card, cell) : rate.lines.map(rateSum);
+  const sums = cell && card && answer.sized ? cellSums(rate, answer.body, card, cell) : rate.lines.map(rateSum);
   return {
     need: { bitsPerSecond: need * 8, bytesPerSecond: need },
-    card: card ? { form: card.form, capacityGB: card.capacityGB, marks: card.marks, bus: ask.card?.bus ?? null } : null,
+    card: card
+      ? {
+          form: card.form,
+          capacityGB: answer.sized ? card.capacityGB : null,
+          marks: card.marks,
+          bus: ask.card?.bus ?? null,
+        }
+      : null,
     verdict: cell?.verdict ?? null,
     minutes: { label: cell?.labelMinutes ?? null, planned: answer.minutes },
     cardsAtOnce: answer.cardsAtOnce,

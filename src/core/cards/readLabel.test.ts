@@ -145,3 +145,30 @@ describe('labelProblems', () => {
     });
   });
 });
+
+describe('labels as people write them and as they are printed', () => {
+  it.each([
+    ['128GB V 60 II', { form: 'sd', capacity: 128e9, bus: 'uhs-ii', words: ['V60', 'II'] }],
+    ['128GB v-60 ii', { form: 'sd', words: ['V60', 'II'] }],
+    ['32GB C 10', { words: ['C10'] }],
+    ['64G SDXC V30', { capacity: 64e9, words: ['SDXC', 'V30'] }],
+    ['512GB CFX-B VPG400', { form: 'cfexpress-b', words: ['VPG400'] }],
+    ['512GB CFe-A', { form: 'cfexpress-a' }],
+    ['1TB CFexpress 4.0 Type B', { form: 'cfexpress-b', bus: 'cfexpress-4', words: ['4.0'] }],
+    ['1TB CFexpress Type B 4.0', { form: 'cfexpress-b', bus: 'cfexpress-4', words: ['4.0'] }],
+    ['128GB SDXC-I U3', { bus: 'uhs-i', words: ['SDXC', 'I', 'U3'] }],
+    ['128GB SDXC-II V60', { bus: 'uhs-ii', words: ['SDXC', 'II', 'V60'] }],
+    ['64GB TF U3 A2', { form: 'microsd', words: ['U3', 'A2'] }],
+    ['256GB SDXC R300 W260 V60', { words: ['SDXC', 'V60'], printed: [300e6, 260e6] }],
+    ['512GB CFexpress Type B R:800MB/s W:600MB/s', { form: 'cfexpress-b', printed: [800e6, 600e6] }],
+    ['64GB CF UDMA 7', { form: 'cf', bus: 'udma-7' }],
+    ['64GB SDXC 90MB/s* U3', { words: ['SDXC', 'U3'], printed: [90e6] }],
+    ['128GB SDXC/II/U3/V60', { bus: 'uhs-ii', words: ['SDXC', 'II', 'U3', 'V60'] }],
+  ])('%s', (text, read) => {
+    expect(readLabel(text)).toMatchObject({ ...read, unread: [] });
+  });
+
+  it('keep the rest in its place, unread', () => {
+    expect(readLabel('256GB V30 Turbo').unread).toMatchObject([{ text: 'Turbo', problem: { code: 'unknown' } }]);
+  });
+});

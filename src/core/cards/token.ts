@@ -20,6 +20,8 @@ export type Said =
       readonly value: BytesPerSecond;
       readonly written: 'bits' | 'bytes';
       readonly loose: boolean;
+      /** Small print of a card (R300): never what a camera writes. */
+      readonly printed?: true;
     }
   | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
   | {
@@ -35,6 +37,8 @@ export type Said =
   | { readonly kind: 'ratio'; readonly value: number }
   | { readonly kind: 'fps'; readonly value: number }
   | { readonly kind: 'times'; readonly value: number }
+  /** How many cards. */
+  | { readonly kind: 'count'; readonly value: number }
   | { readonly kind: 'form'; readonly form: Form }
   | { readonly kind: 'family'; readonly family: Family; readonly micro: boolean }
   | { readonly kind: 'bus'; readonly bus: Bus; readonly arabic: boolean }
@@ -49,6 +53,8 @@ export type Said =
 /** Why a stretch was not understood, with what it could have been. */
 export type UnreadProblem =
   | { readonly code: 'unknown'; readonly couldBe: readonly string[] }
+  /** Understood, and means one of several things. */
+  | { readonly code: 'which'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
   /** A number that may be a thousand times what it may also be. */

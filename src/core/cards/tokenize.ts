@@ -1,5 +1,6 @@
 import { readNumber } from '../units/number.ts';
 import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
+import { SPOKEN } from './spoken.ts';
 import { nearestMarks, nearestWords } from './suggest.ts';
 import type { Said, Token, UnreadProblem } from './token.ts';
 import { type LabelWord, SPELLINGS } from './vocabulary.ts';
@@ -7,7 +8,8 @@ import { type LabelWord, SPELLINGS } from './vocabulary.ts';
 /** Longest text read; longer is cut by the callers with a message, never read in part. */
 export const MAX_TEXT = 500;
 
-type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said];
+/** Null: it is nothing of this kind after all, and the next reader is asked. */
+type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said | null];
 
 const NUM = String.raw`(?:[+-]?(?:\d+(?:[.,]\d+)*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
 const END = String.raw`(?![\w.])`;
@@ -35,6 +37,12 @@ const rateSaid = ([text]: RegExpExecArray): Said => {
   const read = parseRate(text);
   return read.ok ? { kind: 'rate', ...read.value } : refused('rate', read.error);
 };
+
+/** Small print of a card: always bytes, always a peak. */
+function printedSaid(amount: string): Said | null {
+  const read = parseRate(`${amount} MB/s`);
+  return read.ok ? { kind: 'rate', ...read.value, printed: true } : null;
+}
 
 const capacitySaid = ([text]: RegExpExecArray): Said => {
   const read = parseCapacity(text);
@@ -88,7 +96,15 @@ const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
 ];
 
 const READERS: readonly Reader[] = [
-  [re(String.raw`[\s,;·|]+`), () => ({ kind: 'word', word: 'filler' })],
+  [re(String.raw`[\s,;·|?!/*]+`), () => ({ kind: 'word', word: 'filler' })],
+  // Peaks as small print has them: R300 W260, R:800MB/s.
+  [re(String.raw`[rw]\s?:?\s?(\d{2,5})(?:\s?mb\/?s)?${END}`), (m) => printedSaid(m[1] ?? '')],
+  // Behind its version the letter belongs to a form that was read already.
+  [re(String.raw`(?<=express\s+\d\.0\s+)(?:type[\s-]*)?[abc]${END}`), () => ({ kind: 'word', word: 'filler' })],
+  ...SPOKEN.map(([source, say]): Reader => [re(`(?:${source})${END}`), say]),
+  [re(String.raw`(\d{1,2})\s*[x×](?=\s*\d+(?:[.,]\d+)?\s*[gt]i?b)`), (m) => ({ kind: 'count', value: Number(m[1]) })],
+  // A size and its frame rate written as one: 4K60, UHD25p.
+  [re(String.raw`(?<=[468]k|12k|uhd|hd)@?(\d{2,3})\s?(?:p|fps)?${END}`), (m) => speedSaid(m[1] ?? '')],
   [
     re(String.raw`(\d{2,6})\s?[x×*]\s?(\d{2,6})${END}`),
     (m) => {
@@ -112,7 +128,12 @@ const READERS: readonly Reader[] = [
   [re(String.raw`(\d+)\s*-?\s*bit${END}`), (m) => number(Number(m[1]), 1, 32, { kind: 'bits', value: Number(m[1]) })],
   [re(String.raw`${NUM}\s*(?:m|mb|mbits?|mbytes?)${END}`), rateSaid],
   [re(String.raw`${NUM}\s*[kgt]i?b(?:ytes?)?${END}`), capacitySaid],
-  ...PICTURE_NAMES.map(([source, couldBe]): Reader => [re(source + END), () => ({ kind: 'picture-name', couldBe })]),
+  ...PICTURE_NAMES.map(
+    ([source, couldBe]): Reader => [
+      re(String.raw`${source}(?:${END}|(?=@?\d{2,3}\s?(?:p|fps)?${END}))`),
+      () => ({ kind: 'picture-name', couldBe }),
+    ],
+  ),
   [re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`), (m) => speedSaid(m[1] ?? '')],
   [re(String.raw`(\d+)\s*[x×]${END}`), (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) })],
   ...SPELLINGS.map(({ pattern, read }): Reader => [re(`(?:${pattern})${END}`), (m) => wordSaid(read(m))]),
@@ -141,15 +162,14 @@ function bareNumber(text: string): Said {
   return unread({ code: 'no-unit', couldBe: [`${plain} Mb/s`, `${plain} MB/s`, `${plain} GB`, `${plain} min`] });
 }
 
-const WORD = /[^\s,;·|]+/y;
+const WORD = /[^\s,;·|?!/*]+/y;
 
 function readAt(text: string, start: number): Token {
   for (const [pattern, say] of READERS) {
     pattern.lastIndex = start;
     const match = pattern.exec(text);
-    if (match && match[0].length > 0) {
-      return { start, end: start + match[0].length, text: match[0], ...say(match) };
-    }
+    const said = match && match[0].length > 0 ? say(match) : null;
+    if (match && said) return { start, end: start + match[0].length, text: match[0], ...said };
   }
   WORD.lastIndex = start;
   const word = WORD.exec(text)?.[0] ?? text.slice(start, start + 1);

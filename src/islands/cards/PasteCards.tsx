@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { pastedProblemText, tooManyCardsText } from '../../text/cards/pasted.ts';
+import { keptAsNoteText, pastedProblemText, tooManyCardsText } from '../../text/cards/pasted.ts';
 import { cardSummary } from '../../text/match/cell.ts';
 import css from '../../ui/paste.module.css';
 import { TaskNote } from '../../ui/TaskNote.tsx';
@@ -46,7 +46,10 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
               one.ok ? (
                 <li key={one.card.id} className={css.row}>
                   <b>{one.card.label}</b>
-                  <span>{cardSummary(one.card)}</span>
+                  <span>
+                    {cardSummary(one.card)}
+                    {one.card.note && <span className="soft">; {keptAsNoteText(one.card.note)}</span>}
+                  </span>
                 </li>
               ) : (
                 <li key={`line ${one.line}`} className={`${css.row} tone-hot`}>

@@ -79,7 +79,7 @@ function Match({ kit, answer, selected, onSelect, onTryTake }: MatchBoardProps &
     if (selected !== 'quick') return subjectOf(board, selected);
     if (!answer.ok || answer.value.kind !== 'card') return null;
     const { cell, body, ask, card, rate } = answer.value.answer;
-    if (!cell || !card) return null;
+    if (!cell || !card || !answer.value.answer.sized) return null;
     return { cell, body, mode: ask.mode, card, rate, quick: true };
   }, [selected, board, answer]);
   const startTrial = (move: Move): void => {

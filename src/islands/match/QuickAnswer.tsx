@@ -25,7 +25,9 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
   return (
     <div className={css.answer}>
       <div className={css.head}>
-        {cell ? (
+        {cell && answer.needsMark ? (
+          <span className={css.word}>Depends on the mark</span>
+        ) : cell ? (
           <span className={`${css.word} tone-${cellTone(cell, take)}`}>
             <VerdictGlyph verdict={cell.verdict} size={23} />
             {VERDICT_WORDS[cell.verdict]}
@@ -38,7 +40,7 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
       <div className={css.reason}>
         <p>
           {answerText(answer)} {time}{' '}
-          {cell && (
+          {cell && answer.sized && (
             <button type="button" className="plain-button" onClick={onWhy}>
               Why
             </button>
@@ -80,7 +82,9 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
 
 /** Minutes with a card; without one, the capacity for the time or what is written. */
 function Headline({ answer }: { readonly answer: Answer }) {
-  const { minutes, forTime, need, cell } = answer;
+  const { minutes, forTime, need, cell, sized } = answer;
+  // A verdict without a size stands by itself: a figure beside it would be read as minutes.
+  if (cell && !sized && !forTime) return null;
   if (cell && (cell.verdict === 'unfit' || minutes === null)) return null;
   if (minutes !== null) {
     return (

@@ -25,7 +25,8 @@ export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckPr
     onText(next);
     input.current?.focus();
   };
-  const canWhy = answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null;
+  const canWhy =
+    answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null && answer.value.answer.sized;
   return (
     <section className={css.check} aria-label="Quick check">
       <div className={css.box}>

@@ -1,4 +1,4 @@
-import { readLabel } from '../../core/cards/readLabel.ts';
+import { readLabel, type Unread } from '../../core/cards/readLabel.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { finish, type Steps } from '../../core/steps.ts';
 import { cardOfLabel } from './labelCard.ts';
@@ -37,14 +37,21 @@ function cardOfLine(text: string, line: number): PastedCard {
     text: what,
   });
   if (own === '' || rest.length === 0) return refused('no-label');
-  const [unread] = label.unread;
-  if (unread) return refused('not-understood', unread.text);
+  // A word that says nothing here (a maker's, a colour) is no reason to lose a card; one that may be a mark is asked about.
+  const isWord = ({ problem }: Unread): boolean => problem.code === 'unknown';
+  const asked = label.unread.find((one) => !isWord(one));
+  if (asked) return refused('not-understood', asked.text);
+  const note = label.unread.map((one) => one.text).join(' ');
   if (label.capacity === null) return refused('no-capacity');
   const card = cardOfLabel(label);
-  return card ? { ok: true, card: { ...card, label: own.slice(0, 80) } } : refused('no-form');
+  const more = note === '' ? {} : { note };
+  return card ? { ok: true, card: { ...card, ...more, label: own.slice(0, 80) } } : refused('no-form');
 }
 
-/** Reads cards from lines such as `C-01 256GB SDXC II U3 V90`; a line that is not understood is told, never guessed. */
+/**
+ * Reads cards from lines such as `C-01 256GB SDXC II U3 V90`; a line that is not understood is told, never guessed. Words
+ * that mean nothing on a label are kept as the card's note.
+ */
 export function* cardSteps(text: string): Steps<PastedCards> {
   const lines = text.replace(/^\ufeff/, '').split(/\r?\n/);
   const filled = lines.flatMap((line, at) => (/\S/.test(line) && tidy(line) !== '' ? [{ line, number: at + 1 }] : []));

@@ -13,6 +13,9 @@ const PROBLEM_WORDS: Readonly<Record<Problem['problem'], string>> = {
 export const pastedProblemText = ({ line, problem, text }: Problem): string =>
   `line ${line}: ${PROBLEM_WORDS[problem]} (“${text}”), left out`;
 
+/** Words of a line that mean nothing on a label. */
+export const keptAsNoteText = (note: string): string => `kept as a note: “${note}”`;
+
 /** More cards than are read at once. */
 export const tooManyCardsText = (lines: number, most: number): string =>
   `${lines.toLocaleString('en')} cards; ${most.toLocaleString('en')} are read at once. Paste fewer. Nothing was added.`;

@@ -15,6 +15,8 @@ import { capacityText, durationText, either, MBpsText, MbpsText, plain, takeText
 /** One misunderstood stretch, in words. */
 export function unreadText({ text, problem }: Unread): string {
   switch (problem.code) {
+    case 'which':
+      return `“${text}” may mean several things: ${either(problem.couldBe)}?`;
     case 'no-such-mark':
       return `There is no ${text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
     case 'bits-or-bytes':
@@ -62,8 +64,6 @@ export function askRefusalText(refusal: AskRefusal): string {
       return `Add what the camera writes: a rate (600 Mb/s) or a raw picture (8192x4320 12bit 3:1 50p).${promise(refusal.card)}`;
     case 'raw-incomplete':
       return `A raw picture also needs ${either(refusal.missing.map((part) => MISSING[part])).replace(' or ', ' and ')}.`;
-    case 'no-capacity':
-      return 'Add the card’s capacity: 256GB.';
     case 'twice':
       return `A second ${refusal.what}, “${refusal.again.text}”: leave one.`;
     case 'no-playback-speed':
@@ -88,6 +88,14 @@ export function readingText(reading: Reading): string {
       return `“${reading.text}” read as a ${form(reading.form).name} card; write CFexpress A to change it`;
     case 'picture-name-ignored':
       return `“${reading.text}” left aside: the picture does not decide, the rate does`;
+    case 'passed-over':
+      return `passed over: ${reading.words.join(', ')}`;
+    case 'slip':
+      return `“${reading.text}” passed over`;
+    case 'two-cards':
+      return 'two cards, taken one after the other';
+    case 'more-cards':
+      return `the minutes are those of one card, not of ${reading.count}`;
     case 'bus-by-mark':
       return `“${reading.text}” means ${bus(reading.bus).name}`;
     case 'fps-assumed':
@@ -113,6 +121,10 @@ export function otherReadingText(reading: Reading): string | null {
       return 'minutes and seconds';
     case 'fps-assumed':
       return '25p instead';
+    case 'slip':
+      return `${reading.couldBe} instead`;
+    case 'two-cards':
+      return 'mirrored instead';
     case 'rate-at':
       return `as ${reading.at === 'recorded' ? 'captured' : 'recorded'}: ${MbpsText(reading.other)}`;
     case 'slot-assumed':
@@ -126,6 +138,13 @@ export function otherReadingText(reading: Reading): string | null {
 export const playbackText = ({ take, captured, playback, plays }: Playback): string =>
   `${takeText(take)} captured at ${plain(captured, 3)} fps plays ${takeText(plays)} at ${plain(playback, 3)} fps.`;
 
+/** What the answer hangs on where a card was named without its mark. */
+function markDependsText({ smallestMarks, tooSmall }: Answer): string {
+  if (smallestMarks.length === 0) return 'No mark in the tables promises that much: split it, or choose a lower rate.';
+  const would = `${either(smallestMarks)} would`;
+  return `It depends on the mark printed on the card: ${tooSmall ? `${tooSmall} would not do, ` : ''}${would}.`;
+}
+
 /** The answer in one or two plain sentences. */
 export function answerText(answer: Answer): string {
   const { cell, need, ask } = answer;
@@ -138,6 +157,7 @@ export function answerText(answer: Answer): string {
       : 'No mark in the tables promises that much: split it, or choose a lower rate.';
     return `${writes}. ${marks}`;
   }
+  if (answer.needsMark) return `${writes}. ${markDependsText(answer)}`;
   const { floor, ceiling, verdict } = cell;
   const label = cell.findings.find(({ rule }) => rule === 'label');
   if (cell.doubted && label?.rule === 'label')

@@ -24,8 +24,10 @@ export interface Answer {
   /** What one card of the arrangement is written, at its peak. */
   readonly need: BytesPerSecond;
   readonly body: Body;
-  /** Null when no card was named. */
+  /** Null when no card was named. Without its capacity it is judged all the same, and nothing of it is counted. */
   readonly card: Card | null;
+  /** Whether the card's capacity was named: without it there are no minutes. */
+  readonly sized: boolean;
   readonly cell: Cell | null;
   /** Cards in the camera at once: two for relay, mirrored and split. */
   readonly cardsAtOnce: number;
@@ -33,6 +35,10 @@ export interface Answer {
   readonly minutes: number | null;
   /** Smallest mark of each series that guarantees the need, slowest first; empty when none does. */
   readonly smallestMarks: readonly Mark[];
+  /** True where the answer depends on the mark alone: a card was named without one. */
+  readonly needsMark: boolean;
+  /** The mark below the smallest that holds; null where there is none. */
+  readonly tooSmall: Mark | null;
   /** How long a take of the wanted time plays, in slow motion; null otherwise. */
   readonly plays: Seconds | null;
   /** What the wanted time asks for; null without a time. */
@@ -117,6 +123,27 @@ function bodyFor(ask: Ask, card: Card | null): Body {
   };
 }
 
+/** What a card of unknown size is judged with: no promise hangs on a size, and nothing that does is shown. */
+const STAND_IN = (64 * GB) as Bytes;
+
+/** The mark just below the smallest V that holds: what would not do. */
+function belowOf(holds: readonly Mark[]): Mark | null {
+  const needed = holds.find((key) => mark(key).series === 'V') ?? holds[0];
+  if (needed === undefined) return null;
+  const { series, promisesMBps } = mark(needed);
+  const below = MARK_KEYS.filter((key) => mark(key).series === series && mark(key).promisesMBps < promisesMBps);
+  return below.sort((a, b) => mark(b).promisesMBps - mark(a).promisesMBps)[0] ?? null;
+}
+
+/** Whether all that is missing for an answer is the mark on the card: none was named, nor anything else of its pace. */
+const needsMark = ({ card }: Ask, cell: Cell | null): boolean =>
+  cell?.verdict === 'uncovered' &&
+  cell.floor === null &&
+  !cell.doubted &&
+  card !== null &&
+  card.marks.length === 0 &&
+  card.unread.length === 0;
+
 /** Minutes from cards all full at once: two in relay add; split cards each hold half the rate already. */
 const arranged = (planned: number | null, ask: Ask): number | null =>
   planned === null ? null : ask.arrangement === 'relay' ? planned * 2 : planned;
@@ -156,13 +183,16 @@ function slip(ask: Ask, cell: Cell | null, headroom: PerMille): BytesPerSecond |
 export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> {
   const rate = streamRate(ask.mode);
   if (!rate.ok) return err({ code: 'rate-out-of-range', field: rate.error.field });
-  const card = ask.card?.capacity ? cardFromLabel(ask.card, ask.card.capacity) : null;
+  const sized = ask.card !== null && ask.card.capacity !== null;
+  const card = ask.card ? cardFromLabel(ask.card, ask.card.capacity ?? STAND_IN) : null;
   const body = bodyFor(ask, card);
-  const cell = card ? cellFor({ body, mode: ask.mode, card, cards: [card], tests: [], policy }) : null;
+  const judged = card ? cellFor({ body, mode: ask.mode, card, cards: [card], tests: [], policy }) : null;
+  const cell = judged && !sized ? { ...judged, labelMinutes: null, planned: null } : judged;
   const shares = ask.arrangement === 'split' ? 2 : 1;
   const need = cell?.need ?? (Math.ceil(rate.value.peak / shares) as BytesPerSecond);
   const cardsAtOnce = ask.arrangement === 'single' ? 1 : 2;
   const minutes = arranged(cell?.planned ?? null, ask);
+  const holds = smallestMarks(need, policy.headroom, { form: ask.card?.form ?? null, slotBus: ask.slotBus });
   return ok({
     ask,
     rate: rate.value,
@@ -170,11 +200,14 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     body,
     card,
     cell,
+    sized,
+    needsMark: needsMark(ask, cell),
     cardsAtOnce,
     minutes,
-    smallestMarks: smallestMarks(need, policy.headroom, { form: ask.card?.form ?? null, slotBus: ask.slotBus }),
+    smallestMarks: holds,
+    tooSmall: belowOf(holds),
     plays: plays(ask),
-    forTime: forTime(ask, rate.value, card, cardsAtOnce, shares),
+    forTime: forTime(ask, rate.value, sized ? card : null, cardsAtOnce, shares),
     bitsOrBytes: slip(ask, cell, policy.headroom),
     doubts: doubtsOf(ask, rate.value.picture),
   });

@@ -128,7 +128,6 @@ describe('a quick check that cannot be answered', () => {
     ['', 'empty'],
     ['   ', 'empty'],
     ['256GB V90 II', 'no-rate'],
-    ['600 Mb/s on V90 II', 'no-capacity'],
     ['8192x4320 3:1 50p', 'raw-incomplete'],
     ['600 Mb/s 400 Mb/s on 256GB', 'twice'],
     ['600 Mb/s on 256GB 512GB', 'twice'],

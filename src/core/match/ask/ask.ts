@@ -11,6 +11,14 @@ export type Reading = (
   | (Span & { readonly code: 'time'; readonly value: Seconds })
   | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<PrintedLabel['form']> })
   | (Span & { readonly code: 'picture-name-ignored' })
+  /** Words that carry nothing, in the order in which they stand. */
+  | { readonly code: 'passed-over'; readonly words: readonly string[] }
+  /** A word passed over that may be a slip of one that means something. */
+  | (Span & { readonly code: 'slip'; readonly couldBe: string })
+  /** Two cards, and nothing said of how: one after the other. */
+  | { readonly code: 'two-cards' }
+  /** More cards than a camera holds: the minutes are those of one. */
+  | { readonly code: 'more-cards'; readonly count: number }
   | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
   | { readonly code: 'fps-assumed'; readonly fps: number }
   | { readonly code: 'speeds'; readonly captured: number; readonly recorded: number }
@@ -56,6 +64,5 @@ export type AskRefusal =
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
   /** A take and one speed, and no speed at which it plays. */
   | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
-  | { readonly code: 'no-capacity'; readonly card: PrintedLabel }
   | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture'; readonly again: Span }
   | { readonly code: 'rate-out-of-range'; readonly field: string };

@@ -7,6 +7,7 @@ import type { Policy } from '../policy.ts';
 import { type Answer, answerAsk } from './answerAsk.ts';
 import type { AskRefusal } from './ask.ts';
 import { readAsk } from './readAsk.ts';
+import { spokenLine } from './spokenLine.ts';
 
 /** How long a take plays that was captured faster than it is shown. */
 export interface Playback {
@@ -47,7 +48,7 @@ function playbackOf(tokens: readonly Token[]): Result<Playback, AskRefusal> | nu
  * @example askLine('3:50 at 100p plays at 25p', DEFAULT_POLICY) // 15:20
  */
 export function askLine(text: string, policy: Policy): Result<Asked, AskRefusal> {
-  const playback = text.length > MAX_TEXT ? null : playbackOf(tokenize(text));
+  const playback = text.length > MAX_TEXT ? null : playbackOf(spokenLine(tokenize(text)).tokens);
   if (playback) return playback.ok ? ok({ kind: 'playback', playback: playback.value }) : playback;
   const ask = readAsk(text);
   if (!ask.ok) return ask;

@@ -10,6 +10,7 @@ import { toMbps } from '../../units/convert.ts';
 import type { Ask, AskRefusal } from './ask.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
+import { spokenLine } from './spokenLine.ts';
 import { all, type Of, span } from './tokensOf.ts';
 
 /** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
@@ -26,9 +27,12 @@ function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {
  * clause while no bits are given; inside it they are a peak printed on the card.
  */
 function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): readonly Of<'rate'>[] {
-  const rates = all(tokens, 'rate');
+  const rates = all(tokens, 'rate').filter(({ printed }) => !printed);
   const bits = rates.filter(({ written }) => written === 'bits');
-  return bits.length > 0 ? bits : rates.filter((token) => !clause.has(token));
+  if (bits.length > 0) return bits;
+  // Nobody prints a rate by the minute on a card.
+  const slow = rates.filter(({ text }) => /(?:\/|per|a)\s*(?:min|h)/i.test(text));
+  return slow.length > 0 ? slow : rates.filter((token) => !clause.has(token));
 }
 
 /** A bus or version after `in` is the slot's, not the card's. */
@@ -100,7 +104,9 @@ function unreadOf(tokens: readonly Token[], hasRate: boolean): readonly Unread[]
       return asked ? [{ ...span(token), problem: asked }] : [];
     }
     if (token.kind === 'unread') return [{ ...span(token), problem: token.problem }];
-    if (token.kind !== 'picture-name' || hasRate) return [];
+    // With a depth or a ratio beside it the size itself is needed; without any of them a rate is what is missing.
+    const isRaw = tokens.some(({ kind }) => kind === 'bits' || kind === 'ratio');
+    if (token.kind !== 'picture-name' || hasRate || !isRaw) return [];
     return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe } }];
   });
 }
@@ -116,7 +122,8 @@ function unreadOf(tokens: readonly Token[], hasRate: boolean): readonly Unread[]
 export function readAsk(text: string): Result<Ask, AskRefusal> {
   if (text.trim() === '') return err({ code: 'empty' });
   if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
-  const tokens = tokenize(text);
+  const { tokens, passed } = spokenLine(tokenize(text));
+  if (tokens.length === 0) return err({ code: 'no-rate', card: null });
   const stream = streamRates(tokens, cardClause(tokens));
   const unread = unreadOf(tokens, stream.length > 0);
   if (unread.length > 0) return err({ code: 'not-understood', unread });
@@ -132,8 +139,10 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
       ? err({ code: 'no-rate', card })
       : err({ code: 'raw-incomplete', missing: rate.error });
   }
-  if (card && card.capacity === null) return err({ code: 'no-capacity', card });
   const picture = all(tokens, 'picture')[0];
+  const count = all(tokens, 'count')[0]?.value ?? 1;
+  const named = all(tokens, 'arrangement')[0]?.arrangement ?? null;
+  const arrangement = named ?? (count === 2 ? 'relay' : 'single');
   const mode: Mode = {
     id: 'quick',
     name: text.trim(),
@@ -152,8 +161,11 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
     codecNamed: all(tokens, 'codec').length > 0,
     card,
     slotBus: slotBusOf(slot, card),
-    arrangement: all(tokens, 'arrangement')[0]?.arrangement ?? 'single',
+    arrangement,
     time: all(tokens, 'time')[0]?.value ?? null,
-    readings: readingsOf({ text, tokens, speeds, stream: stream[0], ofRate, rateWord, card, slotNamed: slot !== null }),
+    readings: readingsOf({
+      ...{ text, tokens, speeds, stream: stream[0], ofRate, rateWord, card, slotNamed: slot !== null },
+      ...{ passed, count, arrangementNamed: named !== null },
+    }),
   });
 }

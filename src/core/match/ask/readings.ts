@@ -9,6 +9,7 @@ import { exactFrameRate } from '../../units/frameRate.ts';
 import { leastBus } from '../rules/bus.ts';
 import type { Reading } from './ask.ts';
 import { type Named, rateAt, type Speeds } from './speeds.ts';
+import type { PassedOver } from './spokenLine.ts';
 import { type Of, span } from './tokensOf.ts';
 
 /** A line as it was read, before it is told how. */
@@ -21,6 +22,10 @@ interface Read {
   readonly rateWord: Token | null;
   readonly card: PrintedLabel | null;
   readonly slotNamed: boolean;
+  readonly passed: readonly PassedOver[];
+  /** How many cards were named. */
+  readonly count: number;
+  readonly arrangementNamed: boolean;
 }
 
 const replaced = (text: string, { start, end }: Span, by: string): string =>
@@ -85,9 +90,26 @@ function cardReadings({ text, tokens, card, slotNamed }: Read): readonly Reading
   return [...readings, { code: 'slot-assumed', bus: card.bus, ...(isExternal ? {} : { change: added(text, slower) }) }];
 }
 
+/** Words that were left out; a slip of a word that means something is one press from that. */
+function passedReadings({ text, passed }: Read): readonly Reading[] {
+  const slips = passed.flatMap((one): Reading[] => {
+    const [couldBe] = one.couldBe;
+    return couldBe === undefined ? [] : [{ ...span(one), code: 'slip', couldBe, change: replaced(text, one, couldBe) }];
+  });
+  const words = passed.filter(({ couldBe }) => couldBe.length === 0).map((one) => one.text);
+  return words.length > 0 ? [...slips, { code: 'passed-over', words }] : slips;
+}
+
+function countReadings({ text, count, arrangementNamed }: Read): readonly Reading[] {
+  if (count > 2) return [{ code: 'more-cards', count }];
+  return count === 2 && !arrangementNamed ? [{ code: 'two-cards', change: added(text, 'mirrored') }] : [];
+}
+
 /** Everything in a line that could be read otherwise, each with the line of the other reading where there is one. */
 export const readingsOf = (read: Read): readonly Reading[] => [
   ...looseReadings(read),
   ...speedReadings(read),
+  ...countReadings(read),
   ...cardReadings(read),
+  ...passedReadings(read),
 ];
