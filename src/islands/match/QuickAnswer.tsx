@@ -82,15 +82,21 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
 
 /** Minutes with a card; without one, the capacity for the time or what is written. */
 function Headline({ answer }: { readonly answer: Answer }) {
-  const { minutes, forTime, need, cell, sized } = answer;
+  const { minutes, forTime, need, cell, sized, needsMark } = answer;
   // A verdict without a size stands by itself: a figure beside it would be read as minutes.
-  if (cell && !sized && !forTime) return null;
+  // So would one that hangs on a mark nobody named.
+  if (cell && (needsMark || !sized) && (needsMark || !forTime)) return null;
   if (cell && (cell.verdict === 'unfit' || minutes === null)) return null;
   if (minutes !== null) {
     return (
       <span className={css.figure}>
         <Amount {...minutesFigure(minutes)} />
         <span className={css.kind}> planned</span>
+        {forTime?.cards && (
+          <span className={css.cards}>
+            <Amount figure={String(forTime.cards)} unit={forTime.cards === 1 ? 'card' : 'cards'} />
+          </span>
+        )}
       </span>
     );
   }

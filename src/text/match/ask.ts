@@ -10,7 +10,7 @@ import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
 import { amountText, openNumberText } from '../amount.ts';
 import { labelProblemText } from '../cards/label.ts';
-import { capacityText, durationText, either, MBpsText, MbpsText, plain, takeText } from '../quantity.ts';
+import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
 
 /** One misunderstood stretch, in words. */
 export function unreadText({ text, problem }: Unread): string {
@@ -157,7 +157,10 @@ export function answerText(answer: Answer): string {
       : 'No mark in the tables promises that much: split it, or choose a lower rate.';
     return `${writes}. ${marks}`;
   }
-  if (answer.needsMark) return `${writes}. ${markDependsText(answer)}`;
+  if (answer.needsMark) {
+    const lasts = answer.minutes === null ? '' : ` A card of this size lasts ${minutesText(answer.minutes)}.`;
+    return `${writes}. ${markDependsText(answer)}${lasts}`;
+  }
   const { floor, ceiling, verdict } = cell;
   const label = cell.findings.find(({ rule }) => rule === 'label');
   if (cell.doubted && label?.rule === 'label')
