@@ -105,6 +105,30 @@ describe('Match, on the demo kit', () => {
     await app.seesCell('Wherry 8K raw 3:1');
   });
 
+  it('answers a line about one’s own things with the board’s own cell, and asks which where several fit', async () => {
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1');
+    await app.click('#quick-check');
+    await app.keys('does Dory hold 4K intra 50p on c01?');
+    expect(await app.seesText('#quick-answer', 'Guaranteed')).toContain('66 min');
+    await app.keys(Key.ENTER);
+    await app.seesText('#why', '4K intra 50p on C-01');
+    await app.visit('/?q=Dory%20on%20C-02');
+    await app.seesText('#quick-answer', 'Which mode on C-02?');
+    await app.clickText('button', 'Dory 4K long-GOP 50p');
+    await app.seesText('#why', '4K long-GOP 50p on C-02');
+    // A rate makes it another question.
+    await app.visit('/?q=Dory%20600%20Mb%2Fs%20on%20256GB%20V90%20II');
+    await app.seesText('#quick-answer', 'passed over: Dory');
+  });
+
+  it('understands a sentence', async () => {
+    await app.visit('/?q=will%20a%20V60%20card%20hold%204K60%20at%20400%20Mb%2Fs%3F');
+    expect(await app.seesText('#quick-answer', 'Guaranteed')).toContain('passed over: will, hold');
+    await app.visit('/?q=400%20Mb%2Fs%20on%20a%20256GB%20SD%20card');
+    expect(await app.seesText('#quick-answer', 'Depends on the mark')).toContain('V30 would not do, V60');
+  });
+
   it('leaves single keys alone while a button, a field or a dialogue has the focus', async () => {
     const stays = async (): Promise<void> => {
       await app.driver.sleep(300);

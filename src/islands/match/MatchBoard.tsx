@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
+import { type OwnAnswer, ownAnswer } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
 import { keepTrial, type TrialChanges, toBuy, tryMove, UNCHANGED, withTrial } from '../../app/match/trialActions.ts';
@@ -46,6 +47,9 @@ function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
 }
 
 interface MatchBoardProps {
+  readonly text: string;
+  /** Told what the line says of one's own kit. */
+  readonly onOwn: (own: OwnAnswer | null) => void;
   readonly answer: ReturnType<typeof useQuickCheck>;
   readonly selected: Selected;
   readonly onSelect: (selected: Selected) => void;
@@ -61,7 +65,15 @@ export default function MatchBoard(props: MatchBoardProps) {
   );
 }
 
-function Match({ kit, answer, selected, onSelect, onTryTake }: MatchBoardProps & { readonly kit: ViewKit }) {
+function Match({
+  kit,
+  text,
+  onOwn,
+  answer,
+  selected,
+  onSelect,
+  onTryTake,
+}: MatchBoardProps & { readonly kit: ViewKit }) {
   const { settings } = kit;
   const change = useChange();
   const [trying, setTrying] = useState<Trying | null>(null);
@@ -69,6 +81,8 @@ function Match({ kit, answer, selected, onSelect, onTryTake }: MatchBoardProps &
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
+  const own = useMemo(() => ownAnswer(text, board, policy.take), [text, board, policy.take]);
+  useEffect(() => onOwn(own), [onOwn, own]);
   const plan = useSame(plannedTake(settings));
   const heat = useHeatMarks(shownKit, plan);
   const tried = trying?.changes.take ?? null;

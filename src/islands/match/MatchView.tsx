@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useShown } from '../../app/kit/shown.ts';
+import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
@@ -24,13 +25,29 @@ export default function MatchView() {
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
+  const [own, setOwn] = useState<OwnAnswer | null>(null);
   return (
     <Frame frame="match">
       <div className={css.match}>
         <h1 className="unseen">Match: which card holds which mode</h1>
-        <QuickCheck text={text} onText={setText} answer={answer} policy={policy} onWhy={() => setSelected('quick')} />
+        <QuickCheck
+          text={text}
+          onText={setText}
+          answer={answer}
+          policy={policy}
+          onWhy={() => setSelected('quick')}
+          own={own?.text === text ? own : null}
+          onPick={setSelected}
+        />
         {useMounted() ? (
-          <MatchBoard answer={answer} selected={selected} onSelect={setSelected} onTryTake={setTriedTake} />
+          <MatchBoard
+            text={text}
+            onOwn={setOwn}
+            answer={answer}
+            selected={selected}
+            onSelect={setSelected}
+            onTryTake={setTriedTake}
+          />
         ) : (
           <Opening />
         )}

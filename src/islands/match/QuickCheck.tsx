@@ -1,4 +1,6 @@
 import { useRef } from 'react';
+import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
+import type { CellPick } from '../../app/match/subject.ts';
 import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import type { Asked } from '../../core/match/ask/askLine.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -6,6 +8,7 @@ import type { Result } from '../../core/result.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
+import { QuickOwn } from './QuickOwn.tsx';
 import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
 
@@ -15,10 +18,13 @@ interface QuickCheckProps {
   readonly answer: Result<Asked, AskRefusal>;
   readonly policy: Policy;
   readonly onWhy: () => void;
+  /** The answer from one's own kit, where the line names things of it. */
+  readonly own: OwnAnswer | null;
+  readonly onPick: (pick: CellPick) => void;
 }
 
 /** One line in, one answer out; what was not understood is shown in its place. */
-export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckProps) {
+export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }: QuickCheckProps) {
   const input = useRef<HTMLInputElement>(null);
   useShortcuts([{ key: '/', run: () => input.current?.focus() }]);
   const replace = (next: string): void => {
@@ -37,7 +43,8 @@ export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckPr
           value={text}
           onChange={(event) => onText(event.currentTarget.value)}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && canWhy) onWhy();
+            if (event.key === 'Enter' && own?.code === 'cell') onPick(own.pick);
+            else if (event.key === 'Enter' && canWhy) onWhy();
             if (event.key === 'Escape') input.current?.blur();
           }}
           placeholder="600 Mb/s on 256GB V90 II for 2h"
@@ -53,7 +60,9 @@ export function QuickCheck({ text, onText, answer, policy, onWhy }: QuickCheckPr
         </span>
       </div>
       <div id="quick-answer" className={css.answer} aria-live="polite">
-        {answer.ok ? (
+        {own ? (
+          <QuickOwn own={own} onPick={onPick} />
+        ) : answer.ok ? (
           answer.value.kind === 'card' ? (
             <QuickAnswer answer={answer.value.answer} take={policy.take} onWhy={onWhy} onReplace={replace} />
           ) : (
