@@ -122,6 +122,19 @@ describe('Match, on the demo kit', () => {
     await app.seesText('#quick-answer', 'passed over: Dory');
   });
 
+  it('keeps the last questions and offers them while the line is empty', async () => {
+    await app.visit('/?q=400%20Mb%2Fs%20on%20128GB%20V60%20II');
+    await app.seesText('#quick-answer', 'Guaranteed');
+    await app.driver.wait(
+      () => app.run<boolean>('return (localStorage.getItem("cool-reel-asked") ?? "").includes("128GB V60")'),
+      WAIT,
+    );
+    await app.visit('/');
+    await app.seesText('#quick-answer', 'Asked before:');
+    await app.clickText('button', '400 Mb/s on 128GB V60 II');
+    await app.seesText('#quick-answer', 'Guaranteed');
+  });
+
   it('understands a sentence', async () => {
     await app.visit('/?q=will%20a%20V60%20card%20hold%204K60%20at%20400%20Mb%2Fs%3F');
     expect(await app.seesText('#quick-answer', 'Guaranteed')).toContain('passed over: will, hold');

@@ -11,6 +11,7 @@ import css from './QuickCheck.module.css';
 import { QuickOwn } from './QuickOwn.tsx';
 import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
+import { useAskedBefore } from './useAskedBefore.ts';
 
 interface QuickCheckProps {
   readonly text: string;
@@ -31,6 +32,7 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }:
     onText(next);
     input.current?.focus();
   };
+  const asked = useAskedBefore(text, own !== null || answer.ok);
   const canWhy =
     answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null && answer.value.answer.sized;
   return (
@@ -69,7 +71,7 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }:
             <QuickPlayback playback={answer.value.playback} />
           )
         ) : (
-          <QuickProblem text={text} refusal={answer.error} onReplace={replace} />
+          <QuickProblem text={text} refusal={answer.error} asked={asked} onReplace={replace} />
         )}
       </div>
     </section>

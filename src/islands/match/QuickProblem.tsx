@@ -6,6 +6,8 @@ import css from './QuickProblem.module.css';
 interface QuickProblemProps {
   readonly text: string;
   readonly refusal: AskRefusal;
+  /** The last questions, newest first. */
+  readonly asked: readonly string[];
   readonly onReplace: (text: string) => void;
 }
 
@@ -18,13 +20,15 @@ const EXAMPLES = [
 const couldBe = ({ problem }: Unread): readonly string[] => (problem.code === 'amount' ? [] : problem.couldBe);
 
 /** A line that has no answer yet: examples while it is empty, the place and what it could be when it was not read. */
-export function QuickProblem({ text, refusal, onReplace }: QuickProblemProps) {
+export function QuickProblem({ text, refusal, asked, onReplace }: QuickProblemProps) {
   if (refusal.code === 'empty') {
     return (
       <div className={css.problem}>
-        <p className="soft">What the camera writes, onto what, for how long, in any order. Try</p>
+        <p className="soft">
+          {asked.length > 0 ? 'Asked before:' : 'What the camera writes, onto what, for how long, in any order. Try'}
+        </p>
         <p className={css.offers}>
-          {EXAMPLES.map((example) => (
+          {(asked.length > 0 ? asked : EXAMPLES).map((example) => (
             <button key={example} type="button" className="plain-button" onClick={() => onReplace(example)}>
               {example}
             </button>
