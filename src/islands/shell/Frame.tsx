@@ -4,7 +4,7 @@ import { Header } from './Header.tsx';
 import css from './Shell.module.css';
 
 /** The strip above every view and the place of the view. Light: it works before anything of the kit is loaded. */
-export function Frame({ frame, children }: { readonly frame: FrameKey; readonly children: ReactNode }) {
+export function Frame({ frame, children }: { readonly frame: FrameKey | null; readonly children: ReactNode }) {
   return (
     <div className={css.shell}>
       <a className={css.skip} href="#view">

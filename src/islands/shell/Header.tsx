@@ -43,7 +43,7 @@ const setHeadroom = (headroom: number): void =>
 const go = (path: string) => (): void => window.location.assign(path);
 
 /** The strip of frames, the policy that every answer follows, and what concerns the kit as a whole. */
-export function Header({ frame }: { readonly frame: FrameKey }) {
+export function Header({ frame }: { readonly frame: FrameKey | null }) {
   const { settings } = useShown();
   const [help, setHelp] = useState(false);
   const [palette, setPalette] = useState(0);
