@@ -95,7 +95,7 @@ export const httpServer = (): AstroIntegration => {
       'astro:build:done': async () => {
         if (!server) return;
         await build({
-          entryPoints: { main: 'src/server/http/main.ts', worker: 'src/server/work/worker.ts' },
+          entryPoints: { main: 'src/server/http/main.ts', worker: 'src/server/heavy/worker.ts' },
           bundle: true,
           splitting: true,
           packages: 'external',

@@ -4,6 +4,6 @@
 declare namespace App {
   interface Locals {
     /** Where heavy calls are worked out; missing on the development server. */
-    readonly work?: import('./server/work/work.ts').Work;
+    readonly work?: import('./server/heavy/work.ts').Work;
   }
 }

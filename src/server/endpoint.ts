@@ -2,9 +2,9 @@ import type { APIRoute } from 'astro';
 import { err, ok, type Result } from '../core/result.ts';
 import { answerTo, answerToBody, type Raw, tooLarge } from './answerTo.ts';
 import type { Call } from './call.ts';
+import { doJob } from './heavy/doJob.ts';
+import type { Done, Work } from './heavy/work.ts';
 import { BUSY, CONTRACT_HINT, RETRY_AFTER, type Refusal, refusal, refusalBody } from './refusal.ts';
-import { doJob } from './work/doJob.ts';
-import type { Done, Work } from './work/work.ts';
 
 const HEADERS = { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' } as const;
 

@@ -1,7 +1,7 @@
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { createPool } from '../work/pool.ts';
+import { createPool } from '../heavy/pool.ts';
 import { clientFolder, createApp, type Handler } from './app.ts';
 import { ownAddresses, ownCertificate } from './certificate.ts';
 
