@@ -64,5 +64,5 @@ export type AskRefusal =
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
   /** A take and one speed, and no speed at which it plays. */
   | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
-  | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture'; readonly again: Span }
+  | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture' | 'mark'; readonly again: Span }
   | { readonly code: 'rate-out-of-range'; readonly field: string };

@@ -6,6 +6,7 @@ import { unclearGrade } from '../../cards/unclearGrade.ts';
 import type { Codec, Mode, ModeRate } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import type { Bus } from '../../standards/buses.ts';
+import { mark } from '../../standards/marks.ts';
 import { toMbps } from '../../units/convert.ts';
 import type { Ask, AskRefusal } from './ask.ts';
 import { readingsOf } from './readings.ts';
@@ -58,14 +59,26 @@ function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token 
   return own.some((token) => CARD_KINDS.includes(token.kind)) ? labelOf(own) : null;
 }
 
+/** Marks of one series that differ: a card has one of them, and the question is which. */
+function rivals(tokens: readonly Token[]): readonly Token[] {
+  const marks = all(tokens, 'mark');
+  const rival = marks.find((one, at) =>
+    marks.slice(0, at).some((other) => other.mark !== one.mark && mark(other.mark).series === mark(one.mark).series),
+  );
+  return rival ? [rival, rival] : [];
+}
+
 function repeated(tokens: readonly Token[], stream: readonly Of<'rate'>[]): AskRefusal | null {
-  const again = (what: 'rate' | 'capacity' | 'time' | 'picture', found: readonly Token[]): AskRefusal | null =>
-    found[1] ? { code: 'twice', what, again: span(found[1]) } : null;
+  const again = (
+    what: 'rate' | 'capacity' | 'time' | 'picture' | 'mark',
+    found: readonly Token[],
+  ): AskRefusal | null => (found[1] ? { code: 'twice', what, again: span(found[1]) } : null);
   return (
     again('rate', stream) ??
     again('capacity', all(tokens, 'capacity')) ??
     again('time', all(tokens, 'time')) ??
-    again('picture', all(tokens, 'picture'))
+    again('picture', all(tokens, 'picture')) ??
+    again('mark', rivals(tokens))
   );
 }
 

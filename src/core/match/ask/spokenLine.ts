@@ -5,7 +5,7 @@ import { span } from './tokensOf.ts';
 
 /** Words that turn a question round: passing over one would answer another question. */
 const TURNING =
-  /^(?:not?|non|none|never|without|except|isn.?t|doesn.?t|don.?t|can.?t|won.?t|instead|minus|less|under|over|half|double|triple|twice)$/i;
+  /^(?:not?|non|none|never|without|except|isn.?t|doesn.?t|don.?t|can.?t|won.?t|instead|minus|less|under|over|half|double|triple|twice|times|per|or|almost|nearly|barely|fake|slow|slowmo|motion|timelapse|overcrank(?:ed)?|two|three|four|five|six|seven|eight|nine|ten)$/i;
 
 /** What people say around a question. None of it is a slip of a word that means something here. */
 const CHATTER = new Set(
@@ -21,7 +21,7 @@ const CHATTER = new Set(
 );
 
 /** Letters only: a number, or something like a mark, is asked about and never passed over. */
-const PLAIN_WORD = /^[\p{L}’'.-]+$/u;
+const PLAIN_WORD = /^\p{L}[\p{L}’'.-]*$/u;
 
 /** A stretch that was passed over, with what it may have been meant to be. */
 export type PassedOver = Span & { readonly couldBe: readonly string[] };
