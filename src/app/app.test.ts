@@ -6,7 +6,8 @@ import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
 import { createNamer } from '../kit/names.ts';
 import { cardSchema } from '../kit/schemas/card.ts';
-import { isRefusal, MAX_PASTED, modeOfRow, readingOf, readTable } from '../reading/bodies/pasteModes.ts';
+import { isRefusal, MAX_PASTED, readTable } from '../reading/bodies/paste/cut.ts';
+import { readingOf, readRows } from '../reading/bodies/pasteModes.ts';
 import { cardOfLabel, toggleMark } from '../reading/cards/labelCard.ts';
 import { MAX_PASTED_CARDS, readCards } from '../reading/cards/pasteCards.ts';
 import { storeMessage } from '../text/kit/storeMessage.ts';
@@ -17,8 +18,7 @@ import { fieldErrors, withoutBlanks } from './kit/formValues.ts';
 const modesOf = (text: string) => {
   const table = readTable(text);
   if (isRefusal(table)) throw new Error(table.code);
-  const reading = readingOf(table, {});
-  return table.rows.map((row) => modeOfRow(row, reading));
+  return readRows(table, readingOf(table, {})).flatMap(({ read }) => (read ? [read] : []));
 };
 
 describe('modes from a pasted table', () => {
@@ -31,20 +31,23 @@ describe('modes from a pasted table', () => {
     ['a rate in bytes', 'Mode,Size,fps,Data rate\n4K intra,3840x2160,50,62.5 MB/s'],
   ])('reads %s', (_, text) => {
     expect(modesOf(text)).toMatchObject([
-      { ok: true, mode: { name: '4K intra', width: 3840, height: 2160, fps: 50, codec: 'intra', rate: { Mbps: 500 } } },
+      {
+        ok: true,
+        modes: [{ name: '4K intra', width: 3840, height: 2160, fps: 50, codec: 'intra', rate: { Mbps: 500 } }],
+      },
     ]);
   });
 
   it('reads 29,97 with its comma', () => {
-    expect(modesOf('Mode;fps;Mb/s\nA;29,97;100')).toMatchObject([{ mode: { fps: 29.97 } }]);
+    expect(modesOf('Mode;fps;Mb/s\nA;29,97;100')).toMatchObject([{ modes: [{ fps: 29.97 }] }]);
   });
 
-  it('leaves out what it cannot read, and says why', () => {
+  it('makes a name where none is given, and says what stops a row', () => {
     const rows = modesOf('Mode,fps,Mb/s\nA,25,100 m\nB,soon,100\n,25,100\nC,25,100\nD,25,-3\nE,25,NaN');
-    expect(rows.map((row) => (row.ok ? row.mode.name : row.problem))).toEqual([
+    expect(rows.map((row) => (row.ok ? row.modes[0]?.name : row.problem))).toEqual([
       'rate',
       'fps',
-      'name',
+      'Mode',
       'C',
       'rate',
       'rate',

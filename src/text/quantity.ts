@@ -11,8 +11,9 @@ const NBSP = '\u00a0';
 
 export const joined = ({ figure, unit }: Figure): string => (unit ? `${figure}${NBSP}${unit}` : figure);
 
-/** Up to `digits` decimals, none trailing. */
-export const plain = (value: number, digits = 1): string => String(Number(value.toFixed(digits)));
+/** Up to `digits` decimals, none trailing; a dash for what is no number yet, as in a field that is being typed. */
+export const plain = (value: number, digits = 1): string =>
+  Number.isFinite(value) ? String(Number(value.toFixed(digits))) : '—';
 
 /** Whole minutes: `66 min` up to 99, then `2h12`. */
 export function minutesFigure(minutes: number): Figure {

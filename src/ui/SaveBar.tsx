@@ -1,3 +1,4 @@
+import { whenText } from '../text/kit/when.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import css from './form.module.css';
 import type { ItemForm } from './useItemForm.ts';
@@ -12,13 +13,18 @@ interface SaveBarProps<T> {
 
 /** Save and Discard at the foot of a form, how many fields stand in the way, and what happened elsewhere meanwhile. */
 export function SaveBar<T>({ itemForm, what, onDiscard, inPanel }: SaveBarProps<T>) {
-  const { form, changed, overtaken, isGone, conflict, settle } = itemForm;
+  const { form, changed, overtaken, isGone, resumed, conflict, settle } = itemForm;
   const problems = Object.keys(form.errors).length;
   return (
     <div className={`${css.actions} ${inPanel ? css.panelSticky : css.sticky}`}>
       {isGone && (
         <span className={`${css.said} tone-hot`} role="alert">
           Deleted elsewhere meanwhile. What you see here is still yours to save.
+        </span>
+      )}
+      {resumed !== null && (
+        <span className={`${css.said} tone-warm`} role="status">
+          Taken up again: typed {whenText(resumed)} and not saved.
         </span>
       )}
       {overtaken && (

@@ -33,9 +33,11 @@ export function TextField({
   className,
   description,
   placeholder,
-}: Common & { readonly placeholder?: string }) {
+  autoFocus = false,
+}: Common & { readonly placeholder?: string; readonly autoFocus?: boolean }) {
   return (
     <TextInput
+      autoFocus={autoFocus}
       label={label}
       className={className}
       description={description}

@@ -1,31 +1,47 @@
-import { Component, type ComponentType, lazy, type ReactNode, Suspense, useState } from 'react';
-import { partFailedText } from '../text/kit/storeMessage.ts';
+import { Component, type ComponentType, type ErrorInfo, lazy, type ReactNode, Suspense, useState } from 'react';
+import { partFailedText, reportText } from '../text/kit/storeMessage.ts';
 
 interface BoundaryProps {
   readonly onAgain: () => void;
+  /** What the part is called where it stopped. */
+  readonly name?: string | undefined;
   readonly children: ReactNode;
 }
 
+interface BoundaryState {
+  readonly thrown: unknown;
+  readonly report: string;
+}
+
 /** Catches what cannot be loaded or drawn, so that the rest of the page stays. */
-class Boundary extends Component<BoundaryProps, { readonly thrown: unknown }> {
-  override state = { thrown: null };
+class Boundary extends Component<BoundaryProps, BoundaryState> {
+  override state: BoundaryState = { thrown: null, report: '' };
 
   static getDerivedStateFromError(thrown: unknown) {
     return { thrown };
   }
 
+  override componentDidCatch(thrown: unknown, { componentStack }: ErrorInfo) {
+    const { href } = window.location;
+    this.setState({ report: reportText({ thrown, parts: componentStack ?? '', href, browser: navigator.userAgent }) });
+  }
+
   override render() {
-    const { thrown } = this.state;
+    const { thrown, report } = this.state;
+    const { name } = this.props;
     if (thrown === null) return this.props.children;
     return (
       <div className="part-failed" role="alert">
-        <p>{partFailedText(thrown)}</p>
+        <p>
+          {name && <b>{name}: </b>}
+          {partFailedText(thrown)}
+        </p>
         <p>
           <button
             type="button"
             className="ink-button"
             onClick={() => {
-              this.setState({ thrown: null });
+              this.setState({ thrown: null, report: '' });
               this.props.onAgain();
             }}
           >
@@ -35,6 +51,18 @@ class Boundary extends Component<BoundaryProps, { readonly thrown: unknown }> {
             Reload
           </button>
         </p>
+        {report !== '' && (
+          <details>
+            <summary>What happened, as text to pass on</summary>
+            <textarea
+              readOnly
+              rows={6}
+              aria-label="Report"
+              value={report}
+              onFocus={(event) => event.currentTarget.select()}
+            />
+          </details>
+        )}
       </div>
     );
   }
@@ -64,10 +92,10 @@ export function part<P extends object>(load: Load<P>, waiting: (props: P) => Rea
 }
 
 /** What is drawn inside fails alone. */
-export function Alone({ children }: { readonly children: ReactNode }) {
+export function Alone({ name, children }: { readonly name?: string; readonly children: ReactNode }) {
   const [round, setRound] = useState(0);
   return (
-    <Boundary onAgain={() => setRound(round + 1)}>
+    <Boundary name={name} onAgain={() => setRound(round + 1)}>
       <div key={round} style={{ display: 'contents' }}>
         {children}
       </div>

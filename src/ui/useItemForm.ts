@@ -5,13 +5,19 @@ import { type FormEventHandler, useEffect, useRef, useState } from 'react';
 import { type Draft, drafted, settled } from '../app/kit/draft.ts';
 import { fieldErrors } from '../app/kit/formValues.ts';
 import { keepStorage } from '../app/kit/storage.ts';
+import { dropUnsaved, keepUnsaved, type UnsavedList, unsavedOf } from '../app/kit/unsaved.ts';
 import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
+import { useFormOpen } from './leaving.ts';
 import { undoNotice } from './undoNotice.tsx';
 import { useStored } from './useStored.ts';
 
 interface ItemFormOptions<T> {
+  /** The list it belongs to, under which what is typed is kept until it is saved. */
+  readonly list: UnsavedList;
+  /** What the person calls it. */
+  readonly name: (values: Draft<T>) => string;
   /** The entry; a new one may still want numbers. */
   readonly item: Draft<T>;
   readonly isNew: boolean;
@@ -46,6 +52,8 @@ export interface ItemForm<T> {
   /** What is typed here was overtaken elsewhere: known before Save is pressed. */
   readonly overtaken: boolean;
   readonly isGone: boolean;
+  /** When what stands here was typed, where it was taken up again from an earlier visit; null otherwise. */
+  readonly resumed: string | null;
   readonly onSubmit: FormEventHandler<HTMLFormElement>;
   readonly discard: () => void;
   readonly conflict: Conflict<T> | null;
@@ -60,21 +68,24 @@ function replaceValues<T>(form: DraftForm<T>, values: Draft<T> | T): void {
 }
 
 /**
- * A form over one entry of the kit: validated by the kit's schema, stored whole on Save with an undo, and kept in step
+ * A form over one entry of the kit: validated by the kit's schema, stored whole on Save with an undo; until then what is
+ * typed is kept in the browser, and taken up again after a reload or a crash. It is kept in step
  * with another tab as long as nothing is being typed here. Where both changed it, the person chooses field by field;
  * where it was deleted elsewhere, what was typed stays and can be saved anew.
  */
 export function useItemForm<T extends { readonly id: string }>(options: ItemFormOptions<T>): ItemForm<T> {
-  const { item, isNew, isGone, schema, save, onSaved } = options;
+  const { item, isNew, isGone, list, schema, save, onSaved } = options;
   const stored = useStored();
+  const [left] = useState(() => (isNew ? null : unsavedOf(list, item.id as string, item)));
+  const [resumed, setResumed] = useState(left?.at ?? null);
   const form = useForm<Draft<T>>({
-    initialValues: item,
+    initialValues: (left?.values as Draft<T> | undefined) ?? item,
     validate: (values) => fieldErrors(schema, values),
   }) as DraftForm<T>;
   const { current: api } = useRef(form);
   /** What the values began from, and the newest entry that was taken over, or knowingly passed over by a save. */
-  const shown = useRef(item);
-  const taken = useRef(item);
+  const shown = useRef((left?.base as Draft<T> | undefined) ?? item);
+  const taken = useRef(shown.current);
   const newest = useRef(item);
   newest.current = item;
   const [conflict, setConflict] = useState<Conflict<T> | null>(null);
@@ -87,6 +98,18 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
     replaceValues(api, item);
   }, [api, item, touched]);
 
+  const id = item.id as string;
+  useEffect(() => {
+    if (touched)
+      keepUnsaved(list, {
+        base: isNew ? null : shown.current,
+        values: { ...values, id },
+        at: new Date().toISOString(),
+      });
+    // What is as it was needs no keeping; a new entry is told apart by its first key.
+    else if (!isNew) dropUnsaved(list, id);
+  }, [values, touched, isNew, list, id]);
+
   const store = (next: T, base: T | null): void =>
     void stored(async () => {
       const written = await save(next, base);
@@ -96,10 +119,13 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
         taken.current = newest.current;
         replaceValues(form, next);
         setConflict(null);
+        setResumed(null);
+        dropUnsaved(list, id);
         if (written.value.id !== null) undoNotice(written.value);
         // What a person typed is worth asking the browser to keep.
         void keepStorage();
         onSaved(next);
+        formOpen.saved();
       } else if (written.error.code === 'changed') {
         // The list of the entry tells its type: it is the one this form saves to.
         setConflict({ before: base ?? next, mine: next, theirs: written.error.now as unknown as T });
@@ -112,13 +138,17 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
     () => requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
   );
   const discard = (): void => {
+    dropUnsaved(list, id);
+    setResumed(null);
     shown.current = item;
     taken.current = item;
     replaceValues(form, item);
     form.clearErrors();
   };
+  const formOpen = useFormOpen({ isDirty: touched, what: options.name(values), save: () => onSubmit(), discard });
   return {
     form,
+    resumed,
     changed: isNew || isGone || touched,
     overtaken: touched && !isGone && taken.current !== item && !isSameValue(shown.current, item),
     isGone,

@@ -179,7 +179,8 @@ describe('bodies', () => {
     );
     const preview = await app.seesText('[role=dialog]', 'Pasted one');
     expect(preview).toContain('120 Mb/s = 15 MB/s');
-    expect(preview).toContain('rate not understood (“100 m”), left out');
+    expect(preview).toContain('no rate that can be read: type it in');
+    expect(preview).toContain('One row is not read yet');
     await app.clickText('button', 'Add 1');
     await app.clickText('button', 'Save');
     await app.visit('/');

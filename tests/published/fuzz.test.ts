@@ -10,7 +10,8 @@ import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import { isMark } from '../../src/core/standards/marks.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { readKit } from '../../src/kit/importKit.ts';
-import { isRefusal, modeOfRow, readingOf, readTable } from '../../src/reading/bodies/pasteModes.ts';
+import { isRefusal, readTable } from '../../src/reading/bodies/paste/cut.ts';
+import { readingOf, readRows } from '../../src/reading/bodies/pasteModes.ts';
 import { labelProblemText } from '../../src/text/cards/label.ts';
 import { answerText, askRefusalText } from '../../src/text/match/ask.ts';
 
@@ -159,14 +160,14 @@ describe('20,000 inputs each', () => {
       fc.property(table, (text) => {
         const read = readTable(text);
         if (isRefusal(read)) return;
-        const reading = readingOf(read, { unit: 'MB/s', decimal: 'comma', at: 'recorded' });
-        for (const row of read.rows) {
-          const made = modeOfRow(row, reading);
-          if (!made.ok) continue;
+        const reading = readingOf(read, { unit: 'MB/s', decimal: 'comma', at: 'recorded', two: 'slow' });
+        const rows = readRows(read, reading);
+        expect(rows).toHaveLength(read.rows.length);
+        for (const mode of rows.flatMap((row) => (row.read?.ok ? row.read.modes : []))) {
           taken += 1;
-          expect(made.mode.name.length).toBeGreaterThan(0);
-          expect(made.mode.fps).toBeGreaterThan(0);
-          expect(streamRate(made.mode).ok).toBe(true);
+          expect(mode.name.length).toBeGreaterThan(0);
+          expect(mode.fps).toBeGreaterThan(0);
+          expect(streamRate(mode).ok).toBe(true);
         }
       }),
       { seed: 63, numRuns: RUNS },

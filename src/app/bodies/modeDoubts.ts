@@ -7,6 +7,8 @@ import { fromMbps } from '../../core/units/convert.ts';
 /** A mode as its row in the form shows it. */
 export interface ModeRow {
   readonly mode: Mode;
+  /** What its maker states; null where the rate comes from elsewhere. */
+  readonly stated: BytesPerSecond | null;
   /** What it writes at its peak; null where no rate comes of it. */
   readonly peak: BytesPerSecond | null;
   /** What looks wrong with its rate, beside the other modes of its body. */
@@ -27,11 +29,13 @@ export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
     if (bits !== null) byCodec.set(mode.codec, [...(byCodec.get(mode.codec) ?? []), bits]);
   for (const bits of byCodec.values()) bits.sort((a, b) => a - b);
   return rated.map(({ mode, rate, fps, bits }) => {
-    if (!rate.ok) return { mode, peak: null, doubts: [] };
+    const { stated } = ratesOf(mode);
+    if (!rate.ok) return { mode, stated: null, peak: null, doubts: [] };
     const { codec, width, height } = mode;
     const neighbour = middleWithout(byCodec.get(codec) ?? [], bits);
     return {
       mode,
+      stated,
       peak: rate.value.peak,
       doubts: doubts({ rate: rate.value.picture, codec, width, height, fps, neighbour }),
     };

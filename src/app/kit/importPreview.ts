@@ -2,6 +2,7 @@ import { err, ok, type Result } from '../../core/result.ts';
 import { diffKit, isSame, type KitDiff } from '../../kit/diffKit.ts';
 import { type KitRefusal, MAX_FILE } from '../../kit/importKit.ts';
 import type { Kit } from '../../kit/kit.ts';
+import { type Incoming, incoming } from '../../kit/mergeKit.ts';
 import { readStoredKit } from '../../store/read.ts';
 import { computation } from '../tasks/clients.ts';
 import { database } from './database.ts';
@@ -10,6 +11,8 @@ export interface ImportPreview {
   readonly kit: Kit;
   readonly diff: KitDiff;
   readonly same: boolean;
+  /** Every entry of the file beside one's own, to be added to what is there. */
+  readonly incoming: readonly Incoming[];
   /** The version the file has; the kit is shown as it is after migration. */
   readonly version: number;
 }
@@ -23,6 +26,7 @@ export async function previewImport(file: File): Promise<Result<ImportPreview, K
   const read = told.value;
   if (!read.ok) return read;
   const { kit, version } = read.value;
-  const diff = diffKit(await readStoredKit(database), kit);
-  return ok({ kit, diff, same: isSame(diff), version });
+  const before = await readStoredKit(database);
+  const diff = diffKit(before, kit);
+  return ok({ kit, diff, same: isSame(diff), incoming: incoming(before, kit), version });
 }

@@ -2,12 +2,14 @@ import { err, ok, type Result } from '../../core/result.ts';
 import { compactKitText, kitFileName, kitText } from '../../kit/exportKit.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
 import { EMPTY_KIT, type Kit } from '../../kit/kit.ts';
+import { type Incoming, type MergeChoice, mergedItems } from '../../kit/mergeKit.ts';
 import { noteExport, replaceKit, startWith } from '../../store/apply.ts';
+import { type Edit, put } from '../../store/edit.ts';
 import { readStoredKit } from '../../store/read.ts';
 import { CHANGE_TEXT, STATE_REASON } from '../../text/kit/changes.ts';
 import { database } from './database.ts';
 import { today } from './today.ts';
-import { type Done, now } from './write.ts';
+import { type Done, now, type Written, write } from './write.ts';
 
 /** The reader and its schema come when a file is first read. */
 async function readText(text: string): Promise<Result<Kit, KitRefusal>> {
@@ -36,6 +38,19 @@ async function replaceWith(kit: Kit, what: string, snapshot: string): Promise<Re
 export const loadDemo = async () => replaceWith(await demoKit(), CHANGE_TEXT.demoLoaded, STATE_REASON.demo);
 export const emptyKit = () => replaceWith(EMPTY_KIT, CHANGE_TEXT.emptied, STATE_REASON.empty);
 export const importKit = (kit: Kit) => replaceWith(kit, CHANGE_TEXT.imported, STATE_REASON.import);
+
+/**
+ * Adds what was chosen of a file to the kit, in one step that can be taken back; nothing of one's own is taken away. An
+ * entry of one's own that was changed since the preview is not written over: the merge is refused whole.
+ */
+export function mergeInto(all: readonly Incoming[], choices: readonly MergeChoice[]): Promise<Written> {
+  const mine = new Map(all.flatMap((one) => (one.mine ? [[`${one.list} ${one.mine.id}`, one.mine] as const] : [])));
+  const items = mergedItems(all, choices);
+  const edits = items.map(({ list, item }) =>
+    put(list, item as never, { base: mine.get(`${list} ${item.id}`) ?? null } as never),
+  );
+  return write(CHANGE_TEXT.merged(items.length), edits as readonly Edit[], { snapshot: STATE_REASON.import });
+}
 
 export interface ExportedFile {
   readonly name: string;

@@ -58,7 +58,7 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
             placeholder="manual, page 34"
           />
           <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
-            Take away
+            Remove
           </button>
         </div>
       ))}

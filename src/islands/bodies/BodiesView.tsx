@@ -2,10 +2,15 @@ import { useState } from 'react';
 import { deleteBody, duplicateBody } from '../../app/bodies/bodyActions.ts';
 import { newBody } from '../../app/bodies/newItems.ts';
 import type { Draft } from '../../app/kit/draft.ts';
+import { unsavedNew } from '../../app/kit/unsaved.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Body } from '../../core/kit/model.ts';
+import { download } from '../../ui/download.ts';
+import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
+import { leave } from '../../ui/leaving.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useLastSeen } from '../../ui/useLastSeen.ts';
+import { useStored } from '../../ui/useStored.ts';
 import { Shell } from '../shell/Shell.tsx';
 import css from './BodiesView.module.css';
 import { BodyForm } from './BodyForm.tsx';
@@ -48,14 +53,27 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
       return written;
     });
   const copy = (one: Body): void => void change(() => duplicateBody(one, bodies));
+  const stored = useStored();
+  const give = (one: Body): void =>
+    void stored(async () => {
+      const { bodyFile } = await import('../../app/kit/giveAway.ts');
+      const { name, text } = bodyFile(one);
+      download(name, text, 'application/json');
+    });
+  const add = (): void => leave(() => setOpen({ kind: 'new', body: newBody() }));
+  // A new body that was typed and never saved is still there to go on with.
+  const unsaved = unsavedNew('bodies').filter(({ values: { id } }) => !bodies.some((one) => one.id === id));
   return (
     <div className={css.bodies}>
       <BodyList
         bodies={bodies}
         openId={body && shown?.kind === 'known' ? body.id : null}
-        onOpen={(id) => setOpen({ kind: 'known', id })}
-        onAdd={() => setOpen({ kind: 'new', body: newBody() })}
+        unsaved={unsaved.filter(({ values }) => values.id !== body?.id)}
+        onOpen={(id) => leave(() => setOpen({ kind: 'known', id }))}
+        onResume={({ values }) => leave(() => setOpen({ kind: 'new', body: values as Draft<Body> }))}
+        onAdd={add}
       />
+      <LeaveDialog />
       <div className={css.sheet}>
         {body ? (
           <BodyForm
@@ -64,21 +82,18 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
             isNew={shown?.kind === 'new'}
             isGone={shown?.kind === 'known' && isGone}
             cards={kit.cards}
+            others={bodies}
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
             onDelete={() => found && remove(found)}
             onDuplicate={() => found && copy(found)}
+            onExport={() => found && give(found)}
             onDiscard={() => setOpen(null)}
           />
         ) : (
           <div className={css.empty}>
             <h2>No body yet</h2>
             <p>A body is a camera: its slots, and the modes it writes with their rates.</p>
-            <button
-              type="button"
-              className="ink-button"
-              data-strong
-              onClick={() => setOpen({ kind: 'new', body: newBody() })}
-            >
+            <button type="button" className="ink-button" data-strong onClick={add}>
               Add a body
             </button>
           </div>

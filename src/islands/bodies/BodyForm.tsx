@@ -6,10 +6,12 @@ import { newMode, newSlot } from '../../app/bodies/newItems.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
+import { FOLDED } from '../../text/bodies/folded.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { Fold } from '../../ui/Fold.tsx';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
-import { part } from '../../ui/part.tsx';
+import { Alone, part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { ApprovedFields } from './ApprovedFields.tsx';
@@ -18,6 +20,7 @@ import { GroupFields } from './GroupFields.tsx';
 import { HeatFields } from './HeatFields.tsx';
 import { ModeFields } from './ModeFields.tsx';
 import { SlotFields } from './SlotFields.tsx';
+import { StartFrom } from './StartFrom.tsx';
 
 // The table parser comes with it; most visits never paste.
 const PasteModes = part(() => import('./PasteModes.tsx'));
@@ -28,18 +31,24 @@ interface BodyFormProps {
   /** True where it was deleted elsewhere. */
   readonly isGone: boolean;
   readonly cards: readonly Card[];
+  /** Bodies that a new one can be a copy of. */
+  readonly others: readonly Body[];
   readonly onSaved: (body: Body) => void;
   readonly onDelete: () => void;
   readonly onDuplicate: () => void;
+  readonly onExport: () => void;
   readonly onDiscard: () => void;
 }
 
 /** A camera on one sheet: itself, its slots, its modes. Nothing is stored before Save, and then all of it. */
-export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDuplicate, onDiscard }: BodyFormProps) {
+export function BodyForm(props: BodyFormProps) {
+  const { body: opened, isNew, isGone, cards, others, onSaved, onDelete, onDuplicate, onExport, onDiscard } = props;
   const itemForm = useItemForm<Body>({
-    item: body,
+    item: opened,
     isNew,
     isGone,
+    list: 'bodies',
+    name: ({ name }) => name || 'The new body',
     schema: bodySchema,
     save: saveBody,
     onSaved,
@@ -47,7 +56,7 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
   const { form, onSubmit, discard } = itemForm;
   const [pasting, setPasting] = useState(false);
   const [openIds, setOpenIds] = useState<ReadonlySet<string>>(
-    () => new Set(isNew ? body.modes.filter((mode) => mode.name === '').map(({ id }) => id) : []),
+    () => new Set(isNew ? opened.modes.filter((mode) => mode.name === '').map(({ id }) => id) : []),
   );
   const onOpen = useCallback(
     (id: string, open: boolean) =>
@@ -57,7 +66,8 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
   const latest = useRef(form);
   latest.current = form;
   const formOf = useCallback(() => latest.current, []);
-  const rows = modeRows(settled<Body>(form.values));
+  const body = settled<Body>(form.values);
+  const rows = modeRows(body);
   const failed = new Set(
     Object.keys(form.errors).flatMap((path) => {
       const at = /^modes\.(\d+)\./.exec(path)?.[1];
@@ -70,8 +80,9 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
     onOpen(mode.id, true);
   };
   const field = form.getInputProps;
+  const hasError = (place: RegExp): boolean => Object.keys(form.errors).some((path) => place.test(path));
   return (
-    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : body.name}>
+    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : opened.name}>
       <div className={css.actions}>
         <h2 className={css.title}>{form.values.name || 'New body'}</h2>
         {!isNew && !isGone && (
@@ -79,84 +90,116 @@ export function BodyForm({ body, isNew, isGone, cards, onSaved, onDelete, onDupl
             <button type="button" className="plain-button" onClick={onDuplicate}>
               Duplicate
             </button>
+            <button type="button" className="plain-button" onClick={onExport}>
+              Export
+            </button>
             <button type="button" className="plain-button" onClick={onDelete}>
               Delete
             </button>
           </>
         )}
       </div>
-      <fieldset className={css.section}>
-        <legend className={css.legend}>The body</legend>
-        <div className={css.fields}>
-          <TextField label="Name" props={field('name')} placeholder="Dory" />
-          <TextField label="What it is" props={field('note')} placeholder="hybrid" />
-          <ChoiceField
-            label="Recording over its slots"
-            props={field('arrangement')}
-            data={ARRANGEMENT_CHOICES}
-            className={css.wide}
-          />
-          {form.values.arrangement === 'split' && (
-            <NumberField
-              label="Split over, slots"
-              props={field('splitOver')}
-              placeholder={`${splitWidth({ slots: settled<Body>(form.values).slots })}, its like slots`}
+      <Alone name="The body">
+        <fieldset className={css.section}>
+          <legend className={css.legend}>The body</legend>
+          <div className={css.fields}>
+            <TextField label="Name" props={field('name')} placeholder="Dory" autoFocus={isNew} />
+            <TextField label="What it is" props={field('note')} placeholder="hybrid" />
+            <ChoiceField
+              label="How two cards are used"
+              props={field('arrangement')}
+              data={ARRANGEMENT_CHOICES}
+              className={css.wide}
             />
-          )}
-          <NumberField label="Camera buffer" unit="MB" props={field('bufferMB')} />
-          <NumberField
-            label="Ceiling inside the body"
-            unit="MB/s"
-            props={field('ceilingMBps')}
-            placeholder="none known"
-          />
-        </div>
-      </fieldset>
-      <fieldset className={css.section}>
-        <legend className={css.legend}>Slots</legend>
-        {form.values.slots.map((slot, at) => (
-          <SlotFields key={slot.id} form={form} at={at} />
-        ))}
-        {form.values.slots.length === 0 && <p className={css.hint}>Without a slot no card fits.</p>}
-        <div>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() => form.insertListItem('slots', newSlot(form.values.slots.length))}
-          >
-            Add a slot
-          </button>
-        </div>
-      </fieldset>
-      <fieldset className={css.section}>
-        <legend className={css.legend}>Modes</legend>
-        <div className={css.long}>
-          {rows.map((row, at) => (
-            <ModeFields
-              key={row.mode.id}
-              row={row}
-              at={at}
-              failed={failed.has(at)}
-              isOpen={openIds.has(row.mode.id)}
-              onOpen={onOpen}
-              formOf={formOf}
-            />
+            {form.values.arrangement === 'split' && (
+              <NumberField
+                label="Split over, slots"
+                props={field('splitOver')}
+                placeholder={`${splitWidth({ slots: body.slots })}, its like slots`}
+              />
+            )}
+          </div>
+        </fieldset>
+      </Alone>
+      {isNew && <StartFrom form={form} others={others} />}
+      <Alone name="Slots">
+        <fieldset className={css.section}>
+          <legend className={css.legend}>Slots</legend>
+          {form.values.slots.map((slot, at) => (
+            <SlotFields key={slot.id} form={form} at={at} />
           ))}
-        </div>
-        {form.values.modes.length === 0 && <p className={css.hint}>Without a mode the body has no row on the board.</p>}
-        <div className={css.actions}>
-          <button type="button" className="plain-button" onClick={addMode}>
-            Add a mode
-          </button>
-          <button type="button" className="plain-button" onClick={() => setPasting(true)}>
-            Paste modes from a table
-          </button>
-        </div>
-      </fieldset>
-      <GroupFields form={form} />
-      <CounterFields form={form} />
-      <ApprovedFields form={form} cards={cards} />
-      <HeatFields form={form} />
+          {form.values.slots.length === 0 && <p className={css.hint}>Without a slot no card fits.</p>}
+          <div>
+            <button
+              type="button"
+              className="plain-button"
+              onClick={() => form.insertListItem('slots', newSlot(form.values.slots.length))}
+            >
+              Add a slot
+            </button>
+          </div>
+        </fieldset>
+      </Alone>
+      <Alone name="Modes">
+        <fieldset className={css.section}>
+          <legend className={css.legend}>Modes</legend>
+          <div className={css.long}>
+            {rows.map((row, at) => (
+              <ModeFields
+                key={row.mode.id}
+                row={row}
+                at={at}
+                failed={failed.has(at)}
+                isOpen={openIds.has(row.mode.id)}
+                onOpen={onOpen}
+                formOf={formOf}
+              />
+            ))}
+          </div>
+          {form.values.modes.length === 0 && (
+            <p className={css.hint}>
+              Without a mode the body has no row on the board. The manual’s table of rates can be pasted whole.
+            </p>
+          )}
+          <div className={css.actions}>
+            <button type="button" className="ink-button" onClick={() => setPasting(true)}>
+              Paste modes from a table
+            </button>
+            <button type="button" className="plain-button" onClick={addMode}>
+              Add a mode
+            </button>
+          </div>
+        </fieldset>
+      </Alone>
+      <div>
+        <Fold
+          title="Buffer and own write limit"
+          about={FOLDED.limits(body)}
+          failed={hasError(/^(?:bufferMB|ceilingMBps)/)}
+        >
+          <div className={css.fields}>
+            <NumberField label="Camera buffer" unit="MB" props={field('bufferMB')} />
+            <NumberField
+              label="Camera’s own write limit"
+              unit="MB/s"
+              props={field('ceilingMBps')}
+              placeholder="none known"
+            />
+          </div>
+        </Fold>
+        <Fold title="Marks it asks for" about={FOLDED.groups(body)} failed={hasError(/^groupRequires/)}>
+          <GroupFields form={form} />
+        </Fold>
+        <Fold title="What its counter shows" about={FOLDED.counter(body)} failed={hasError(/^counters/)}>
+          <CounterFields form={form} />
+        </Fold>
+        <Fold title="Media its maker approves" about={FOLDED.approved(body)} failed={hasError(/^approved/)}>
+          <ApprovedFields form={form} cards={cards} />
+        </Fold>
+        <Fold title="Heat" about={FOLDED.heat(body)} failed={hasError(/^heat/)}>
+          <HeatFields form={form} />
+        </Fold>
+      </div>
       {pasting && (
         <PasteModes
           onClose={() => setPasting(false)}

@@ -1,12 +1,17 @@
 import { form } from '../../app/bodies/bodyDraft.ts';
+import type { Unsaved } from '../../app/kit/unsaved.ts';
 import type { Body } from '../../core/kit/model.ts';
+import { whenText } from '../../text/kit/when.ts';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
 import css from './BodyList.module.css';
 
 interface BodyListProps {
   readonly bodies: readonly Body[];
   readonly openId: string | null;
+  /** New bodies that were typed and never saved. */
+  readonly unsaved: readonly Unsaved[];
   readonly onOpen: (id: string) => void;
+  readonly onResume: (unsaved: Unsaved) => void;
   readonly onAdd: () => void;
 }
 
@@ -15,7 +20,7 @@ const formsOf = (body: Body) => [
 ];
 
 /** The cameras, with the shapes their slots take. */
-export function BodyList({ bodies, openId, onOpen, onAdd }: BodyListProps) {
+export function BodyList({ bodies, openId, unsaved, onOpen, onResume, onAdd }: BodyListProps) {
   return (
     <nav className={css.list} aria-label="Bodies">
       <h1 className={css.title}>Bodies</h1>
@@ -40,6 +45,12 @@ export function BodyList({ bodies, openId, onOpen, onAdd }: BodyListProps) {
               </span>
             ))}
           </span>
+        </button>
+      ))}
+      {unsaved.map((one) => (
+        <button key={one.values.id} type="button" className={css.body} onClick={() => onResume(one)}>
+          <span className={css.name}>{(one.values as { readonly name?: string }).name || 'New body'}</span>
+          <span className={`${css.note} tone-warm`}>not saved, typed {whenText(one.at)}</span>
         </button>
       ))}
       <button type="button" className={`ink-button ${css.add}`} onClick={onAdd}>

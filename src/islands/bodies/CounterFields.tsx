@@ -69,7 +69,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
             onChange={(value) => change(at, { minutes: value })}
           />
           <button type="button" className="plain-button" onClick={() => set(counters.filter((_, one) => one !== at))}>
-            Take away
+            Remove
           </button>
         </div>
       ))}

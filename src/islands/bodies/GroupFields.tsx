@@ -14,7 +14,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
   const set = (next: readonly Draft<GroupRequirement>[]) => form.setFieldValue('groupRequires', next);
   return (
     <fieldset className={css.section}>
-      <legend className={css.legend}>What it asks for groups of modes</legend>
+      <legend className={css.legend}>Marks it asks for</legend>
       {all.map((one, at) => (
         <div key={at} className={own.row}>
           <TextInput
@@ -39,7 +39,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
             {...form.getInputProps(`groupRequires.${at}.whenMissing`)}
           />
           <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
-            Take away
+            Remove
           </button>
         </div>
       ))}
@@ -49,7 +49,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
           className="plain-button"
           onClick={() => set([...all, { group: null, anyOf: [], whenMissing: 'warns' }])}
         >
-          It asks a group for a mark
+          Required mark for several modes
         </button>
       </div>
     </fieldset>

@@ -4,9 +4,11 @@ import { settled } from '../../app/kit/draft.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
 import { isSameValue } from '../../kit/patch.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
+import { modeMore } from '../../text/bodies/folded.ts';
 import { modeSpeed } from '../../text/match/cell.ts';
-import { MBpsText } from '../../text/quantity.ts';
+import { MBpsText, MbpsText } from '../../text/quantity.ts';
 import { CODEC_CHOICES, RATE_AT_CHOICES, RATE_CHOICES, RATE_IS_CHOICES, SOURCE_CHOICES } from '../../ui/choices.ts';
+import { Fold } from '../../ui/Fold.tsx';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
@@ -39,7 +41,7 @@ interface ModeFieldsProps {
 
 /** One mode: closed it says what it writes, open it can be changed. A closed one is drawn anew only where it changed. */
 export const ModeFields = memo(function ModeFields({ row, at, failed, isOpen, onOpen, formOf }: ModeFieldsProps) {
-  const { mode, peak, doubts } = row;
+  const { mode, stated, peak, doubts } = row;
   const open = isOpen || failed;
   return (
     <div className={css.item}>
@@ -47,7 +49,10 @@ export const ModeFields = memo(function ModeFields({ row, at, failed, isOpen, on
         <span className={css.itemName}>
           {mode.name || 'New mode'} <span className="soft">{modeSpeed(mode)}</span>
         </span>
-        <span>{peak === null ? <span className="tone-hot">no rate yet</span> : MBpsText(peak)}</span>
+        <span>
+          {stated !== null && <span className="soft">{MbpsText(stated)} · </span>}
+          {peak === null ? <span className="tone-hot">no rate yet</span> : MBpsText(peak)}
+        </span>
         <button type="button" className="plain-button" aria-expanded={open} onClick={() => onOpen(mode.id, !open)}>
           {open ? 'Close' : 'Change'}
         </button>
@@ -70,6 +75,12 @@ function staysAsItIs(before: ModeFieldsProps, now: ModeFieldsProps): boolean {
   const isClosed = !before.failed && !now.failed && !before.isOpen && !now.isOpen;
   return isClosed && before.at === now.at && isSameValue(before.row, now.row);
 }
+
+/** Whether a field of the folded part needs another look. */
+const hasMoreErrors = (form: BodyFormApi, at: number): boolean =>
+  Object.keys(form.errors).some((path) =>
+    new RegExp(`^modes\\.${at}\\.(?:proxyMbps|group|otherRates|overhead|sound|requires|rate\\.source)`).test(path),
+  );
 
 function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
   const mode = form.values.modes[at];
@@ -122,24 +133,30 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
           </>
         )}
         {kind === 'counter' && <CounterRate form={form} at={at} />}
-        <ChoiceField
-          label="Source of the rate"
-          props={field('rate.source')}
-          data={SOURCE_CHOICES}
-          unknown="not noted"
-        />
-        <TextField label="Page or clip" props={field('rate.sourceNote')} placeholder="" />
-        <TextField label="Group" props={field('group')} placeholder="none" />
-        <NumberField label="Viewing proxy beside it" unit="Mb/s" props={field('proxyMbps')} placeholder="none" />
         {kind === 'frame' && (
           <NumberField label="Bytes a frame" props={field('rate.bytesPerFrame')} placeholder="917504" />
         )}
       </div>
       <RatioLadder mode={settled<Mode>(mode)} onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio)} />
-      <OtherRates form={form} at={at} />
-      <OverheadFields form={form} at={at} />
-      <SoundFields form={form} at={at} />
-      <RequirementFields form={form} at={at} />
+      <Fold title="More about this mode" about={modeMore(settled<Mode>(mode))} failed={hasMoreErrors(form, at)}>
+        <div className={css.item}>
+          <div className={css.fields}>
+            <ChoiceField
+              label="Source of the rate"
+              props={field('rate.source')}
+              data={SOURCE_CHOICES}
+              unknown="not noted"
+            />
+            <TextField label="Page or clip" props={field('rate.sourceNote')} placeholder="" />
+            <TextField label="Group" props={field('group')} placeholder="none" />
+            <NumberField label="Viewing proxy beside it" unit="Mb/s" props={field('proxyMbps')} placeholder="none" />
+          </div>
+          <OtherRates form={form} at={at} />
+          <OverheadFields form={form} at={at} />
+          <SoundFields form={form} at={at} />
+          <RequirementFields form={form} at={at} />
+        </div>
+      </Fold>
     </>
   );
 }

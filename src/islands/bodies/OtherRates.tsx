@@ -34,7 +34,7 @@ export function OtherRates({ form, at }: OtherRatesProps) {
           />
           <ChoiceField label="Source" props={form.getInputProps(`${path}.${place}.source`)} data={SOURCE_CHOICES} />
           <button type="button" className="plain-button" onClick={() => set(rates.filter((_, one) => one !== place))}>
-            Take away
+            Remove
           </button>
         </div>
       ))}

@@ -31,7 +31,7 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             {...form.getInputProps(`${path}.${place}.whenMissing`)}
           />
           <button type="button" className="plain-button" onClick={() => form.removeListItem(path, place)}>
-            Take away
+            Remove
           </button>
         </div>
       ))}

@@ -22,15 +22,10 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
     <div className={css.item}>
       <div className={css.fields}>
         <TextField label="Slot" props={field('name')} />
-        <ChoiceField
-          label="Capacity family it reads"
-          props={field('family')}
-          data={FAMILY_CHOICES}
-          unknown="not entered"
-        />
+        <ChoiceField label="Largest SD type" props={field('family')} data={FAMILY_CHOICES} unknown="not entered" />
         <NumberField label="Maker promises up to" unit="GB" props={field('promisedMaxGB')} placeholder="not stated" />
         <Checkbox
-          label="wants a card here even when the recording goes elsewhere"
+          label="Needs a card to record at all"
           className={css.full}
           checked={slot.demandsCard === true}
           onChange={(event) => form.setFieldValue(`slots.${at}.demandsCard`, event.currentTarget.checked)}
@@ -60,7 +55,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
             className="plain-button"
             onClick={() => form.removeListItem(`slots.${at}.accepts`, place)}
           >
-            Take away
+            Remove
           </button>
         </div>
       ))}
@@ -76,7 +71,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           className="plain-button"
           onClick={() => form.insertListItem(`slots.${at}.accepts`, { form: 'sd', bus: null })}
         >
-          Takes another form
+          Also accepts…
         </button>
         <button type="button" className="plain-button" onClick={() => form.removeListItem('slots', at)}>
           Remove the slot

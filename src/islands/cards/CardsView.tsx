@@ -2,9 +2,13 @@ import { useState } from 'react';
 import { addCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
 import type { Draft } from '../../app/kit/draft.ts';
+import { unsavedNew } from '../../app/kit/unsaved.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
+import { whenText } from '../../text/kit/when.ts';
+import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
+import { leave } from '../../ui/leaving.ts';
 import { part } from '../../ui/part.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useLastSeen } from '../../ui/useLastSeen.ts';
@@ -81,6 +85,11 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
   const add = (added: readonly Card[]): void =>
     void change(() => addCards(added)).then((made) => (made ? setPasting(false) : undefined));
   const copy = (one: Card): void => void change(() => duplicateCard(one, cards));
+  const go = (next: Open | null): void => leave(() => setOpen(next));
+  // A new card that was typed and never saved is still there to go on with.
+  const unsaved = unsavedNew('cards').filter(
+    ({ values: { id } }) => id !== card?.id && !cards.some((one) => one.id === id),
+  );
   return (
     <div className={css.cards}>
       <div className={css.wallet}>
@@ -90,19 +99,32 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
             <button type="button" className="plain-button" onClick={() => setPasting(true)}>
               Paste several
             </button>
-            <button type="button" className="ink-button" onClick={() => setOpen({ kind: 'reader' })}>
+            <button type="button" className="ink-button" onClick={() => go({ kind: 'reader' })}>
               Read a label
             </button>
             <button
               type="button"
               className="ink-button"
               data-strong={cards.length === 0 || undefined}
-              onClick={() => setOpen({ kind: 'new', card: newCard() })}
+              onClick={() => go({ kind: 'new', card: newCard() })}
             >
               Add a card
             </button>
           </div>
         </div>
+        {unsaved.map(({ values, at }) => (
+          <p key={values.id} className="tone-warm">
+            {(values as { readonly label?: string }).label || 'A new card'}, typed {whenText(at)}, is not saved.{' '}
+            <button
+              type="button"
+              className="plain-button"
+              onClick={() => go({ kind: 'new', card: values as Draft<Card> })}
+            >
+              Go on with it
+            </button>
+          </p>
+        ))}
+        <LeaveDialog />
         {cards.length === 0 ? (
           <p className={css.empty}>
             No card yet. A card here is a physical one, with the label you wrote on it and what its maker printed.
@@ -119,7 +141,7 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
                 openId={knownId}
                 view={view}
                 chosen={chosenIds}
-                onOpen={(id) => setOpen({ kind: 'known', id })}
+                onOpen={(id) => go({ kind: 'known', id })}
                 onView={setView}
                 onChoose={setChosenIds}
               />
@@ -151,7 +173,7 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
             onSaved={(saved) => setOpen({ kind: 'known', id: saved.id })}
             onDelete={() => found && remove(found)}
             onDuplicate={() => found && copy(found)}
-            onClose={() => setOpen(null)}
+            onClose={() => go(null)}
           />
         </aside>
       )}

@@ -18,7 +18,7 @@ export function IncidentFields({ form }: { readonly form: DraftForm<Card> }) {
           <ChoiceField label="What" props={form.getInputProps(`incidents.${at}.kind`)} data={INCIDENT_CHOICES} />
           <TextField label="In words" props={form.getInputProps(`incidents.${at}.text`)} className={css.full} />
           <button type="button" className="plain-button" onClick={() => set(incidents.filter((_, one) => one !== at))}>
-            Take away
+            Remove
           </button>
         </div>
       ))}

@@ -1,17 +1,24 @@
 import { Modal } from '@mantine/core';
 import { type ChangeEvent, useState } from 'react';
 import { type ImportPreview, previewImport } from '../../app/kit/importPreview.ts';
-import { importKit } from '../../app/kit/kitFile.ts';
+import { importKit, mergeInto } from '../../app/kit/kitFile.ts';
 import type { Result } from '../../core/result.ts';
 import type { ListDiff } from '../../kit/diffKit.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
 import { VERSION } from '../../kit/kit.ts';
+import type { Incoming, MergeChoice } from '../../kit/mergeKit.ts';
 import { LIST_WORDS } from '../../text/kit/editRefusal.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { problemText } from '../../text/kit/problem.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './ImportDialog.module.css';
+import { MergePreview } from './MergePreview.tsx';
+
+const WAYS = [
+  { key: 'merge', text: 'Add it to what I have' },
+  { key: 'replace', text: 'Put it in the place of what I have' },
+] as const;
 
 /** Names shown of a long list; the rest are counted. */
 const SHOWN = 8;
@@ -22,24 +29,48 @@ const names = (all: readonly string[]): string =>
 /** Chooses a kit file, shows what it would change, and only then puts it in place: all of it or nothing. */
 export default function ImportDialog({ onClose }: { readonly onClose: () => void }) {
   const [preview, setPreview] = useState<Result<ImportPreview, KitRefusal> | null>(null);
+  const [way, setWay] = useState<'merge' | 'replace'>('merge');
   const stored = useStored();
   const change = useChange();
   const choose = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
     const file = event.currentTarget.files?.[0];
     if (file) await stored(async () => setPreview(await previewImport(file)));
   };
-  const apply = async ({ kit }: ImportPreview): Promise<void> => {
+  const replace = async ({ kit }: ImportPreview): Promise<void> => {
     if (await change(() => importKit(kit))) onClose();
+  };
+  const merge = async (all: readonly Incoming[], choices: readonly MergeChoice[]): Promise<void> => {
+    if (await change(() => mergeInto(all, choices))) onClose();
   };
   return (
     <Modal opened onClose={onClose} title="Import a kit file" size="lg">
       <div className={css.dialog}>
         <label className={css.file}>
-          <span>A .coolreel.json file. It takes the place of the kit you have, which is kept as an earlier state.</span>
+          <span>A .coolreel.json file: a whole kit, a wallet, or one body that a colleague gave you.</span>
           <input type="file" accept=".json,application/json" onChange={(event) => void choose(event)} />
         </label>
         {preview && !preview.ok && <Refusal refusal={preview.error} />}
-        {preview?.ok && <Preview preview={preview.value} onApply={() => void apply(preview.value)} />}
+        {preview?.ok && (
+          <>
+            <fieldset className={css.ways}>
+              <legend className="unseen">How it comes in</legend>
+              {WAYS.map(({ key, text }) => (
+                <label key={key} className={css.way}>
+                  <input type="radio" name="way" checked={way === key} onChange={() => setWay(key)} /> {text}
+                </label>
+              ))}
+            </fieldset>
+            {way === 'merge' ? (
+              <MergePreview
+                key={preview.value.incoming.length}
+                all={preview.value.incoming}
+                onApply={(choices) => void merge(preview.value.incoming, choices)}
+              />
+            ) : (
+              <Preview preview={preview.value} onApply={() => void replace(preview.value)} />
+            )}
+          </>
+        )}
       </div>
     </Modal>
   );
@@ -68,6 +99,7 @@ function Preview({ preview, onApply }: { readonly preview: ImportPreview; readon
   const { diff, same, version } = preview;
   return (
     <>
+      <p className="soft">What you have now is kept as an earlier state.</p>
       {version < VERSION && (
         <p>
           A file of version {version}. Shown as it will be once it is brought to version {VERSION}.
@@ -93,7 +125,7 @@ function Preview({ preview, onApply }: { readonly preview: ImportPreview; readon
       {same && <p>The file holds exactly what you have.</p>}
       <div>
         <button type="button" className="ink-button" data-strong onClick={onApply} disabled={same}>
-          Import
+          Replace the kit
         </button>
       </div>
     </>

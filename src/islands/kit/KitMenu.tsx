@@ -32,6 +32,13 @@ async function saveTable(key: TableKey): Promise<void> {
   download(name, text, 'text/csv;charset=utf-8');
 }
 
+/** The cards alone, to be given away. */
+async function saveWallet(): Promise<void> {
+  const { storedWallet } = await import('../../app/kit/giveAway.ts');
+  const { name, text } = await storedWallet();
+  download(name, text, 'application/json');
+}
+
 /** What was wished of the button before its menu was there. */
 export interface MenuWish {
   open: boolean;
@@ -63,6 +70,7 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
         <Menu.Dropdown>
           {due?.isDue && <Menu.Label className={css.reminder}>{exportDueText(due)}</Menu.Label>}
           <Menu.Item onClick={save}>Export the kit file</Menu.Item>
+          <Menu.Item onClick={() => void stored(saveWallet)}>Export the wallet alone</Menu.Item>
           <Menu.Item onClick={() => setOpen('import')}>Import a kit file…</Menu.Item>
           <Menu.Item onClick={() => setOpen('history')}>Last changes…</Menu.Item>
           <Menu.Item onClick={() => setOpen('snapshots')}>Earlier states…</Menu.Item>

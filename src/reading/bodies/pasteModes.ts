@@ -1,106 +1,21 @@
-import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Mode } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
-import { isFigure, type RateUnit, readCodec, readPicture, readRateMbps, readSpeeds, unitIn } from './paste/cells.ts';
+import {
+  hasTwoSizes,
+  type RateUnit,
+  readCodec,
+  readPicture,
+  readRateMbps,
+  readSpeeds,
+  type Speeds,
+  unitIn,
+  type Wide,
+} from './paste/cells.ts';
+import { guessColumns, type ModeColumn } from './paste/columns.ts';
+import type { PastedTable } from './paste/cut.ts';
 import { type Decimal, decimalOf, readNumber } from './paste/numbers.ts';
-
-/** What a column of a pasted table can be. */
-export const MODE_COLUMNS = ['skip', 'name', 'size', 'width', 'height', 'fps', 'capture', 'rate', 'codec'] as const;
-export type ModeColumn = (typeof MODE_COLUMNS)[number];
-
-export interface PastedTable {
-  readonly head: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-}
-
-/** Most rows read at once; more are refused, not cut. */
-export const MAX_PASTED = 500;
-
-export type PasteRefusal =
-  | { readonly code: 'empty' }
-  | { readonly code: 'too-many'; readonly rows: number; readonly max: number };
-
-const HEADINGS: readonly (readonly [RegExp, ModeColumn])[] = [
-  [/bit\s*depth|colou?r|chroma|sampling|sound|audio/i, 'skip'],
-  [/size|resol|picture/i, 'size'],
-  [/width/i, 'width'],
-  [/height/i, 'height'],
-  [/capt|slow|s&q|sensor|shoot/i, 'capture'],
-  [/fps|frame|speed|p$/i, 'fps'],
-  [/[kmg]b|rate|bit/i, 'rate'],
-  [/codec|comp|type/i, 'codec'],
-  [/name|mode|format/i, 'name'],
-];
-
-/** A heading holds no figure of a row, and a word that names a column or no digit at all. */
-const isHeading = (row: readonly string[]): boolean =>
-  !row.some(isFigure) &&
-  (row.some((text) => HEADINGS.some(([pattern]) => pattern.test(text))) || !row.some((text) => /\d/.test(text)));
-
-/** Tabs before semicolons before commas: a comma in a pasted table is as often part of a number. */
-const delimiterOf = (text: string): string => (text.includes('\t') ? '\t' : text.includes(';') ? ';' : ',');
-
-/**
- * Cuts a pasted table into cells: tabs, commas or semicolons, quotes, line breaks inside quotes and a byte-order mark
- * are understood. The first row is the heading only where it can be nothing else, so that no row is lost.
- */
-export function readTable(text: string): PastedTable | PasteRefusal {
-  const tidy = text.replace(/^\ufeff/, '').trim();
-  const { data } = Papa.parse<string[]>(tidy, {
-    skipEmptyLines: 'greedy',
-    delimiter: delimiterOf(tidy),
-    // A paste a thousand times too long is not unfolded to be refused.
-    preview: MAX_PASTED + 2,
-  });
-  const rows = data.map((row) => row.map((cell) => cell.trim()));
-  const [first, ...rest] = rows;
-  if (!first || tidy === '') return { code: 'empty' };
-  if (rows.length > MAX_PASTED + 1) {
-    const lines = tidy.split('\n').length;
-    return { code: 'too-many', rows: Math.max(rows.length, lines), max: MAX_PASTED };
-  }
-  const width = Math.max(...rows.map((row) => row.length));
-  const blank = Array.from({ length: width }, (_, at) => `column ${at + 1}`);
-  if (rows.length === 1 || !isHeading(first)) return { head: blank, rows };
-  return { head: blank.map((name, at) => first[at] || name), rows: rest };
-}
-
-export const isRefusal = (table: PastedTable | PasteRefusal): table is PasteRefusal => 'code' in table;
-
-/** What a column without a telling heading holds, by its cells. */
-function byCells(cells: readonly string[]): ModeColumn | null {
-  const filled = cells.filter(Boolean);
-  const most = (test: (text: string) => boolean): boolean =>
-    filled.length > 0 && filled.filter(test).length * 2 > filled.length;
-  if (most((text) => /\d{3,5}\s*[x×*]\s*\d{3,5}/.test(text))) return 'size';
-  if (most((text) => isFigure(text) && unitIn(text) !== null)) return 'rate';
-  if (most((text) => /^[\d.,\s]+\s*(?:p|fps)|\d\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d/i.test(text))) return 'fps';
-  if (most((text) => /^[\d.,'’\s]+$/.test(text))) {
-    const values = filled.map((text) => readNumber(text, 'point'));
-    return values.every((value) => value <= 240) ? 'fps' : 'rate';
-  }
-  return most((text) => /^(?:raw|.*intra|all-?i|long-?gop|ipb)$/i.test(text)) ? 'codec' : null;
-}
-
-/** A first guess at what each column is, by its heading, else by what stands in it; each meaning once. */
-export function guessColumns({ head, rows }: PastedTable): readonly ModeColumn[] {
-  const taken = new Set<ModeColumn>();
-  const take = (column: ModeColumn | null | undefined): ModeColumn | null => {
-    if (!column || taken.has(column)) return null;
-    if (column !== 'skip') taken.add(column);
-    return column;
-  };
-  const named = head.map((title) =>
-    take(HEADINGS.find(([pattern, column]) => pattern.test(title) && !taken.has(column))?.[1]),
-  );
-  const told = named.map((column, at) => column ?? take(byCells(rows.map((row) => row[at] ?? ''))));
-  return told.map((column, at) => {
-    if (column !== null) return column;
-    const isText = rows.some((row) => /[a-z]/i.test(row[at] ?? ''));
-    return (isText ? take('name') : null) ?? 'skip';
-  });
-}
+import { type PlacedRow, placeRows, type RowAs } from './paste/rows.ts';
 
 /** How a table is read: what each column is, and what the table itself leaves open until a person says. */
 export interface TableReading {
@@ -111,10 +26,28 @@ export interface TableReading {
   readonly decimal: Decimal | null;
   /** Of which speed the rates of slow-motion rows are; null while nobody has said. */
   readonly at: 'recorded' | 'captured' | null;
+  /** What two speeds in one cell are: captured and recorded, or a mode each. */
+  readonly two: 'slow' | 'each' | null;
+  /** What a bare `4K` is. */
+  readonly wide: Wide | null;
 }
 
 /** What a person chose in place of what the table shows. */
-export type Chosen = Partial<{ readonly [key in keyof TableReading]: TableReading[key] | null }>;
+export type Chosen = Partial<{ readonly [key in keyof TableReading]: TableReading[key] | null }> & {
+  /** What was typed into cells, by `row column`. */
+  readonly edits?: Readonly<Record<string, string>>;
+  /** What rows are taken for, by their place. */
+  readonly as?: Readonly<Record<number, RowAs>>;
+};
+
+export const cellKey = (row: number, column: number): string => `${row} ${column}`;
+
+/** A table with what was typed into its cells. */
+export function edited(table: PastedTable, { edits }: Chosen): PastedTable {
+  if (!edits) return table;
+  const rows = table.rows.map((row, at) => row.map((cell, column) => edits[cellKey(at, column)] ?? cell));
+  return { ...table, rows };
+}
 
 const cellsOf = ({ rows }: PastedTable, columns: readonly ModeColumn[], column: ModeColumn): readonly string[] => {
   const at = columns.indexOf(column);
@@ -123,15 +56,18 @@ const cellsOf = ({ rows }: PastedTable, columns: readonly ModeColumn[], column: 
 
 /** The reading of a table: what it shows by itself, and what was chosen. Nothing is taken that it does not show. */
 export function readingOf(table: PastedTable, chosen: Chosen): TableReading {
-  const columns = chosen.columns ?? guessColumns(table);
+  const columns = chosen.columns ?? table.known ?? guessColumns(table);
   const title = table.head[columns.indexOf('rate')] ?? '';
   const seen = decimalOf(cellsOf(table, columns, 'rate'));
   const shown = seen === 'none' ? 'point' : seen === 'point' || seen === 'comma' ? seen : null;
+  const speedTitle = table.head[columns.indexOf('fps')] ?? '';
   return {
     columns,
     unit: chosen.unit ?? unitIn(title),
     decimal: chosen.decimal ?? shown,
     at: chosen.at ?? null,
+    two: chosen.two ?? (/capt|slow|s&q|sensor/i.test(speedTitle) ? 'slow' : null),
+    wide: chosen.wide ?? null,
   };
 }
 
@@ -141,77 +77,172 @@ export interface Questions {
   readonly unit: string | null;
   /** A number that may be a thousand or one and a bit; null where the column shows which. */
   readonly decimal: string | null;
+  /** A cell of two speeds that may be slow motion or two modes. */
+  readonly two: string | null;
   /** Whether rates of slow-motion rows may be those of either speed. */
   readonly at: boolean;
+  /** A picture name of two sizes. */
+  readonly wide: string | null;
 }
 
-export function questionsOf(table: PastedTable, reading: TableReading): Questions {
-  const rates = cellsOf(table, reading.columns, 'rate');
+export const isOpen = (questions: Questions): boolean =>
+  questions.unit !== null ||
+  questions.decimal !== null ||
+  questions.two !== null ||
+  questions.at ||
+  questions.wide !== null;
+
+export function questionsOf(rows: readonly ReadRow[], table: PastedTable, reading: TableReading): Questions {
+  const placed = rows.filter((row) => row.as === 'mode');
+  const at = reading.columns.indexOf('rate');
+  const rates = placed.map((row) => row.cells[at]?.text ?? '').filter(Boolean);
   const bare = rates.find((text) => /\d/.test(text) && unitIn(text) === null);
   const open = rates.find((text) => /\d[.,]\d{3}(?!\d)/.test(text));
-  const slow = table.rows.some((row) => {
-    const speeds = speedsIn(row, reading.columns);
-    return speeds !== null && speeds.captureFps !== null;
-  });
+  const speeds = placed.map((row) => ({ row, speeds: speedsIn(row, reading) }));
+  const slow = speeds.some(({ speeds: one }) => one?.kind === 'slow');
+  const either = speeds.find(({ speeds: one }) => one?.kind === 'either');
+  const sized = cellsOf(table, reading.columns, 'size');
   return {
     unit: reading.unit === null ? (bare ?? null) : null,
     decimal: reading.decimal === null ? (open ?? rates[0] ?? null) : null,
+    two: reading.two === null && either ? (either.row.cells[reading.columns.indexOf('fps')]?.text ?? '') : null,
     at: slow && reading.at === null,
+    wide: reading.wide === null ? (sized.find(hasTwoSizes) ?? null) : null,
   };
 }
 
-/** A row read as a mode, or what stops it. */
-export type PastedRow =
-  | { readonly ok: true; readonly mode: Mode }
-  | { readonly ok: false; readonly problem: 'name' | 'fps' | 'rate' | 'asked'; readonly text: string };
+export type RowProblem = 'fps' | 'rate' | 'size' | 'asked' | 'long';
 
-/** Speeds of a row, from one column or two; a comma in them is a decimal sign. */
-function speedsIn(row: readonly string[], columns: readonly ModeColumn[]) {
-  const cell = (column: ModeColumn): string => row[columns.indexOf(column)] ?? '';
-  const decimalIn = (text: string): Decimal => (/\d,\d{1,2}(?!\d)/.test(text) ? 'comma' : 'point');
-  const [own, other] = [cell('fps'), cell('capture')];
-  const speeds = readSpeeds(own, decimalIn(own));
-  const captured = readSpeeds(other, decimalIn(other));
-  if (!speeds) return captured?.captureFps ? captured : null;
-  if (speeds.captureFps !== null || !captured) return speeds;
-  const captureFps = captured.captureFps ?? captured.fps;
-  return { fps: speeds.fps, captureFps: captureFps === speeds.fps ? null : captureFps };
+/** A row as it is shown: its cells, what it is taken for, and what comes of it. */
+export interface ReadRow extends PlacedRow {
+  readonly read: RowRead | null;
 }
 
-/** Turns one row into a mode by the table's reading; nothing is guessed for a figure that cannot be read. */
-export function modeOfRow(row: readonly string[], reading: TableReading): PastedRow {
+export type RowRead =
+  | { readonly ok: true; readonly modes: readonly Mode[] }
+  | {
+      readonly ok: false;
+      readonly problem: RowProblem;
+      readonly text: string;
+      /** The column of the cell that stops it; -1 where the table has none. */
+      readonly column: number;
+    };
+
+/** Every row of a table by its reading, in order; rows that are no mode have nothing read. */
+export function readRows(table: PastedTable, reading: TableReading, chosen: Chosen = {}): readonly ReadRow[] {
+  const placed = placeRows(table, reading.columns, chosen.as ?? {});
+  const seen = new Set<string>();
+  return placed.map((row) => ({ ...row, read: row.as === 'mode' ? distinct(readRow(row, reading), seen) : null }));
+}
+
+/** Modes of one made-up name and speed are told apart by their rate. */
+function distinct(read: RowRead, seen: Set<string>): RowRead {
+  if (!read.ok) return read;
+  const modes = read.modes.map((mode) => {
+    const key = `${mode.name} ${mode.fps} ${mode.captureFps}`;
+    const isTwice = seen.has(key);
+    seen.add(key);
+    return isTwice && mode.rate.kind === 'stated' ? { ...mode, name: `${mode.name} ${mode.rate.Mbps} Mb/s` } : mode;
+  });
+  return { ok: true, modes };
+}
+
+const cellIn = (row: PlacedRow, columns: readonly ModeColumn[], column: ModeColumn): string =>
+  row.cells[columns.indexOf(column)]?.text ?? '';
+
+/** Speeds of a row, from one column or two; a comma in them is a decimal sign. */
+function speedsIn(row: PlacedRow, { columns, two }: TableReading): Speeds | null {
+  const decimalIn = (text: string): Decimal => (/\d,\d{1,3}(?!\d)/.test(text) ? 'comma' : 'point');
+  const [own, other] = [cellIn(row, columns, 'fps'), cellIn(row, columns, 'capture')];
+  const settled = settledBy(readSpeeds(own, decimalIn(own)), two);
+  const captured = readSpeeds(other, decimalIn(other));
+  if (!captured) return settled;
+  if (!settled) return captured.kind === 'slow' ? captured : null;
+  if (settled.kind !== 'one' || 'all' in captured) return settled;
+  const captureFps = captured.kind === 'slow' ? captured.captureFps : captured.fps;
+  return captureFps === settled.fps ? settled : { kind: 'slow', fps: settled.fps, captureFps };
+}
+
+/** Two speeds in one cell, by what was said of them. */
+function settledBy(speeds: Speeds | null, two: TableReading['two']): Speeds | null {
+  if (speeds?.kind !== 'either' || two === null) return speeds;
+  const { all } = speeds;
+  return two === 'each' ? { kind: 'each', all } : { kind: 'slow', fps: Math.min(...all), captureFps: Math.max(...all) };
+}
+
+/** Most letters of a mode's name, as the kit has it. */
+const LONGEST = 80;
+
+/** Turns one row into a mode, or one for each of its speeds; nothing is guessed for a figure that cannot be read. */
+function readRow(row: PlacedRow, reading: TableReading): RowRead {
   const { columns, unit, decimal, at } = reading;
-  const cell = (column: ModeColumn): string => row[columns.indexOf(column)] ?? '';
-  const name = cell('name') || cell('codec') || cell('size');
-  if (!name) return { ok: false, problem: 'name', text: row.join(' ') };
-  const speeds = speedsIn(row, columns);
-  if (!speeds) return { ok: false, problem: 'fps', text: cell('fps') };
-  const isOpen = decimal === null && /\d[.,]\d/.test(cell('rate'));
+  const cell = (column: ModeColumn): string => cellIn(row, columns, column);
+  const stop = (problem: RowProblem, column: ModeColumn): RowRead => ({
+    ok: false,
+    problem,
+    text: cell(column),
+    column: columns.indexOf(column),
+  });
+  const own = row.cells.flatMap(({ text }, place) => (columns[place] === 'name' && text !== '' ? [text] : []));
+  const named = [row.title, ...own].filter(Boolean).join(' ');
+  const speeds = speedsIn(row, reading);
+  if (!speeds) return stop('fps', 'fps');
+  if (speeds.kind === 'either') return stop('asked', 'fps');
+  const isUnsure = decimal === null && /\d[.,]\d/.test(cell('rate'));
   const isBare = unit === null && unitIn(cell('rate')) === null && /\d/.test(cell('rate'));
-  if (isOpen || isBare) return { ok: false, problem: 'asked', text: cell('rate') };
+  if (isUnsure || isBare) return stop('asked', 'rate');
   const Mbps = readRateMbps(cell('rate'), unit, decimal ?? 'point');
-  if (Mbps === null) return { ok: false, problem: 'rate', text: cell('rate') };
-  if (speeds.captureFps !== null && at === null) return { ok: false, problem: 'asked', text: cell('fps') };
-  const picture = readPicture(cell('size')) ?? readPicture(cell('name'));
+  if (Mbps === null) return stop('rate', 'rate');
+  if (speeds.kind === 'slow' && at === null) return stop('asked', 'fps');
+  if (reading.wide === null && hasTwoSizes(cell('size'))) return stop('asked', 'size');
+  const picture = readPicture(cell('size'), reading.wide) ?? readPicture(named, reading.wide);
+  const isLeftOut = reading.wide === 'none' && hasTwoSizes(cell('size'));
+  if (cell('size') !== '' && !picture && !isLeftOut) return stop('size', 'size');
   const side = (column: 'width' | 'height'): number => readNumber(cell(column), 'point');
   const width = picture?.width ?? side('width');
   const height = picture?.height ?? side('height');
-  const mode: Mode = {
-    id: newId(),
-    name: name.slice(0, 80),
-    codec: readCodec(`${cell('codec')} ${name}`),
-    width: width >= 16 && Number.isInteger(width) ? width : null,
-    height: height >= 16 && Number.isInteger(height) ? height : null,
-    fps: speeds.fps,
-    captureFps: speeds.captureFps,
-    rate: {
-      kind: 'stated',
-      Mbps,
-      is: 'maximum',
-      ...(speeds.captureFps !== null && at !== null ? { at } : {}),
-    },
-    overhead: null,
-    requires: [],
-  };
-  return streamRate(mode).ok ? { ok: true, mode } : { ok: false, problem: 'rate', text: cell('rate') };
+  const codec = readCodec(`${cell('codec')} ${named}`);
+  const name = nameOf(row, reading, own) || 'Mode';
+  if (name.length > LONGEST) return { ok: false, problem: 'long', text: name, column: columns.indexOf('name') };
+  const modes = speedsOf(speeds).map(
+    ({ fps, captureFps }): Mode => ({
+      id: newId(),
+      name,
+      codec,
+      width: width >= 16 && Number.isInteger(width) ? width : null,
+      height: height >= 16 && Number.isInteger(height) ? height : null,
+      fps,
+      captureFps,
+      rate: {
+        kind: 'stated',
+        Mbps,
+        is: 'maximum',
+        ...(captureFps !== null && at !== null ? { at } : {}),
+      },
+      overhead: null,
+      requires: [],
+    }),
+  );
+  return modes.every((mode) => streamRate(mode).ok) ? { ok: true, modes } : stop('rate', 'rate');
+}
+
+/** A mode's name: its own words, and where they are missing or tell too little, its size and codec. */
+function nameOf(row: PlacedRow, { columns }: TableReading, own: readonly string[]): string {
+  const [size, codec] = [cellIn(row, columns, 'size'), cellIn(row, columns, 'codec')];
+  const told = [row.title, ...own].join(' ');
+  const hasSize = row.title !== '' || /\d\s*k\b|hd\b|\d{3,5}\s*(?:[x×*]|[pi]\b)/i.test(told);
+  // A name that its maker gave a column of its own is told enough by itself.
+  if (row.isRuled && own.length > 0) return told.trim();
+  return [row.title, hasSize ? '' : size, ...own, codec].filter(Boolean).join(' ');
+}
+
+function speedsOf(speeds: Speeds): readonly { readonly fps: number; readonly captureFps: number | null }[] {
+  switch (speeds.kind) {
+    case 'one':
+      return [{ fps: speeds.fps, captureFps: null }];
+    case 'slow':
+      return [speeds];
+    default:
+      return speeds.all.map((fps) => ({ fps, captureFps: null }));
+  }
 }

@@ -29,6 +29,7 @@ export const CHANGE_TEXT = {
   kindOfTake: (kind: string) => `The take is ${kind} now.`,
   reminder: 'The reminder to export is set.',
   imported: 'A kit file imported.',
+  merged: (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'} of a kit file added.`,
   demoLoaded: 'The demo kit is loaded.',
   emptied: 'The kit is empty.',
   stateRestored: 'The earlier state is back.',

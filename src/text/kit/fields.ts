@@ -14,7 +14,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   cacheGB: 'Fast cache',
   arrangement: 'Arrangement',
   bufferMB: 'Buffer',
-  ceilingMBps: 'Ceiling inside the body',
+  ceilingMBps: 'Camera’s own write limit',
   accepts: 'Card forms',
   promisedMaxGB: 'Promised maximum',
   fps: 'Frame rate',

@@ -14,7 +14,27 @@ const PART_MISSING =
 export const partFailedText = (thrown: unknown): string =>
   isPartMissing(thrown)
     ? PART_MISSING
-    : `This part of the page came to a stop (${thrown instanceof Error ? thrown.message : String(thrown)}). What is saved is safe.`;
+    : `This part of the page came to a stop (${thrown instanceof Error ? thrown.message : String(thrown)}). What is saved is safe, and what you typed is kept: the rest of the page goes on.`;
+
+interface Stopped {
+  readonly thrown: unknown;
+  /** The parts of the page it happened in, as the library names them. */
+  readonly parts: string;
+  readonly href: string;
+  readonly browser: string;
+}
+
+/** What happened, to be passed on to those who build the app. Nothing of the kit is in it. */
+export function reportText({ thrown, parts, href, browser }: Stopped): string {
+  const { origin, pathname } = new URL(href);
+  const what = thrown instanceof Error ? (thrown.stack ?? `${thrown.name}: ${thrown.message}`) : String(thrown);
+  return [
+    `Page: ${pathname}`,
+    `Browser: ${browser}`,
+    what.replaceAll(origin, ''),
+    `In:${parts.replaceAll(origin, '')}`,
+  ].join('\n');
+}
 
 /** Why the browser would not keep something, in words that say what to do. Nothing was changed when this is shown. */
 export function storeMessage(thrown: unknown): string {

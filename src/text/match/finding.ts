@@ -30,7 +30,7 @@ export function findingLine(finding: Finding): Line {
     case 'body-ceiling':
       return finding.outcome === 'note'
         ? {
-            text: 'Ceiling inside the body, without headroom',
+            text: 'Camera’s own write limit, without headroom',
             figure: MBpsText(finding.ceiling),
             more: `The stream needs ${MBpsText(finding.need)}.`,
           }
@@ -40,7 +40,7 @@ export function findingLine(finding: Finding): Line {
               figure: MBpsText(finding.ceiling),
               more: `No card helps: the stream needs ${MBpsText(finding.need)}.`,
             }
-          : { text: 'Ceiling inside the body', figure: MBpsText(finding.ceiling) };
+          : { text: 'Camera’s own write limit', figure: MBpsText(finding.ceiling) };
     case 'requirement':
       return requirementLine(finding);
     case 'guarantee':

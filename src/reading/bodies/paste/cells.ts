@@ -47,26 +47,32 @@ export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decim
 
 const SPEED = /^[\d.,'’\s\u00a0]+(?:p|i|fps|hz)?$/i;
 
-export interface Speeds {
-  readonly fps: number;
-  readonly captureFps: number | null;
-}
+/** What a frame-rate cell says. `either`: two speeds that may be captured and recorded, or a mode each. */
+export type Speeds =
+  | { readonly kind: 'one'; readonly fps: number }
+  | { readonly kind: 'slow'; readonly fps: number; readonly captureFps: number }
+  | { readonly kind: 'each' | 'either'; readonly all: readonly number[] };
+
+/** Two speeds closer than this are no slow motion: 59.94 and 50, 30 and 25. */
+const NEAR = 1.3;
 
 /**
- * One speed or two: `50p`, `59.94`, `120/25`, `25p → 100p`. Of two the higher is captured.
+ * One speed, two or several: `50p`, `25p → 100p` (the higher is captured), `59.94p/50p` (a mode each), `120/25` (either).
  *
  * @returns null where no speed is written
  */
 export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
-  const parts = text.trim().split(/\s*(?:\/|→|->|>|@|\bto\b|\bat\b)\s*/i);
+  const parts = text.trim().split(/\s*(?:\/|→|->|>|@|;|\bto\b|\bat\b|,(?!\d)|\band\b|\n)\s*/i);
   // A picture size or a name is no speed, whatever number it begins with.
-  if (parts.length > 2 || !parts.every((part) => SPEED.test(part))) return null;
-  const values = parts.map((part) => readNumber(part, decimal));
-  if (!values.every((value) => value > 0 && value <= 20_000)) return null;
-  const [first, second] = values;
-  if (first === undefined) return null;
-  if (second === undefined || second === first) return { fps: first, captureFps: null };
-  return { fps: Math.min(first, second), captureFps: Math.max(first, second) };
+  if (!parts.every((part) => SPEED.test(part))) return null;
+  const all = [...new Set(parts.map((part) => readNumber(part, decimal)))];
+  if (!all.every((value) => value > 0 && value <= 20_000)) return null;
+  const [first = 0, second] = all;
+  if (second === undefined) return { kind: 'one', fps: first };
+  if (all.length > 2) return { kind: 'each', all };
+  const [low, high] = [Math.min(first, second), Math.max(first, second)];
+  if (/→|->|>|@|\bto\b|\bat\b/i.test(text)) return { kind: 'slow', fps: low, captureFps: high };
+  return { kind: high / low < NEAR ? 'each' : 'either', all };
 }
 
 export interface Picture {
@@ -84,11 +90,18 @@ const NAMED: readonly (readonly [RegExp, Picture])[] = [
 ];
 
 /** A picture size: in figures, or by a name that leaves no doubt (`4K 16:9`; `4K` alone has two sizes). */
-export function readPicture(text: string): Picture | null {
+export function readPicture(text: string, wide: Wide | null = null): Picture | null {
   const size = /(\d{3,5})\s*[x×*]\s*(\d{3,5})/.exec(text);
   if (size) return { width: Number(size[1]), height: Number(size[2]) };
-  return NAMED.find(([pattern]) => pattern.test(text))?.[1] ?? null;
+  const named = wide !== null && wide !== 'none' && hasTwoSizes(text) ? `${text} ${wide}` : text;
+  return NAMED.find(([pattern]) => pattern.test(named))?.[1] ?? null;
 }
+
+/** What a bare `4K` or `8K` of a table is; `none`: its size is left out. */
+export type Wide = '16:9' | '17:9' | 'none';
+
+/** A name of two sizes, the television one and the cinema one. */
+export const hasTwoSizes = (text: string): boolean => /\b[48]k\b/i.test(text) && readPicture(text) === null;
 
 export function readCodec(text: string): Codec {
   if (/raw/i.test(text)) return 'raw';

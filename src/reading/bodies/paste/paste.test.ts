@@ -2,8 +2,11 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { streamRate } from '../../../core/bodies/rate/streamRate.ts';
-import { type Chosen, guessColumns, isRefusal, modeOfRow, questionsOf, readingOf, readTable } from '../pasteModes.ts';
+import type { Mode } from '../../../core/kit/model.ts';
+import { type Chosen, cellKey, edited, questionsOf, type RowRead, readingOf, readRows } from '../pasteModes.ts';
 import { readPicture, readRateMbps, readSpeeds, unitIn } from './cells.ts';
+import { guessColumns } from './columns.ts';
+import { isRefusal, readTable } from './cut.ts';
 import { decimalOf, numberIn, readNumber } from './numbers.ts';
 
 function tableOf(text: string) {
@@ -12,21 +15,27 @@ function tableOf(text: string) {
   return table;
 }
 
-function rowsOf(text: string, chosen: Chosen = {}) {
-  const table = tableOf(text);
+function placed(text: string, chosen: Chosen = {}) {
+  const table = edited(tableOf(text), chosen);
   const reading = readingOf(table, chosen);
-  return table.rows.map((row) => modeOfRow(row, reading));
+  const rows = readRows(table, reading, chosen);
+  return { rows, questions: questionsOf(rows, table, reading), columns: reading.columns };
 }
+
+/** Every row that is read, as its mode or modes, or as what stops it. */
+type Outcome = { readonly ok: true; readonly mode: Mode } | Extract<RowRead, { ok: false }>;
+const rowsOf = (text: string, chosen: Chosen = {}): readonly Outcome[] =>
+  placed(text, chosen).rows.flatMap(({ read }): readonly Outcome[] => {
+    if (read === null) return [];
+    return read.ok ? read.modes.map((mode) => ({ ok: true, mode })) : [read];
+  });
 
 const rates = (text: string, chosen: Chosen = {}) =>
   rowsOf(text, chosen).map((row) =>
     row.ok && row.mode.rate.kind === 'stated' ? row.mode.rate.Mbps : row.ok || row.problem,
   );
 
-const questions = (text: string, chosen: Chosen = {}) => {
-  const table = tableOf(text);
-  return questionsOf(table, readingOf(table, chosen));
-};
+const questions = (text: string, chosen: Chosen = {}) => placed(text, chosen).questions;
 
 describe('numbers of a column', () => {
   it.each([
@@ -88,17 +97,19 @@ describe('cells', () => {
   });
 
   it.each([
-    ['120/25', { fps: 25, captureFps: 120 }],
-    ['25p → 100p', { fps: 25, captureFps: 100 }],
-    ['100p -> 25p', { fps: 25, captureFps: 100 }],
-    ['59.94', { fps: 59.94, captureFps: null }],
-    ['119.88 / 23.976', { fps: 23.976, captureFps: 119.88 }],
-    ['50p', { fps: 50, captureFps: null }],
-    ['25/25', { fps: 25, captureFps: null }],
+    ['120/25', { kind: 'either', all: [120, 25] }],
+    ['25p → 100p', { kind: 'slow', fps: 25, captureFps: 100 }],
+    ['100p -> 25p', { kind: 'slow', fps: 25, captureFps: 100 }],
+    ['59.94', { kind: 'one', fps: 59.94 }],
+    ['59.94p/50p', { kind: 'each', all: [59.94, 50] }],
+    ['59.94p / 50p / 29.97p', { kind: 'each', all: [59.94, 50, 29.97] }],
+    ['24/25/30', { kind: 'each', all: [24, 25, 30] }],
+    ['119.88 / 23.976', { kind: 'either', all: [119.88, 23.976] }],
+    ['50p', { kind: 'one', fps: 50 }],
+    ['25/25', { kind: 'one', fps: 25 }],
     ['soon', null],
-    ['24/25/30', null],
     ['4096x2160', null],
-    ['50 fps', { fps: 50, captureFps: null }],
+    ['50 fps', { kind: 'one', fps: 50 }],
     ['0', null],
     ['99999', null],
   ])('speeds: %s', (text, speeds) => {
@@ -128,7 +139,7 @@ describe('a pasted table', () => {
     ['Mb/s', 'Mode\tfps\tMb/s\nA\t50\t500', 500],
   ])('the unit of the heading counts: %s', (_, text, Mbps) => {
     expect(rates(text)).toEqual([Mbps]);
-    expect(questions(text)).toEqual({ unit: null, decimal: null, at: false });
+    expect(questions(text)).toEqual({ unit: null, decimal: null, two: null, at: false, wide: null });
   });
 
   it('a heading without a unit is asked about, once', () => {
@@ -179,16 +190,17 @@ describe('a pasted table', () => {
 
   it('slow motion: of which speed the rates are is asked once for the table', () => {
     const text = 'Mode\tfps\tMb/s\nA\t100/25\t240\nB\t25p → 120p\t280\nC\t25\t100';
-    expect(questions(text).at).toBe(true);
+    expect(questions(text)).toMatchObject({ two: '100/25', at: true });
     expect(rates(text)).toEqual(['asked', 'asked', 100]);
-    const captured = rowsOf(text, { at: 'captured' });
+    expect(rates(text, { two: 'each', at: 'captured' })).toEqual([240, 240, 280, 100]);
+    const captured = rowsOf(text, { at: 'captured', two: 'slow' });
     expect(captured.map((row) => row.ok && row.mode.rate)).toMatchObject([
       { Mbps: 240, at: 'captured' },
       { at: 'captured' },
       { Mbps: 100 },
     ]);
     const written = (chosen: Chosen) =>
-      rowsOf(text, chosen).map((row) => {
+      rowsOf(text, { two: 'slow', ...chosen }).map((row) => {
         const rate = row.ok ? streamRate({ ...row.mode, overhead: { fixedMbps: 0, perFrameKB: 0 } }) : null;
         return rate?.ok ? rate.value.peak / 125_000 : null;
       });
@@ -209,6 +221,86 @@ describe('a pasted table', () => {
     expect(rowsOf('Mode\tfps\tMb/s\n4K 16:9 intra\t50\tmax 500')).toMatchObject([
       { ok: true, mode: { width: 3840, height: 2160, codec: 'intra', rate: { Mbps: 500 } } },
     ]);
+  });
+
+  describe('as it comes out of a document', () => {
+    it('aligned with blanks, a size written once for two rows', () => {
+      const text = [
+        'Mode          Size         Frame rate   Bit rate',
+        '4K intra      3840x2160    50p          500 Mb/s',
+        '4K long                    25p          100 Mb/s',
+        'HD slow       1920x1080    100p→25p     240 Mb/s',
+      ].join('\n');
+      const { rows } = placed(text, { at: 'captured' });
+      expect(rows[1]?.cells[1]).toEqual({ text: '3840x2160', above: true });
+      expect(rowsOf(text, { at: 'captured' })).toMatchObject([
+        { mode: { name: '4K intra', fps: 50, width: 3840, rate: { Mbps: 500 } } },
+        { mode: { name: '4K long', fps: 25, width: 3840, rate: { Mbps: 100 } } },
+        { mode: { name: 'HD slow', fps: 25, captureFps: 100, width: 1920 } },
+      ]);
+    });
+
+    it('ragged lines: titles, several speeds, a footnote', () => {
+      const text = [
+        'Recording modes',
+        'Standard profile',
+        '4K 16:9 3840x2160 59.94p/50p 10-bit 4:2:2 Long GOP 200 Mbps',
+        'C4K 4096×2160 23.976p IPB 8-bit 150 Mbps',
+        'FHD 1920 x 1080 119.88p 4:2:0 ALL-I up to 222 Mbps',
+        '* Needs a V60 card.',
+      ].join('\n');
+      expect(placed(text).rows.map(({ as }) => as)).toEqual(['out', 'heads', 'mode', 'mode', 'mode', 'out']);
+      expect(rowsOf(text)).toMatchObject([
+        { mode: { name: 'Standard profile 4K 16:9 10-bit 4:2:2 Long GOP', fps: 59.94, codec: 'long-gop' } },
+        { mode: { fps: 50, rate: { Mbps: 200 } } },
+        { mode: { name: 'Standard profile C4K 8-bit IPB', width: 4096, fps: 23.976, rate: { Mbps: 150 } } },
+        { mode: { width: 1920, fps: 119.88, codec: 'intra', rate: { Mbps: 222 } } },
+      ]);
+    });
+
+    it('ragged lines with bare rates ask for their unit', () => {
+      const text = 'UHD 50p intra 500\nUHD 25p intra 250';
+      expect(questions(text).unit).toBe('500');
+      expect(rates(text, { unit: 'Mb/s' })).toEqual([500, 250]);
+    });
+
+    it('a second heading line of units, and lines that go on in the next', () => {
+      const text =
+        'Size\tFrame\tCompression\tBit rate\n(px)\t(fps)\t\t(Mbps)\n3840 x 2160\t59.94\tLong\t600\n\t\tGOP\t\n\t29.97\tAll-Intra\t300';
+      expect(placed(text).rows.map(({ as }) => as)).toEqual(['mode', 'joins', 'mode']);
+      expect(rowsOf(text)).toMatchObject([
+        { mode: { name: '3840 x 2160 Long GOP', fps: 59.94, codec: 'long-gop', rate: { Mbps: 600 } } },
+        { mode: { name: '3840 x 2160 All-Intra', fps: 29.97, codec: 'intra', width: 3840, rate: { Mbps: 300 } } },
+      ]);
+    });
+
+    it('a table drawn with bars', () => {
+      expect(rates('| Name | fps | Mb/s |\n|---|---|---|\n| A | 25 | 100 |\n| B | 50 | 200 |')).toEqual([100, 200]);
+    });
+
+    it('a bare 4K is asked for its size', () => {
+      const text = '4K\t25p\t100 Mb/s\nUHD\t25p\t90 Mb/s';
+      expect(questions(text).wide).toBe('4K');
+      expect(rates(text)).toEqual(['asked', 90]);
+      expect(rowsOf(text, { wide: '17:9' })).toMatchObject([{ mode: { width: 4096 } }, { mode: { width: 3840 } }]);
+      expect(rowsOf(text, { wide: 'none' })).toMatchObject([{ mode: { width: null } }, { mode: { width: 3840 } }]);
+    });
+
+    it('a cell can be mended, and a row taken for something else', () => {
+      const text = 'Mode\tSize\tfps\tMb/s\nA\tbig\t25\t100\nB\t3840x2160\tsoon\t50\nEnd';
+      expect(rates(text)).toEqual(['size', 'fps']);
+      expect(rates(text, { edits: { [cellKey(0, 1)]: '', [cellKey(1, 2)]: '50' } })).toEqual([100, 50]);
+      expect(placed(text).rows.map(({ as }) => as)).toEqual(['mode', 'mode', 'heads']);
+      expect(placed(text, { as: { 0: 'out', 2: 'joins' } }).rows.map(({ as }) => as)).toEqual(['out', 'mode', 'joins']);
+      expect(rowsOf(text, { as: { 0: 'out', 2: 'joins' }, edits: { [cellKey(1, 2)]: '50' } })).toMatchObject([
+        { mode: { name: 'B End' } },
+      ]);
+    });
+
+    it('two modes of one made name and speed are told apart by their rate', () => {
+      const names = rowsOf('UHD\t25p\t100 Mb/s\nUHD\t25p\t50 Mb/s').map((row) => row.ok && row.mode.name);
+      expect(names).toEqual(['UHD', 'UHD 50 Mb/s']);
+    });
   });
 
   it('keeps every row of a table in its order, by papaparse’s own reading of the columns', () => {

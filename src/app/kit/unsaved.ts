@@ -1,0 +1,69 @@
+import { VERSION } from '../../kit/kit.ts';
+import { isSameValue } from '../../kit/patch.ts';
+
+/** What was typed into a form and not saved, kept in the browser until it is. */
+export interface Unsaved {
+  /** What the form was opened on; null for a new entry. */
+  readonly base: unknown;
+  readonly values: { readonly id: string };
+  /** ISO time of the last key. */
+  readonly at: string;
+  /** Version of the kit it was typed for: another one may have other fields. */
+  readonly version: number;
+}
+
+export type UnsavedList = 'bodies' | 'cards';
+
+const PREFIX = 'cool-reel unsaved';
+const keyOf = (list: UnsavedList, id: string): string => `${PREFIX} ${list} ${id}`;
+
+/** Storage may be refused or full: then nothing is kept, and nothing else suffers. */
+function quietly<T>(work: () => T, otherwise: T): T {
+  try {
+    return work();
+  } catch {
+    return otherwise;
+  }
+}
+
+const isUnsaved = (value: unknown): value is Unsaved => {
+  const { values, at, version } = (value ?? {}) as Partial<Unsaved>;
+  return (
+    version === VERSION &&
+    typeof at === 'string' &&
+    typeof values === 'object' &&
+    values !== null &&
+    typeof values.id === 'string'
+  );
+};
+
+export function keepUnsaved(list: UnsavedList, unsaved: Omit<Unsaved, 'version'>): void {
+  const text = JSON.stringify({ ...unsaved, version: VERSION });
+  quietly(() => localStorage.setItem(keyOf(list, unsaved.values.id), text), undefined);
+}
+
+export function dropUnsaved(list: UnsavedList, id: string): void {
+  quietly(() => localStorage.removeItem(keyOf(list, id)), undefined);
+}
+
+/** What was left unsaved of an entry; null where nothing, or where it is what is stored anyway. */
+export function unsavedOf(list: UnsavedList, id: string, item: unknown): Unsaved | null {
+  const kept = readKept(keyOf(list, id));
+  return kept && !isSameValue(kept.values, item) ? kept : null;
+}
+
+/** New entries that were typed and never saved, the latest first. */
+export function unsavedNew(list: UnsavedList): readonly Unsaved[] {
+  const keys = quietly(() => Object.keys(localStorage), []);
+  return keys
+    .filter((key) => key.startsWith(`${PREFIX} ${list} `))
+    .flatMap((key) => readKept(key) ?? [])
+    .filter(({ base }) => base === null)
+    .sort((a, b) => b.at.localeCompare(a.at));
+}
+
+const readKept = (key: string): Unsaved | null =>
+  quietly(() => {
+    const value: unknown = JSON.parse(localStorage.getItem(key) ?? 'null');
+    return isUnsaved(value) ? value : null;
+  }, null);

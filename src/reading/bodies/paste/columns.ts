@@ -1,0 +1,86 @@
+import { isFigure, unitIn } from './cells.ts';
+import { readNumber } from './numbers.ts';
+
+/** What a column of a pasted table can be. Several may be parts of the name. */
+export const MODE_COLUMNS = ['skip', 'name', 'size', 'width', 'height', 'fps', 'capture', 'rate', 'codec'] as const;
+export type ModeColumn = (typeof MODE_COLUMNS)[number];
+
+const HEADINGS: readonly (readonly [RegExp, ModeColumn])[] = [
+  [/bit\s*depth|colou?r|chroma|sampling|sound|audio/i, 'skip'],
+  [/size|resol|picture/i, 'size'],
+  [/width/i, 'width'],
+  [/height/i, 'height'],
+  [/capt|slow|s&q|sensor|shoot/i, 'capture'],
+  [/fps|frame|speed|p$/i, 'fps'],
+  [/[kmg]b|rate|bit/i, 'rate'],
+  [/codec|comp|type/i, 'codec'],
+  [/name|mode|format/i, 'name'],
+];
+
+/** A heading holds no figure of a row, and a word that names a column or no digit at all. */
+export const isHeading = (row: readonly string[]): boolean =>
+  row.some(Boolean) &&
+  !row.some(isFigure) &&
+  (row.some((text) => HEADINGS.some(([pattern]) => pattern.test(text))) || !row.some((text) => /\d/.test(text)));
+
+/** A line that names two columns or more: a heading without cells. */
+export const namesColumns = (line: string): boolean =>
+  !/\d/.test(line) && HEADINGS.filter(([pattern]) => line.split(/\s+/).some((word) => pattern.test(word))).length > 1;
+
+/** A second line of a heading: units in brackets or alone, and nothing else. */
+export const isUnitRow = (row: readonly string[]): boolean =>
+  row.some(Boolean) &&
+  row.every(
+    (text) => text === '' || /^[([]?\s*(?:px|pixels?|fps|p|hz|[kmg]?i?b\w*\s*(?:\/|p)\s*\w+)\s*[)\]]?$/i.test(text),
+  );
+
+const SIZE_NAME = /^(?:dci\s*)?(?:[4568]k|c4k|uhd|fhd|full\s*hd|hd|2160p|1080[pi]|720p)(?:\s*(?:uhd|dci|16:9|17:9))?$/i;
+const SIZE_FIGURES = /\d{3,5}\s*[x×*]\s*\d{3,5}/;
+
+function mostly(cells: readonly string[], test: (text: string) => boolean): boolean {
+  const filled = cells.filter(Boolean);
+  return filled.length > 0 && filled.filter(test).length * 2 > filled.length;
+}
+
+/** What a column without a telling heading holds, by its cells. */
+function byCells(cells: readonly string[]): ModeColumn | null {
+  const filled = cells.filter(Boolean);
+  const most = (test: (text: string) => boolean): boolean => mostly(cells, test);
+  if (most((text) => SIZE_NAME.test(text))) return 'size';
+  if (most((text) => isFigure(text) && unitIn(text) !== null)) return 'rate';
+  if (most((text) => /^[\d.,\s]+\s*(?:p|fps)|\d\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d/i.test(text))) return 'fps';
+  if (most((text) => /^[\d.,'’\s]+$/.test(text))) {
+    const values = filled.map((text) => readNumber(text, 'point'));
+    return values.every((value) => value <= 240) ? 'fps' : 'rate';
+  }
+  return most((text) => /^(?:raw|.*intra|all-?i|long-?gop|ipb)$/i.test(text)) ? 'codec' : null;
+}
+
+/** A first guess at what each column is, by its heading, else by what stands in it; each meaning once. */
+export function guessColumns(table: {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}): readonly ModeColumn[] {
+  const { head, rows } = table;
+  const taken = new Set<ModeColumn>();
+  const take = (column: ModeColumn | null | undefined): ModeColumn | null => {
+    if (!column || taken.has(column)) return null;
+    if (column !== 'skip') taken.add(column);
+    return column;
+  };
+  const cellsAt = (at: number): readonly string[] => rows.map((row) => row[at] ?? '');
+  const sizedAt = head.findIndex((_, at) => mostly(cellsAt(at), (text) => SIZE_FIGURES.test(text)));
+  // A picture size is known by its look, whatever the heading above it is called.
+  if (sizedAt >= 0) taken.add('size');
+  const named = head.map((title, at) =>
+    at === sizedAt
+      ? 'size'
+      : take(HEADINGS.find(([pattern, column]) => pattern.test(title) && !taken.has(column))?.[1]),
+  );
+  const told = named.map((column, at) => column ?? take(byCells(cellsAt(at))));
+  return told.map((column, at) => {
+    if (column !== null) return column;
+    const isText = rows.some((row) => /[a-z]/i.test(row[at] ?? ''));
+    return (isText ? take('name') : null) ?? 'skip';
+  });
+}

@@ -1,0 +1,56 @@
+import type { Body, Mode } from '../../core/kit/model.ts';
+import { SIZE_WORDS } from '../heat/heatWords.ts';
+import { plain } from '../quantity.ts';
+import { SOURCE_WORDS } from './rateLines.ts';
+
+const count = (all: readonly unknown[] | undefined, one: string, many = `${one}s`): string => {
+  const number = all?.length ?? 0;
+  return number === 1 ? `1 ${one}` : `${number} ${many}`;
+};
+
+const listed = (parts: readonly (string | number | null | undefined)[], none: string): string =>
+  parts.filter(Boolean).join(' · ') || none;
+
+/** What stands in each folded part of a body's form, in a line. The numbers may still be in the making. */
+export const FOLDED = {
+  limits: ({ bufferMB, ceilingMBps }: Body): string =>
+    listed(
+      [bufferMB && `buffer ${plain(bufferMB)} MB`, ceilingMBps && `writes ${plain(ceilingMBps)} MB/s at the most`],
+      'buffer and own write limit not known',
+    ),
+  groups: ({ groupRequires }: Body): string =>
+    listed(
+      (groupRequires ?? []).map(
+        ({ group, anyOf }) => `${group || 'every mode'}: ${anyOf.join(' or ') || 'nothing yet'}`,
+      ),
+      'no mark asked for',
+    ),
+  counter: ({ counters }: Body): string => (counters?.length ? count(counters, 'reading') : 'no reading noted'),
+  approved: ({ approved }: Body): string => (approved?.length ? count(approved, 'entry', 'entries') : 'none entered'),
+  heat: ({ heat }: Body): string =>
+    listed(
+      [
+        heat?.size ? `like: ${SIZE_WORDS[heat.size]}` : 'read from its slots',
+        ...(heat?.limits ?? []).map(({ minutes, ambientC }) => `${plain(minutes)} min at ${plain(ambientC)} °C`),
+      ],
+      '',
+    ),
+} as const;
+
+/** What stands in the folded part of a mode. */
+export const modeMore = ({ rate, group, proxyMbps, otherRates, overhead, sound, requires }: Mode): string =>
+  listed(
+    [
+      rate.source ? SOURCE_WORDS[rate.source] : null,
+      rate.sourceNote,
+      group && `group ${group}`,
+      proxyMbps && `proxy ${plain(proxyMbps)} Mb/s`,
+      otherRates?.length ? count(otherRates, 'other source') : null,
+      overhead && 'own figures beside the picture',
+      sound && `sound ${plain(sound.channels)} channels`,
+      ...requires
+        .map(({ anyOf }) => anyOf.length > 0 && `asks for ${anyOf.join(' or ')}`)
+        .filter((text) => text !== false),
+    ],
+    'source, sound, proxy, required mark',
+  );

@@ -1,0 +1,39 @@
+import type { ModeColumn } from '../../reading/bodies/paste/columns.ts';
+import type { RowAs } from '../../reading/bodies/paste/rows.ts';
+import type { RowProblem } from '../../reading/bodies/pasteModes.ts';
+
+/** What a column of a pasted table is, as its menu says it. */
+export const COLUMN_WORDS: Readonly<Record<ModeColumn, string>> = {
+  skip: 'ignore',
+  name: 'name',
+  size: 'size',
+  width: 'width, px',
+  height: 'height, px',
+  fps: 'fps recorded',
+  capture: 'fps captured',
+  rate: 'rate',
+  codec: 'codec',
+};
+
+export const ROW_WORDS: Readonly<Record<RowAs, string>> = {
+  mode: 'a mode',
+  joins: 'more of the row above',
+  heads: 'title of the rows below',
+  out: 'left out',
+};
+
+export const PROBLEM_WORDS: Readonly<Record<RowProblem, string>> = {
+  fps: 'no frame rate: type it in',
+  rate: 'no rate that can be read: type it in',
+  size: 'size not understood: type it, or empty it',
+  asked: 'waits for an answer above',
+  long: 'name too long: shorten it to 80 letters',
+};
+
+export const modesText = (count: number): string => `${count} ${count === 1 ? 'mode' : 'modes'}`;
+
+/** What is not yet a mode, and so would be missing. */
+export const missingText = (rows: number): string =>
+  rows === 1
+    ? 'One row is not read yet and would be left out.'
+    : `${rows} rows are not read yet and would be left out.`;

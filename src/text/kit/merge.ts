@@ -1,0 +1,8 @@
+const entries = (count: number): string => (count === 1 ? '1 entry' : `${count} entries`);
+
+/** What is said of entries that come in from a file. */
+export const mergeText = {
+  add: (count: number): string => `Add ${entries(count)}`,
+  same: (count: number): string =>
+    `${entries(count)} more ${count === 1 ? 'is' : 'are'} as you have ${count === 1 ? 'it' : 'them'}.`,
+} as const;
