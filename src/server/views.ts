@@ -99,14 +99,14 @@ export function labelView(label: PrintedLabel) {
 
 type Known = (bodyId: string, modeId: string, cardId: string) => Cell | undefined;
 
-function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, known: Known) {
+function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, minutes: number, known: Known) {
   const body = kit.bodies.find(({ id }) => id === cell.bodyId);
   const mode = body?.modes.find(({ id }) => id === cell.modeId);
   const card = kit.cards.find(({ id }) => id === cell.cardId);
   // Cells that cannot meet are most of a board; what would make them meet is another card, which the board shows.
   if (!body || !mode || !card || cell.verdict === 'unfit') return [];
   const moves = movesFor({
-    ...{ kit, body, mode, card, cell, policy },
+    ...{ kit, body, mode, card, cell, policy, minutes },
     known: (modeId, cardId) => known(body.id, modeId, cardId),
   });
   return moves.map((move) => ({ code: move.code, text: moveText(move, { cards: board.cards, body, mode }) }));
@@ -115,7 +115,12 @@ function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, know
 type MovesView = ReturnType<typeof movesView>;
 
 /** Moves of cells, those of equal cards worked out once. */
-function sharedMoves(board: Board, kit: BoardKit, policy: Policy): (cell: Cell, card: Card) => MovesView {
+function sharedMoves(
+  board: Board,
+  kit: BoardKit,
+  policy: Policy,
+  minutes: number,
+): (cell: Cell, card: Card) => MovesView {
   const alone = new Set([...namedCards(kit.bodies), ...kit.tests.map(({ cardId }) => cardId)]);
   const known = new Map<string, MovesView>();
   const rowAt = new Map(board.rows.map(({ body, mode }, at) => [`${body.id} ${mode.id}`, at]));
@@ -124,9 +129,9 @@ function sharedMoves(board: Board, kit: BoardKit, policy: Policy): (cell: Cell, 
   const cellOf: Known = (bodyId, modeId, cardId) =>
     columns[cardAt.get(cardId) ?? -1]?.[rowAt.get(`${bodyId} ${modeId}`) ?? -1];
   return (cell, card) => {
-    if (alone.has(card.id)) return movesView(cell, board, kit, policy, cellOf);
+    if (alone.has(card.id)) return movesView(cell, board, kit, policy, minutes, cellOf);
     const key = `${cell.bodyId} ${cell.modeId} ${printOf(card)} ${card.price ?? ''}`;
-    const found = known.get(key) ?? movesView(cell, board, kit, policy, cellOf);
+    const found = known.get(key) ?? movesView(cell, board, kit, policy, minutes, cellOf);
     known.set(key, found);
     return found;
   };
@@ -156,8 +161,9 @@ const cellView = (cell: Cell, kit: BoardKit, policy: Policy, moves: MovesView) =
 });
 
 /** Row by row, as the board is read. */
-export function boardView(board: Board, kit: BoardKit, policy: Policy) {
-  const movesOf = sharedMoves(board, kit, policy);
+/** @param minutes - of the planned take, for the size of a card to buy */
+export function boardView(board: Board, kit: BoardKit, policy: Policy, minutes: number) {
+  const movesOf = sharedMoves(board, kit, policy, minutes);
   const { columns } = board;
   return {
     cells: board.rows.flatMap((_row, at) =>

@@ -3,6 +3,7 @@ import type { SharesInput } from '../core/heat/run/failures.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heat/run/fit.ts';
 import type { HeatLevel } from '../core/heat/run/level.ts';
 import type { MarksInput } from '../core/heat/run/marks.ts';
+import type { WayOut, WaysOutInput } from '../core/heat/run/waysOut.ts';
 import type { Risk, RiskInput } from '../core/heat/writepath/risk.ts';
 import type { Simulation } from '../core/heat/writepath/simulation.ts';
 import type { Result } from '../core/result.ts';
@@ -14,6 +15,7 @@ import type { RateTrace, TraceProblem } from '../reading/heat/rateTrace.ts';
 export interface ComputationTasks {
   readonly risk: { readonly request: { readonly sim: Simulation; readonly input: RiskInput }; readonly answer: Risk };
   readonly advise: { readonly request: AdviceInput; readonly answer: Advised };
+  readonly ways: { readonly request: WaysOutInput; readonly answer: readonly WayOut[] };
   readonly shares: { readonly request: SharesInput; readonly answer: readonly (number | null)[] };
   readonly marks: { readonly request: MarksInput; readonly answer: readonly (HeatLevel | null)[] };
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };

@@ -2,6 +2,7 @@ import { adviceSteps } from '../core/heat/run/advice.ts';
 import { shareSteps } from '../core/heat/run/failures.ts';
 import { type Fit, type FitInput, type FitRefusal, fitSteps } from '../core/heat/run/fit.ts';
 import { marksSteps } from '../core/heat/run/marks.ts';
+import { waysOut } from '../core/heat/run/waysOut.ts';
 import { checkSimulation } from '../core/heat/writepath/checkSimulation.ts';
 import { checkRisk, riskSteps } from '../core/heat/writepath/risk.ts';
 import type { Result } from '../core/result.ts';
@@ -25,6 +26,7 @@ export const COMPUTATION: TaskSteps<ComputationTasks> = {
     return riskSteps(sim, input);
   },
   advise: adviceSteps,
+  ways: (input) => at(waysOut(input)),
   marks: marksSteps,
   shares: shareSteps,
   fit: (request: FitInput, sign): Steps<Result<Fit, FitRefusal>> => fitSteps(request, leastSquaresWith(sign)),

@@ -64,7 +64,7 @@ describe('one question has one answer', () => {
         const made = board(kit, policy);
         const all = placedIn(kit, policy);
         asked += all.length;
-        const views = boardView(made, { ...kit, cards: [] }, policy).cells;
+        const views = boardView(made, { ...kit, cards: [] }, policy, 30).cells;
         const rows = Papa.parse<Record<string, string>>(boardCsv(made, take).replace(/^\ufeff/, ''), {
           header: true,
           skipEmptyLines: true,

@@ -2,6 +2,8 @@ import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MAX_NAME } from '../../src/core/kit/model.ts';
+import { cardOfPrint, marksByPromise, sizesOf } from '../../src/core/match/buyCard.ts';
+import { FORM_KEYS } from '../../src/core/standards/forms.ts';
 import { aBody, aCard } from '../../src/core/testing.ts';
 import { copyOfBody, copyOfCard } from '../../src/kit/copies.ts';
 import { compactKitText, kitText } from '../../src/kit/exportKit.ts';
@@ -64,15 +66,14 @@ describe('names of copies', () => {
 });
 
 describe('a card to buy, kept from a trial', () => {
-  it('has a label that a kit may hold, however long that of the first', () => {
-    fc.assert(
-      fc.property(names, (name) => {
-        const card = { ...aCard(), ...toBuyWords(name, 'VPG1600') };
-        expect(cardSchema.validate(card, { convert: false }).error).toBeUndefined();
-        expect(card.label.endsWith(' with VPG1600')).toBe(true);
-      }),
-      { seed: 85, numRuns: 500 },
-    );
+  it('is as a kit wants it, in every form, mark and size sold, with a label that says what it is', () => {
+    for (const form of FORM_KEYS)
+      for (const mark of marksByPromise(form))
+        for (const capacityGB of sizesOf(form)) {
+          const card = { ...cardOfPrint({ form, mark, capacityGB }), ...toBuyWords({ form, mark, capacityGB }) };
+          expect(cardSchema.validate(card, { convert: false }).error).toBeUndefined();
+          expect(card.label.endsWith(mark)).toBe(true);
+        }
   });
 });
 

@@ -1,7 +1,7 @@
 import { highestCapture } from '../../core/bodies/rate/highestCapture.ts';
 import { playbackLength } from '../../core/bodies/rate/playback.ts';
 import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Body, Card, Mode } from '../../core/kit/model.ts';
+import type { Body, Card, Mode, PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
@@ -20,8 +20,12 @@ export { toneOf, VERDICTS } from '../../core/match/verdict.ts';
 export const showsMinutes = (verdict: Verdict): boolean => rankOf(verdict) <= rankOf('claimed');
 
 /** What would make the selected cell hold, or hold for less. */
-export const movesOf = ({ cell, body, mode, card }: WhySubject, kit: BoardKit, policy: Policy): readonly Move[] =>
-  movesFor({ kit, body, mode, card, cell, policy });
+export const movesOf = (
+  { cell, body, mode, card }: WhySubject,
+  kit: BoardKit,
+  policy: Policy,
+  { minutes }: PlannedTake,
+): readonly Move[] => movesFor({ kit, body, mode, card, cell, policy, minutes });
 
 /** The minutes of a cell beside those planned: of the counter, measured, and at the slower end of an unsure rate. */
 export const minutesBeside = (cell: Cell, kit: BoardKit, rate: StreamRate, body: Body, card: Card) => ({

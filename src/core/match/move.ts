@@ -1,6 +1,6 @@
-import type { TakeKind } from '../kit/model.ts';
-import type { Mark } from '../standards/marks.ts';
+import type { CardState, TakeKind } from '../kit/model.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
+import type { Print } from './buyCard.ts';
 import type { Tone, Verdict } from './verdict.ts';
 
 /** What a move leads to. */
@@ -17,12 +17,17 @@ export type Move =
       readonly code: 'owned-card' | 'cheaper-card';
       readonly cardId: string;
       readonly price: number | null;
+      /** What stands against recording on it now: full, or not copied twice; null where nothing does. */
+      readonly state?: CardState | null;
     })
-  | (MoveEffect & { readonly code: 'smallest-mark'; readonly mark: Mark })
+  /** A card to buy. */
+  | (MoveEffect & { readonly code: 'buy' } & Print)
   | (MoveEffect & {
       readonly code: 'nearest-mode';
       readonly modeId: string;
       readonly samePicture: boolean;
+      /** Whether neither its recorded nor its captured frame rate is another. */
+      readonly sameSpeed: boolean;
       readonly rate: BytesPerSecond;
     })
   | (MoveEffect & { readonly code: 'ratio'; readonly ratio: number; readonly from: number })

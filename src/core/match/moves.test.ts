@@ -65,13 +65,60 @@ describe('moves', () => {
     expect(movesOf({ modes, cards: [v30, v90, { ...v60, retired: true }] })[0]).toMatchObject({ cardId: 'v90' });
   });
 
-  it('name the smallest mark that would do', () => {
+  it('name the card to buy with the smallest mark that would do', () => {
     expect(movesOf({ modes: [aMode({ rate: stated(400) })], cards: [v30] })).toContainEqual(
-      expect.objectContaining({ code: 'smallest-mark', mark: 'V60', tone: 'cool' }),
+      expect.objectContaining({ code: 'buy', form: 'sd', mark: 'V60', capacityGB: 256, tone: 'cool' }),
     );
-    expect(codes({ modes: [aMode({ rate: stated(2400) })], cards: [v30] }), 'none is fast enough').not.toContain(
-      'smallest-mark',
+    expect(codes({ modes: [aMode({ rate: stated(2400) })], cards: [v30] }), 'none is fast enough').not.toContain('buy');
+  });
+
+  it('look for a card to buy in every form the body takes, the least promise first, in the size that lasts', () => {
+    const modes = [aMode({ rate: stated(400) })];
+    const slots = [
+      aSlot({
+        accepts: [
+          { form: 'cfexpress-a', bus: 'cfexpress-2' },
+          { form: 'sd', bus: 'uhs-ii' },
+        ],
+      }),
+    ];
+    const { input } = setUp({ modes, cards: [v30], body: { slots } });
+    const bought = movesFor({ ...input, minutes: 34 }).filter(({ code }) => code === 'buy');
+    // 400 Mb/s and what goes beside it: about 51 MB/s. 128 GB lasts 41 min, 64 GB 20; a CFexpress A of 160 GB lasts 51.
+    expect(bought).toMatchObject([
+      { form: 'sd', mark: 'V60', capacityGB: 128 },
+      { form: 'cfexpress-a', mark: 'VPG200', capacityGB: 160 },
+    ]);
+  });
+
+  it('offer nothing to buy that promises no more than the card at hand', () => {
+    const modes = [aMode({ rate: stated(400) })];
+    const doubted = aCard({ id: 'd', marks: ['II', 'V60', 'V30', 'SDHC'], capacityGB: 256 });
+    const bought = movesOf({ modes, cards: [aCard({ ...v60, id: 'thin', capacityGB: 32, marks: ['II', 'V60'] })] });
+    expect(bought.filter((move) => move.code === 'buy' && move.mark === 'V60')).toEqual([]);
+    // One that contradicts itself promises nothing: the same mark without the contradiction is more.
+    expect(movesOf({ modes, cards: [doubted] })).toContainEqual(expect.objectContaining({ code: 'buy', mark: 'V60' }));
+  });
+
+  it('put a card that waits for its copies behind those at hand, and say why', () => {
+    const modes = [aMode({ rate: stated(400) })];
+    const full = { ...v60, state: 'full' as const };
+    expect(movesOf({ modes, cards: [v30, full, v90] })[0]).toMatchObject({ cardId: 'v90', state: null });
+    expect(movesOf({ modes, cards: [v30, full] })[0]).toMatchObject({ cardId: 'v60', state: 'full' });
+  });
+
+  it('keep to the ratios a body has, where it names several', () => {
+    const cards = [aCard({ form: 'cfexpress-b', marks: ['VPG400'], capacityGB: 1000 })];
+    const other = { ...raw, id: 'r8', rate: { ...raw.rate, ratio: 8 } } as Mode;
+    expect(movesOf({ modes: [raw, other], cards, body: cfx })).toContainEqual(
+      expect.objectContaining({ code: 'ratio', ratio: 8 }),
     );
+  });
+
+  it('name a frame rate that changes', () => {
+    const modes = [aMode({ rate: stated(400), fps: 50 }), aMode({ id: 'slow', rate: stated(200), fps: 25 })];
+    const slower = movesOf({ modes, cards: [v30] }).find(({ code }) => code === 'nearest-mode');
+    expect(slower).toMatchObject({ sameSpeed: false });
   });
 
   it('name the nearest mode: same picture first, then the highest rate that holds', () => {
@@ -103,7 +150,9 @@ describe('moves', () => {
 
   it('offer a split over the slots of a body that has two', () => {
     const cards = [aCard({ form: 'cfexpress-b', marks: ['VPG400'], capacityGB: 1000 })];
-    expect(codes({ modes: [raw], cards, body: cfx })).toContain('split');
+    expect(codes({ modes: [raw], cards, body: { ...cfx, splitOver: 2 } })).toContain('split');
+    // Nobody said that it can.
+    expect(codes({ modes: [raw], cards, body: cfx })).not.toContain('split');
     expect(codes({ modes: [raw], cards, body: { slots: cfx.slots?.slice(0, 1) ?? [] } })).not.toContain('split');
   });
 
@@ -136,7 +185,7 @@ describe('moves', () => {
     for (const setting of settings) {
       const { input, policy } = setUp(setting);
       for (const move of movesFor(input)) {
-        const trial = tryMove(move, input, () => ({ id: 'new', label: 'to buy' }));
+        const trial = tryMove(move, input, () => ({ id: 'to buy', label: 'to buy' }));
         if (!trial) continue;
         const tried = board(trial.kit, policy);
         const column = tried.columns[tried.cards.findIndex(({ id }) => id === trial.cardId)];

@@ -1,13 +1,11 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
-import { readWord } from '../cards/vocabulary.ts';
+import { isAtHand } from '../cards/atHand.ts';
 import type { Body, Card, Mode, ModeRate } from '../kit/model.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
 import { busesOf } from '../standards/buses.ts';
-import { familyOf } from '../standards/families.ts';
-import { type Mark, mark, marksOf } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromGB } from '../units/convert.ts';
 import { answersFor, type BoardKit, cellFor } from './board.ts';
+import { cardsToBuy } from './buyCard.ts';
 import { type Cell, cellTone } from './cell.ts';
 import { isBetter } from './isBetter.ts';
 import type { Move, MoveEffect } from './move.ts';
@@ -23,6 +21,10 @@ export interface MoveInput {
   readonly card: Card;
   readonly cell: Cell;
   readonly policy: Policy;
+  /** Minutes wanted of one card, for a card to buy; missing: about the size of the card at hand. */
+  readonly minutes?: number | null;
+  /** What must be true of a cell beside its rate for a move to lead there: heat, for one. Missing: nothing. */
+  readonly accepts?: (cell: Cell, place: { readonly body: Body; readonly mode: Mode; readonly card: Card }) => boolean;
   /** Cells of this body that are worked out already, where a whole board is at hand. */
   readonly known?: (modeId: string, cardId: string) => Cell | undefined;
 }
@@ -43,8 +45,15 @@ const outcomeOf = (cell: Cell, { take }: Policy): MoveEffect => ({
 
 const isCool = (cell: Cell, policy: Policy): boolean => cellTone(cell, policy.take) === 'cool';
 
-/** Known prices first and ascending, then the smallest promise that does it, then the smallest card. */
+/** Whether a cell is worth a move: it holds by rate, and nothing else stands against it. */
+function holds(input: MoveInput, cell: Cell, change: Tried): boolean {
+  const { body, mode, card } = { ...input, ...change };
+  return isCool(cell, input.policy) && (input.accepts?.(cell, { body, mode, card }) ?? true);
+}
+
+/** Cards that can be recorded on now first, then known prices ascending, then the smallest promise that does it, then the smallest card. */
 const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): number =>
+  Number(isAtHand(b.card)) - Number(isAtHand(a.card)) ||
   (a.card.price ?? Number.POSITIVE_INFINITY) - (b.card.price ?? Number.POSITIVE_INFINITY) ||
   (a.cell.floor ?? 0) - (b.cell.floor ?? 0) ||
   a.card.capacityGB - b.card.capacityGB;
@@ -70,11 +79,22 @@ const sortable =
     return Number.isNaN(result) ? 0 : result;
   };
 
+/** Most cards of one's own whose heat is looked at: a wallet may have thousands. */
+const MOST_TRIED = 12;
+
 function ownedCard(input: MoveInput): readonly Move[] {
-  const [best] = holdingCards(input);
+  const best = holdingCards(input)
+    .slice(0, MOST_TRIED)
+    .find(({ card, cell }) => holds(input, cell, { card }));
   if (!best) return [];
   return [
-    { code: 'owned-card', cardId: best.card.id, price: best.card.price ?? null, ...outcomeOf(best.cell, input.policy) },
+    {
+      code: 'owned-card',
+      cardId: best.card.id,
+      price: best.card.price ?? null,
+      state: isAtHand(best.card) ? null : (best.card.state ?? null),
+      ...outcomeOf(best.cell, input.policy),
+    },
   ];
 }
 
@@ -96,38 +116,20 @@ function cheaperCard(input: MoveInput): readonly Move[] {
   ];
 }
 
-/** A card like this one with only one mark printed, and the bus that mark needs; bought new, so with no doubt of its own. */
-export function withOnlyMark(card: Card, key: Mark): Card {
-  const words = card.marks.filter((text) => {
-    const word = readWord(text);
-    return word?.kind === 'family' || (word?.kind === 'bus' && word.bus !== 'uhs-i');
+/** Cards to buy that would hold, over every form the body takes. */
+function buy(input: MoveInput): readonly Move[] {
+  const { need } = input.cell;
+  if (input.cell.verdict === 'unfit' || need === null) return [];
+  const found = cardsToBuy({
+    need: input.body.arrangement === 'split' ? 0 : need,
+    body: input.body,
+    card: input.card,
+    floor: input.cell.floor,
+    minutes: input.minutes ?? null,
+    answer: (card) => tryOut(input, { card }),
+    holds: (cell, card) => holds(input, cell, { card }),
   });
-  const family = familyOf(fromGB(card.capacityGB));
-  const kept = words.filter((text) => {
-    const word = readWord(text);
-    return word?.kind !== 'family' || word.family === family;
-  });
-  const bus = key === 'V60' || key === 'V90' ? ['II'] : [];
-  return {
-    ...card,
-    marks: [...new Set([...(series(key) === 'E' ? kept.filter(isNoBus) : kept), ...bus, key])],
-    bus: null,
-    minimumMBps: null,
-  };
-}
-
-const series = (key: Mark): string => mark(key).series;
-const isNoBus = (text: string): boolean => readWord(text)?.kind !== 'bus';
-
-/** The smallest mark with which this card would hold. */
-function smallestMark(input: MoveInput): readonly Move[] {
-  if (input.cell.verdict === 'unfit') return [];
-  for (const key of marksOf(input.card.form)) {
-    // Under another id: the tests of this very card say nothing about one to be bought.
-    const cell = tryOut(input, { card: { ...withOnlyMark(input.card, key), id: 'to buy' } });
-    if (isCool(cell, input.policy)) return [{ code: 'smallest-mark', mark: key, ...outcomeOf(cell, input.policy) }];
-  }
-  return [];
+  return found.map(({ print, cell }) => ({ code: 'buy', ...print, ...outcomeOf(cell, input.policy) }));
 }
 
 const pixels = ({ width, height }: Mode): number => (width ?? 0) * (height ?? 0);
@@ -143,22 +145,30 @@ function nearestMode(input: MoveInput): readonly Move[] {
     })
     .map((one) => ({ ...one, samePicture: pixels(one.other) === pixels(mode) && pixels(mode) > 0 }))
     .sort((a, b) => Number(b.samePicture) - Number(a.samePicture) || b.need - a.need);
-  const [best] = found;
+  const best = found.slice(0, MOST_TRIED).find(({ other, cell }) => holds(input, cell, { mode: other }));
   if (!best) return [];
   const { other, cell, need, samePicture } = best;
-  return [{ code: 'nearest-mode', modeId: other.id, samePicture, rate: need, ...outcomeOf(cell, policy) }];
+  const sameSpeed = other.fps === mode.fps && (other.captureFps ?? other.fps) === (mode.captureFps ?? mode.fps);
+  return [{ code: 'nearest-mode', modeId: other.id, samePicture, sameSpeed, rate: need, ...outcomeOf(cell, policy) }];
 }
 
 /** A raw mode at another compression, to 1; any other mode as it is. */
 export const withRatio = (mode: Mode, ratio: number): Mode =>
   mode.rate.kind === 'raw' ? { ...mode, rate: { ...mode.rate, ratio } as ModeRate, otherRates: [] } : mode;
 
+/** Ratios a body has: those of its raw modes where it names several, else those that cameras commonly offer. */
+function ratiosOf({ modes }: Body): readonly number[] {
+  const own = new Set(modes.flatMap(({ rate }) => (rate.kind === 'raw' ? [rate.ratio] : [])));
+  return own.size > 1 ? [...own].sort((a, b) => a - b) : RAW_RATIOS;
+}
+
 function ratio(input: MoveInput): readonly Move[] {
   const { rate } = input.mode;
   if (rate.kind !== 'raw') return [];
-  for (const next of RAW_RATIOS.filter((one) => one > rate.ratio)) {
-    const cell = tryOut(input, { mode: withRatio(input.mode, next) });
-    if (isCool(cell, input.policy))
+  for (const next of ratiosOf(input.body).filter((one) => one > rate.ratio)) {
+    const mode = withRatio(input.mode, next);
+    const cell = tryOut(input, { mode });
+    if (holds(input, cell, { mode }))
       return [{ code: 'ratio', ratio: next, from: rate.ratio, ...outcomeOf(cell, input.policy) }];
   }
   return [];
@@ -167,18 +177,20 @@ function ratio(input: MoveInput): readonly Move[] {
 function dropProxy(input: MoveInput): readonly Move[] {
   const { proxyMbps } = input.mode;
   if (!proxyMbps) return [];
-  const cell = tryOut(input, { mode: { ...input.mode, proxyMbps: null } });
-  return isCool(cell, input.policy)
+  const mode = { ...input.mode, proxyMbps: null };
+  const cell = tryOut(input, { mode });
+  return holds(input, cell, { mode })
     ? [{ code: 'drop-proxy', savedMbps: proxyMbps, ...outcomeOf(cell, input.policy) }]
     : [];
 }
 
+/** Only where the maker says over how many slots: most bodies cannot split at all. */
 function split(input: MoveInput): readonly Move[] {
   const body: Body = { ...input.body, arrangement: 'split' };
   const cards = splitWidth(body);
-  if (cards < 2 || input.body.arrangement === 'split') return [];
+  if (cards < 2 || input.body.splitOver == null || input.body.arrangement === 'split') return [];
   const cell = tryOut(input, { body });
-  return isCool(cell, input.policy) ? [{ code: 'split', cards, ...outcomeOf(cell, input.policy) }] : [];
+  return holds(input, cell, { body }) ? [{ code: 'split', cards, ...outcomeOf(cell, input.policy) }] : [];
 }
 
 /** A seat whose bus nobody has entered: telling it may be all that is missing. Named with the best it could lead to. */
@@ -231,7 +243,7 @@ export function movesFor(input: MoveInput): readonly Move[] {
     ...nearestMode(input),
     ...dropProxy(input),
     ...split(input),
-    ...smallestMark(input),
+    ...buy(input),
     ...otherSchool(input),
   ];
 }

@@ -1,8 +1,8 @@
 import type { Body, Card, Mode } from '../kit/model.ts';
-import type { Mark } from '../standards/marks.ts';
 import type { BoardKit } from './board.ts';
+import { cardOfPrint, type Print } from './buyCard.ts';
 import type { Move } from './move.ts';
-import { withOnlyMark, withRatio } from './moves.ts';
+import { withRatio } from './moves.ts';
 
 /** A kit with a move tried on it, and the cell to look at. Only `body` or `card` is changed, so that it can be kept. */
 export interface Trial {
@@ -40,7 +40,7 @@ const withMode = (place: Place, mode: Mode): Trial =>
 export function tryMove(
   move: Move,
   place: Place,
-  toBuy: (card: Card, mark: Mark) => Pick<Card, 'id' | 'label' | 'note'>,
+  toBuy: (print: Print) => Pick<Card, 'id' | 'label' | 'note'>,
 ): Trial | null {
   const looking: Trial = { ...idsOf(place), kit: place.kit, changedBody: null, addedCard: null };
   switch (move.code) {
@@ -55,12 +55,8 @@ export function tryMove(
       return withMode(place, { ...place.mode, proxyMbps: null });
     case 'split':
       return withBody(place, { ...place.body, arrangement: 'split' });
-    case 'smallest-mark': {
-      const added: Card = {
-        ...withOnlyMark(place.card, move.mark),
-        ...toBuy(place.card, move.mark),
-        price: null,
-      };
+    case 'buy': {
+      const added: Card = { ...cardOfPrint(move), ...toBuy(move), price: null };
       const at = place.kit.cards.findIndex(({ id }) => id === place.card.id);
       const cards = [...place.kit.cards.slice(0, at + 1), added, ...place.kit.cards.slice(at + 1)];
       return { ...looking, cardId: added.id, kit: { ...place.kit, cards }, addedCard: added };

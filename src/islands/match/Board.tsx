@@ -1,8 +1,8 @@
 import { useMediaQuery } from '@mantine/hooks';
-import { defaultRangeExtractor, type Range, useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { defaultRangeExtractor, type Range, useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { HeatMarks } from '../../app/heat/useHeatMarks.ts';
-import { boardEntries } from '../../app/match/entries.ts';
+import { boardEntries, type Entry, type Section } from '../../app/match/entries.ts';
 import type { CellPick } from '../../app/match/subject.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData } from '../../core/match/board.ts';
@@ -18,56 +18,58 @@ interface BoardProps {
   readonly take: TakeKind;
   readonly picked: CellPick | null;
   readonly heat: HeatMarks;
-  /** What stands in the corner, over the modes. */
-  readonly corner: ReactNode;
+  /** What is tried of rows, by body and mode. */
+  readonly tried: ReadonlyMap<string, string>;
+  /** The one body that is shown; null: all of them. */
+  readonly only: string | null;
+  readonly onOnly: (bodyId: string | null) => void;
   readonly onPick: (pick: CellPick) => void;
 }
 
-const SIZES = { wide: { side: 200, cell: 94, row: 48 }, narrow: { side: 128, cell: 92, row: 58 } } as const;
+const SIZES = {
+  wide: { side: 216, cell: 116, row: 64, head: 92 },
+  narrow: { side: 124, cell: 112, row: 66, head: 92 },
+} as const;
 /** Before it is measured: what is drawn first should be about what is seen, in one go. */
 const firstRect = () => ({ width: window.innerWidth * 0.7, height: window.innerHeight * 0.6 });
-const HEAD = 69;
-const BODY_ROW = 37;
 
-/** Modes against cards, virtualised both ways, both headings staying. One grid for keyboard and screen reader. */
-export function Board({ board, take, picked, heat, corner, onPick }: BoardProps) {
+/** Modes against cards, body by body, each with the cards that enter it; virtualised both ways, headings staying. */
+export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }: BoardProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const narrow = useMediaQuery('(max-width: 760px)') ?? false;
   const size = narrow ? SIZES.narrow : SIZES.wide;
-  const entries = useMemo(() => boardEntries(board.rows), [board.rows]);
+  const entries = useMemo(() => boardEntries(board.rows, board.cards, only), [board.rows, board.cards, only]);
   // What is beyond the edges comes once what is in view stands.
   const [settled, setSettled] = useState(false);
   useEffect(() => whenIdle(() => startTransition(() => setSettled(true))), []);
+  const modes = useMemo(() => entries.flatMap((entry, place) => (entry.kind === 'mode' ? [place] : [])), [entries]);
+  const placeOf = useMemo(() => new Map(modes.map((entryAt, place) => [entryAt, place])), [modes]);
   const [at, setAt] = useState({ row: 0, column: 0 });
-  const entryOfRow = useMemo(() => {
-    const places: number[] = [];
-    entries.forEach((entry, place) => {
-      if (entry.kind === 'mode') places[entry.rowAt] = place;
-    });
-    return places;
-  }, [entries]);
-  const active = { row: Math.min(at.row, board.rows.length - 1), column: Math.min(at.column, board.cards.length - 1) };
-  const activeEntry = entryOfRow[active.row] ?? 0;
+  const activeEntry = modes[Math.min(at.row, modes.length - 1)] ?? 0;
+  const activeRow = entries[activeEntry];
+  const across = activeRow?.section.cards.at.length ?? 0;
+  const active = { row: Math.min(at.row, modes.length - 1), column: Math.max(0, Math.min(at.column, across - 1)) };
   // The active cell is always drawn, so that the grid never points a screen reader at nothing.
   const withActive =
     (extra: number) =>
     (range: Range): number[] => {
       const shown = defaultRangeExtractor(range);
-      return shown.includes(extra) ? shown : [...shown, extra].sort((a, b) => a - b);
+      return shown.includes(extra) || extra >= range.count ? shown : [...shown, extra].sort((a, b) => a - b);
     };
   const rows = useVirtualizer({
     count: entries.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (index) => (entries[index]?.kind === 'body' ? BODY_ROW : size.row),
+    estimateSize: (index) => (entries[index]?.kind === 'body' ? size.head : size.row),
     useFlushSync: false,
     initialRect: firstRect(),
     overscan: settled ? 6 : 0,
-    scrollPaddingStart: HEAD,
+    scrollPaddingStart: size.head,
     rangeExtractor: withActive(activeEntry),
   });
+  const most = useMemo(() => Math.max(0, ...entries.map(({ section }) => section.cards.at.length)), [entries]);
   const columns = useVirtualizer({
     horizontal: true,
-    count: board.cards.length,
+    count: most,
     getScrollElement: () => scroller.current,
     estimateSize: () => size.cell,
     useFlushSync: false,
@@ -83,20 +85,21 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
   }, [size, entries]);
   const pickAt = useCallback(
     (row: number, column: number) => {
-      const target = board.rows[row];
-      const card = board.cards[column];
+      const entry = entries[modes[row] ?? -1];
+      const card = entry && board.cards[entry.section.cards.at[column] ?? -1];
       setAt({ row, column });
-      if (target && card) onPick({ bodyId: target.body.id, modeId: target.mode.id, cardId: card.id });
+      if (entry?.kind === 'mode' && card)
+        onPick({ bodyId: entry.row.body.id, modeId: entry.row.mode.id, cardId: card.id });
     },
-    [board.rows, board.cards, onPick],
+    [entries, modes, board.cards, onPick],
   );
   const onKeyDown = useBoardKeys({
     active,
-    rows: board.rows.length,
-    columns: board.cards.length,
+    rows: modes.length,
+    columns: across,
     onMove: (row, column) => {
       pickAt(row, column);
-      rows.scrollToIndex(entryOfRow[row] ?? 0);
+      rows.scrollToIndex(modes[row] ?? 0);
       columns.scrollToIndex(column);
     },
   });
@@ -105,88 +108,129 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
   const shownRows = rows.getVirtualItems();
   const inView = [shownColumns, shownRows].map((items) => `${items[0]?.index} ${items.at(-1)?.index}`).join(' ');
   useEffect(() => {
-    const at = shownRows.flatMap(({ index }) => {
+    const cells = shownRows.flatMap(({ index }) => {
       const entry = entries[index];
-      return entry?.kind === 'mode' ? [entry.rowAt] : [];
+      if (entry?.kind !== 'mode') return [];
+      return shownColumns.flatMap(({ index: column }) => {
+        const place = entry.section.cards.at[column];
+        return place === undefined ? [] : (board.columnAt(place)[entry.rowAt] ?? []);
+      });
     });
-    heat.want(shownColumns.flatMap(({ index }) => at.flatMap((row) => board.columnAt(index)[row] ?? [])));
+    heat.want(cells);
   }, [heat, board, entries, inView]);
-  const pickedColumn = picked ? board.cards.findIndex(({ id }) => id === picked.cardId) : -1;
+  // A trial may lead to another row or card: it is brought into view.
+  useEffect(() => {
+    if (!picked) return;
+    const entryAt = entries.findIndex(
+      (entry) => entry.kind === 'mode' && entry.row.body.id === picked.bodyId && entry.row.mode.id === picked.modeId,
+    );
+    const entry = entries[entryAt];
+    const column = entry?.section.cards.at.findIndex((place) => board.cards[place]?.id === picked.cardId) ?? -1;
+    if (!entry || column < 0) return;
+    setAt({ row: placeOf.get(entryAt) ?? 0, column });
+    rows.scrollToIndex(entryAt, { align: 'auto' });
+    columns.scrollToIndex(column, { align: 'auto' });
+  }, [picked?.bodyId, picked?.modeId, picked?.cardId, entries]);
+  const sections = sectionsOf(entries, shownRows);
+  const startOf = (index: number): number => rows.measurementsCache[index]?.start ?? 0;
   return (
     <div
       ref={scroller}
       className={css.board}
       role="grid"
       aria-label="Modes against cards"
-      aria-rowcount={entries.length + 1}
-      aria-colcount={board.cards.length + 1}
+      aria-rowcount={entries.length}
+      aria-colcount={most + 1}
       aria-activedescendant={cellId(active.row, active.column)}
       tabIndex={0}
       onKeyDown={onKeyDown}
     >
-      <div className={css.head} style={{ width, height: HEAD }} role="row" aria-rowindex={1}>
-        <div className={css.corner} style={{ width: size.side }} role="columnheader" aria-colindex={1}>
-          {corner}
-        </div>
-        {shownColumns.map((column) => {
-          const card = board.cards[column.index];
-          return (
-            card && (
-              <CardHeading
-                key={card.id}
-                card={card}
-                index={column.index}
-                left={size.side + column.start}
-                width={column.size}
-                picked={column.index === pickedColumn}
-              />
-            )
-          );
-        })}
-      </div>
       <div className={css.rows} style={{ width, height: rows.getTotalSize() }} role="presentation">
-        {shownRows.map((item) => {
-          const entry = entries[item.index];
-          if (!entry) return null;
-          const place = { transform: `translateY(${item.start}px)`, height: item.size, width };
-          if (entry.kind === 'body') {
-            return <BodyHeading key={`body-${entry.body.id}`} body={entry.body} index={item.index} style={place} />;
-          }
-          const { row, rowAt } = entry;
+        {sections.map(({ section, items }) => {
+          const top = startOf(section.from);
+          const { body, cards } = section;
           return (
             <div
-              key={`${row.body.id} ${row.mode.id}`}
-              className={css.row}
-              style={place}
-              role="row"
-              aria-rowindex={item.index + 2}
+              key={body.id}
+              className={css.section}
+              role="rowgroup"
+              aria-label={body.name}
+              style={{ top, height: size.head + section.count * size.row, width }}
             >
-              <ModeHeading
-                row={row}
-                width={size.side}
-                picked={picked?.modeId === row.mode.id && picked.bodyId === row.body.id}
-              />
-              {shownColumns.map((column) => {
-                const card = board.cards[column.index];
-                const cell = board.columnAt(column.index)[rowAt];
-                if (!card || !cell) return null;
+              <div className={css.head} role="row" aria-rowindex={section.from + 1} style={{ height: size.head }}>
+                <BodyHeading
+                  body={body}
+                  outside={cards.outside}
+                  width={size.side}
+                  alone={only !== null}
+                  onAlone={() => onOnly(body.id)}
+                />
+                {shownColumns.map((column) => {
+                  const card = board.cards[cards.at[column.index] ?? -1];
+                  return (
+                    card && (
+                      <CardHeading
+                        key={card.id}
+                        card={card}
+                        index={column.index}
+                        left={size.side + column.start}
+                        width={column.size}
+                        picked={picked?.bodyId === body.id && picked.cardId === card.id}
+                      />
+                    )
+                  );
+                })}
+                {cards.at.length === 0 && (
+                  <p className={css.none} style={{ left: size.side }}>
+                    None of your cards enters it.
+                  </p>
+                )}
+              </div>
+              {items.map((item) => {
+                const entry = entries[item.index];
+                if (entry?.kind !== 'mode') return null;
+                const { row, rowAt } = entry;
+                const place = placeOf.get(item.index) ?? 0;
+                const isRow = picked?.modeId === row.mode.id && picked.bodyId === body.id;
                 return (
-                  <BoardCell
-                    key={card.id}
-                    cell={cell}
-                    card={card}
-                    body={row.body}
-                    mode={row.mode}
-                    take={take}
-                    row={rowAt}
-                    column={column.index}
-                    left={size.side + column.start}
-                    width={column.size}
-                    picked={picked !== null && column.index === pickedColumn && isPicked(picked, cell)}
-                    heat={heat.of(cell)}
-                    active={rowAt === active.row && column.index === active.column}
-                    onPick={pickAt}
-                  />
+                  <div
+                    key={row.mode.id}
+                    className={css.row}
+                    style={{ transform: `translateY(${item.start - top}px)`, height: item.size, width }}
+                    role="row"
+                    aria-rowindex={item.index + 1}
+                  >
+                    <ModeHeading
+                      row={row}
+                      width={size.side}
+                      picked={isRow}
+                      tried={tried.get(`${body.id} ${row.mode.id}`) ?? ''}
+                    />
+                    {shownColumns.map((column) => {
+                      const cardAt = cards.at[column.index] ?? -1;
+                      const card = board.cards[cardAt];
+                      const cell = card && board.columnAt(cardAt)[rowAt];
+                      if (!cell) return null;
+                      return (
+                        <BoardCell
+                          key={card.id}
+                          cell={cell}
+                          card={card}
+                          body={row.body}
+                          mode={row.mode}
+                          take={take}
+                          row={place}
+                          column={column.index}
+                          left={size.side + column.start}
+                          width={column.size}
+                          picked={isRow && picked?.cardId === card.id}
+                          heat={heat.of(cell)}
+                          active={place === active.row && column.index === active.column}
+                          onPick={pickAt}
+                        />
+                      );
+                    })}
+                  </div>
                 );
               })}
             </div>
@@ -197,5 +241,15 @@ export function Board({ board, take, picked, heat, corner, onPick }: BoardProps)
   );
 }
 
-const isPicked = (picked: CellPick, cell: { readonly bodyId: string; readonly modeId: string }): boolean =>
-  picked.bodyId === cell.bodyId && picked.modeId === cell.modeId;
+/** The bodies of which anything is in view, each with its rows. */
+function sectionsOf(entries: readonly Entry[], shown: readonly VirtualItem[]) {
+  const sections = new Map<Section, VirtualItem[]>();
+  for (const item of shown) {
+    const entry = entries[item.index];
+    if (!entry) continue;
+    const items = sections.get(entry.section) ?? [];
+    sections.set(entry.section, items);
+    items.push(item);
+  }
+  return [...sections].map(([section, items]) => ({ section, items }));
+}

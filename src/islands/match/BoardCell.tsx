@@ -3,7 +3,7 @@ import { cellTone } from '../../app/match/answers.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode, TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
-import { cellFigure, spokenCell } from '../../text/match/cell.ts';
+import { cellAside, cellFigure, spokenCell } from '../../text/match/cell.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';
@@ -26,11 +26,12 @@ interface BoardCellProps {
   readonly onPick: (row: number, column: number) => void;
 }
 
-/** Minutes, glyph and word; a pair that cannot meet is only a dot. Read aloud as one sentence. */
+/** Minutes, glyph and word; below them what stands against it: heat, or a card that waits for copies. Read aloud as one sentence. */
 export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
   const { cell, card, body, mode, take, row, column, left, width, picked, active, heat, onPick } = props;
   const { verdict } = cell;
   const figure = cellFigure(cell);
+  const aside = cellAside(cell, card, heat);
   return (
     <div
       id={cellId(row, column)}
@@ -48,7 +49,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
       onClick={() => onPick(row, column)}
     >
       {verdict === 'unfit' ? (
-        <span className={css.dot}>·</span>
+        <span className={css.word}>{VERDICT_WORDS.unfit}</span>
       ) : (
         <>
           <span className={css.figure}>
@@ -59,6 +60,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
             <VerdictGlyph verdict={verdict} size={12} />
             {VERDICT_WORDS[verdict]}
           </span>
+          {aside && <span className={css.aside}>{aside}</span>}
         </>
       )}
     </div>

@@ -1,12 +1,20 @@
-import type { CSSProperties } from 'react';
+import { useState } from 'react';
 import { cardLine } from '../../app/cards/cardLine.ts';
+import { isAtHand } from '../../app/match/entries.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
+import type { Outside } from '../../core/match/entering.ts';
 import type { Row } from '../../core/match/evaluate.ts';
+import { fromMbps } from '../../core/units/convert.ts';
+import { STATE_WORDS } from '../../text/cards/state.ts';
 import { cardPromise, modeSpeed } from '../../text/match/cell.ts';
-import { capacityText, MBpsFigure } from '../../text/quantity.ts';
+import { outsideText } from '../../text/match/outside.ts';
+import { capacityText, MBpsFigure, MbpsText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
+import { part } from '../../ui/part.tsx';
 import css from './BoardHeadings.module.css';
+
+const OutsideCards = part(() => import('./OutsideCards.tsx'));
 
 interface CardHeadingProps {
   readonly card: Card;
@@ -30,29 +38,53 @@ export function CardHeading({ card, index, left, width, picked }: CardHeadingPro
       <FormSilhouette form={card.form} bus={bus} />
       <span className={css.cardText}>
         <b className={css.label}>{card.label}</b>
-        <span>{capacityText(capacity)}</span>
-        <span className={css.promise}>{cardPromise(card)}</span>
+        <span className={css.promise}>
+          {capacityText(capacity)} · {cardPromise(card)}
+        </span>
+        {!isAtHand(card) && card.state && <span className={css.state}>{STATE_WORDS[card.state]}</span>}
         <span className="unseen">{formName}</span>
       </span>
     </div>
   );
 }
 
-export function BodyHeading({
-  body,
-  index,
-  style,
-}: {
+interface BodyHeadingProps {
   readonly body: Body;
-  readonly index: number;
-  readonly style: CSSProperties;
-}) {
+  readonly outside: readonly Outside[];
+  readonly width: number;
+  /** Whether no other body is shown. */
+  readonly alone: boolean;
+  readonly onAlone: () => void;
+}
+
+/** A body at the head of its rows: alone with one press, and which cards do not enter it behind a line that says so. */
+export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadingProps) {
+  const [listed, setListed] = useState(false);
   return (
-    <div className={css.body} data-first={index === 0 || undefined} style={style} role="row" aria-rowindex={index + 2}>
-      <span className={css.bodyName} role="rowheader">
+    <div className={css.body} style={{ width }} role="columnheader" aria-colindex={1}>
+      <span className={css.bodyName}>
         {body.name}
         {body.note && <span className={css.bodyNote}> · {body.note}</span>}
       </span>
+      <span className={css.bodyWays}>
+        {!alone && (
+          <button type="button" className={css.way} onClick={onAlone} aria-label={`Show only ${body.name}`}>
+            only this
+          </button>
+        )}
+        {outside.length > 0 && (
+          <button
+            type="button"
+            className={css.way}
+            title={outsideText(outside)}
+            onClick={() => setListed(true)}
+            aria-label={`${outsideText(outside)} Why?`}
+          >
+            {outside.length} do not enter
+          </button>
+        )}
+      </span>
+      {listed && <OutsideCards body={body} outside={outside} onClose={() => setListed(false)} />}
     </div>
   );
 }
@@ -61,18 +93,25 @@ export function ModeHeading({
   row,
   width,
   picked,
+  tried,
 }: {
   readonly row: Row;
   readonly width: number;
   readonly picked: boolean;
+  /** What is tried of it; empty where nothing is. */
+  readonly tried: string;
 }) {
   const { mode, rate } = row;
   return (
     <div className={css.mode} style={{ width }} role="rowheader" aria-colindex={1}>
       <span className={css.modeName} data-picked={picked || undefined} title={mode.name}>
-        <b>{mode.name}</b> <span className="soft">{modeSpeed(mode)}</span>
+        <span className={css.modeTitle}>
+          <b>{mode.name}</b> <span className="soft">{modeSpeed(mode)}</span>
+        </span>
+        {tried && <b className="tone-warm">{tried}</b>}
       </span>
       <span className={css.rate}>
+        {mode.rate.kind === 'stated' && <span className={css.stated}>{MbpsText(fromMbps(mode.rate.Mbps))}</span>}
         {rate.ok ? <Amount {...MBpsFigure(rate.value.peak)} /> : <span className="tone-hot">no rate</span>}
       </span>
     </div>

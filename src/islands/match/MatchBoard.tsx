@@ -1,3 +1,4 @@
+import { useMediaQuery } from '@mantine/hooks';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
@@ -11,14 +12,14 @@ import type { useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
-import { moveLine } from '../../text/match/move.ts';
+import { moveLine, triedText } from '../../text/match/move.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useSame } from '../../ui/useSame.ts';
 import { KitRoom } from '../shell/KitRoom.tsx';
 import { Board } from './Board.tsx';
+import { BoardBar } from './BoardBar.tsx';
 import { BoardEmpty } from './BoardEmpty.tsx';
 import css from './MatchView.module.css';
-import { PlanCorner } from './PlanCorner.tsx';
 import { SidePanel } from './SidePanel.tsx';
 import type { Selected } from './selected.ts';
 import { TrialBar } from './TrialBar.tsx';
@@ -31,9 +32,13 @@ interface Trying {
   /** The kit as it would be; null while only another kind of take is tried. */
   readonly kit: BoardKit | null;
   readonly changes: TrialChanges;
+  /** What of the rows is tried, by body and mode. */
+  readonly rows: ReadonlyMap<string, string>;
   /** Where to go back to when they are dropped. */
   readonly from: CellPick;
 }
+
+const NOTHING_TRIED: ReadonlyMap<string, string> = new Map();
 
 /** What a selection stands for on the board as it is now; null when its mode or card is gone. */
 function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
@@ -87,7 +92,24 @@ function Match({
   const heat = useHeatMarks(shownKit, plan);
   const tried = trying?.changes.take ?? null;
   useEffect(() => onTryTake(tried), [onTryTake, tried]);
-  const onPick = useCallback((pick: CellPick) => onSelect(pick), [onSelect]);
+  const narrow = useMediaQuery('(max-width: 760px)') ?? false;
+  // Over the board there is no room beside it: a trial shows the board, not the panel, until a cell is pressed.
+  const over = useMediaQuery('(max-width: 980px)') ?? false;
+  const [shut, setShut] = useState(false);
+  const [legend, setLegend] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const bodies = useMemo(() => [...new Set(board.rows.map(({ body }) => body))], [board.rows]);
+  const pickedBody = selected !== null && selected !== 'quick' ? selected.bodyId : null;
+  const known = bodies.some(({ id }) => id === chosen) ? chosen : null;
+  const only = narrow ? (known ?? pickedBody ?? bodies[0]?.id ?? null) : known;
+  const onPick = useCallback(
+    (pick: CellPick) => {
+      setShut(false);
+      setLegend(false);
+      onSelect(pick);
+    },
+    [onSelect],
+  );
   const subject = useMemo((): WhySubject | null => {
     if (selected === null) return null;
     if (selected !== 'quick') return subjectOf(board, selected);
@@ -107,6 +129,8 @@ function Match({
       return;
     }
     if (trial) onSelect({ bodyId: trial.bodyId, modeId: trial.modeId, cardId: trial.cardId });
+    if (trial && over) setShut(true);
+    document.getElementById('why')?.scrollTo({ top: 0 });
     // A move that only looks at another cell changes nothing that would have to be kept.
     if (trial && !trial.changedBody && !trial.addedCard) return;
     const line = moveLine(move, { cards: board.cards, body, mode });
@@ -115,6 +139,7 @@ function Match({
       text: trying ? `${trying.text} · ${line.text}` : line.text,
       kit: trial?.kit ?? trying?.kit ?? null,
       changes: withTrial(trying?.changes ?? UNCHANGED, trial, newTake, body),
+      rows: new Map([...(trying?.rows ?? NOTHING_TRIED), [`${body.id} ${mode.id}`, triedText(move)]]),
       from: trying?.from ?? from,
     });
   };
@@ -134,14 +159,29 @@ function Match({
         {board.rows.length === 0 || board.cards.length === 0 ? (
           <BoardEmpty rows={board.rows.length} cards={board.cards.length} />
         ) : (
-          <Board
-            board={board}
-            take={policy.take}
-            picked={selected === 'quick' ? null : selected}
-            heat={heat}
-            corner={<PlanCorner plan={plan} />}
-            onPick={onPick}
-          />
+          <div className={css.boardSide}>
+            <BoardBar
+              bodies={bodies}
+              only={only}
+              narrow={narrow}
+              plan={plan}
+              onOnly={setChosen}
+              onLegend={() => {
+                onSelect(null);
+                setLegend(true);
+              }}
+            />
+            <Board
+              board={board}
+              take={policy.take}
+              picked={selected === 'quick' ? null : selected}
+              heat={heat}
+              tried={trying?.rows ?? NOTHING_TRIED}
+              only={only}
+              onOnly={setChosen}
+              onPick={onPick}
+            />
+          </div>
         )}
         <SidePanel
           subject={subject}
@@ -149,8 +189,14 @@ function Match({
           policy={policy}
           plan={plan}
           trying={trying !== null}
+          over={over}
+          shut={shut}
+          legend={legend}
           onMove={startTrial}
-          onClose={() => onSelect(null)}
+          onClose={() => {
+            setLegend(false);
+            onSelect(null);
+          }}
         />
       </div>
     </>

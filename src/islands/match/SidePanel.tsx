@@ -1,5 +1,4 @@
 import { Drawer } from '@mantine/core';
-import { useMediaQuery } from '@mantine/hooks';
 import { useEffect } from 'react';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
@@ -21,21 +20,33 @@ interface SidePanelProps {
   readonly policy: Policy;
   readonly plan: PlannedTake;
   readonly trying: boolean;
+  /** Whether it lies over the board, where there is no room beside. */
+  readonly over: boolean;
+  /** Closed though a cell is selected: the board shows a trial. */
+  readonly shut: boolean;
+  /** Whether the legend was asked for. */
+  readonly legend: boolean;
   readonly onMove: (move: Move) => void;
   readonly onClose: () => void;
 }
 
 /** Why, beside the board; over it where there is no room beside. The legend while nothing is selected. */
-export function SidePanel({ subject, kit, policy, plan, trying, onMove, onClose }: SidePanelProps) {
+export function SidePanel(props: SidePanelProps) {
+  const { subject, kit, policy, plan, trying, over, shut, legend, onMove, onClose } = props;
   const why = subject && (
     <Why subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />
   );
   useEffect(() => whenIdle(() => void loadWhy().catch(() => {})), []);
-  const over = useMediaQuery('(max-width: 980px)', false);
   if (over) {
     return (
-      <Drawer opened={subject !== null} onClose={onClose} position="bottom" size="92%" title="Why">
-        {why}
+      <Drawer
+        opened={(subject !== null && !shut) || legend}
+        onClose={onClose}
+        position="bottom"
+        size="92%"
+        title={legend ? 'What a cell says' : 'Why'}
+      >
+        {legend ? <Legend take={policy.take} /> : why}
       </Drawer>
     );
   }

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import css from './TrialBar.module.css';
 
 interface TrialBarProps {
@@ -8,8 +9,13 @@ interface TrialBarProps {
 
 /** Says that the board shows a trial, which one, and offers to keep or drop it. */
 export function TrialBar({ text, onKeep, onDrop }: TrialBarProps) {
+  const bar = useRef<HTMLDivElement>(null);
+  // On a phone the panel in which it was pressed lay far below.
+  useEffect(() => {
+    bar.current?.scrollIntoView({ block: 'nearest' });
+  }, [text]);
   return (
-    <div className={css.bar} role="status">
+    <div ref={bar} className={css.bar} role="status">
       <b>Trial</b>
       <span className={css.text}>{text}</span>
       <button type="button" className="plain-button" onClick={onKeep}>

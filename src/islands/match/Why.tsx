@@ -16,6 +16,7 @@ import { BottleneckStrip } from '../../ui/BottleneckStrip.tsx';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { part } from '../../ui/part.tsx';
+import { WhatToDo } from './WhatToDo.tsx';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
 import { WhyMoves } from './WhyMoves.tsx';
@@ -64,6 +65,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
       {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
+      {!quick && <WhatToDo subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />}
       {cell.seats && (
         <ul className={css.seats} aria-label="Who sits where">
           {seatTexts(cell).map(({ id, text, answer }) => (
@@ -91,7 +93,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
           <BottleneckStrip need={cell.need} sections={stripSections(cell, body, card)} />
         </>
       )}
-      {!quick && <WhyHeat subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} />}
+      {!quick && <WhyHeat subject={subject} kit={kit} plan={plan} trying={trying} />}
       <section aria-label="Rule by rule">
         <ol className={css.ladder}>
           {cell.findings.map((finding, at) => (
@@ -102,7 +104,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
       {!quick && !trying && <WhyTest key={`test ${place}`} subject={subject} />}
       {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} kit={kit} />}
       {rate && <WhySlowMotion subject={subject} policy={policy} />}
-      {!quick && <WhyMoves subject={subject} kit={kit} policy={policy} onMove={onMove} />}
+      {!quick && <WhyMoves subject={subject} kit={kit} policy={policy} plan={plan} onMove={onMove} />}
       {!quick && !trying && cell.need !== null && (
         <WhyArrange key={`arrange ${place}`} subject={subject} kit={kit} policy={policy} />
       )}

@@ -3,18 +3,15 @@ import { cellHeat } from '../../app/heat/heatViews.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
-import type { Policy } from '../../core/match/policy.ts';
 import { heatMarkText, NOT_CALIBRATED } from '../../text/heat/heat.ts';
 import { reasonText } from '../../text/heat/heatAdvice.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import css from './WhyHeat.module.css';
-import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
 interface WhyHeatProps {
   readonly subject: WhySubject;
   readonly kit: BoardKit;
-  readonly policy: Policy;
   readonly plan: PlannedTake;
   /** A trial is not stored, so the heat run does not know it. */
   readonly trying: boolean;
@@ -24,7 +21,7 @@ const TONES = { cool: 'cool', warm: 'warm', hot: 'hot' } as const;
 const REASONS = 3;
 
 /** Why a cell that holds by rate has its heat mark: the planned take, what raises it, and the way to its run. */
-export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatProps) {
+export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
   const { cell, body, mode, card } = subject;
   const { tests, cards } = kit;
   const found = useMemo(
@@ -54,9 +51,6 @@ export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatP
           <a href={`/heat?${query}`}>{mark.outlasted ? 'Fit the figures in its heat run' : 'Open its heat run'}</a>
         )}
       </p>
-      {mark.level !== 'cool' && !mark.outlasted && !trying && (
-        <WhyHeatMoves cell={cell} kit={kit} policy={policy} plan={plan} />
-      )}
     </section>
   );
 }

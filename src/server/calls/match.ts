@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { DEFAULT_PLAN } from '../../core/heat/run/plan.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import { board } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -92,6 +93,7 @@ export const match = call({
       return err(refusal(422, 'too-much-work', message));
     }
     const strict: Policy = { take: asked.policy.take, headroom: margin.value };
-    return ok(boardView(board(kit, strict), kit, strict));
+    const { minutes } = kit.settings.plannedTake ?? DEFAULT_PLAN;
+    return ok(boardView(board(kit, strict), kit, strict, minutes));
   },
 });

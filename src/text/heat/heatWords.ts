@@ -5,9 +5,12 @@ import { plain } from '../quantity.ts';
 /** What a heat mark says, in words. */
 export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
   cool: 'Heat: cool',
-  warm: 'Heat: thin',
-  hot: 'Heat: too hot',
+  warm: 'Heat: risky',
+  hot: 'Heat: stops it',
 };
+
+/** The same behind the minutes of a cell, where the rate holds and heat does not; empty where it does. */
+export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = { cool: '', warm: 'heat: risky', hot: 'heat stops it' };
 
 export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {
   cool: 'holds though every heat figure were a little worse',

@@ -1,3 +1,4 @@
+import { isAtHand } from '../../core/cards/atHand.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
@@ -5,7 +6,8 @@ import { ownPromise } from '../../core/match/ownPromise.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import { fromGB } from '../../core/units/convert.ts';
-import { HEAT_WORDS } from '../heat/heatWords.ts';
+import { STATE_WORDS } from '../cards/state.ts';
+import { HEAT_ASIDE, HEAT_WORDS } from '../heat/heatWords.ts';
 import {
   capacityText,
   clockText,
@@ -138,6 +140,12 @@ function deciding(cell: Cell) {
   }
 }
 
+/** What stands against a cell beside its verdict: a card that waits for copies, heat. Empty where nothing does. */
+export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
+  const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
+  return [state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
+}
+
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */
 export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card, heat: HeatLevel | null = null): string {
   const reason = deciding(cell);
@@ -146,5 +154,6 @@ export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card, heat:
   const number = figure.figure === '—' ? '' : `${joined(figure)} `;
   const said = `${number}${VERDICT_WORDS[cell.verdict]}${beside ? `, ${beside}` : ''}`;
   const why = reason ? `. ${findingText(reason)}` : '.';
-  return `${body.name} ${modeTitle(mode)} on ${card.label}: ${said}${why}${heat ? ` ${HEAT_WORDS[heat]}.` : ''}`;
+  const state = card.state && !isAtHand(card) ? ` The card is ${STATE_WORDS[card.state]}.` : '';
+  return `${body.name} ${modeTitle(mode)} on ${card.label}: ${said}${why}${heat ? ` ${HEAT_WORDS[heat]}.` : ''}${state}`;
 }

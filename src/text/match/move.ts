@@ -1,8 +1,10 @@
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Move } from '../../core/match/move.ts';
 import { assertNever } from '../../core/result.ts';
+import { STATE_WORDS } from '../cards/state.ts';
 import { MBpsText, minutesText, plain } from '../quantity.ts';
-import { modeTitle } from './cell.ts';
+import { modeSpeed, modeTitle } from './cell.ts';
+import { printText } from './toBuy.ts';
 import { VERDICT_WORDS } from './verdict.ts';
 
 /** What the ids of a move stand for. */
@@ -28,7 +30,8 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
   switch (move.code) {
     case 'owned-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
-      return { text: `Use ${card?.label ?? 'another card'}: ${leads(move)}`, cost: priceText(move.price) };
+      const cost = move.state ? `${STATE_WORDS[move.state]} now: free it first` : priceText(move.price);
+      return { text: `Use ${card?.label ?? 'another card'}: ${leads(move)}`, cost };
     }
     case 'cheaper-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
@@ -37,14 +40,15 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
         cost: 'keeps this card for what needs it',
       };
     }
-    case 'smallest-mark':
-      return { text: `A card with ${move.mark}: ${leads(move)}`, cost: 'a card to buy' };
+    case 'buy':
+      return { text: `${printText(move)}: ${leads(move)}`, cost: 'a card to buy' };
     case 'nearest-mode': {
       const mode = names.body.modes.find(({ id }) => id === move.modeId);
       const picture = move.samePicture ? 'same picture size' : 'another picture size';
+      const speed = mode && !move.sameSpeed ? `${modeSpeed(mode)} instead of ${modeSpeed(names.mode)}, ` : '';
       return {
         text: `Record ${mode ? modeTitle(mode) : 'another mode'}: ${leads(move)}`,
-        cost: `${picture}, ${MBpsText(move.rate)}`,
+        cost: `${speed}${picture}, ${MBpsText(move.rate)}`,
       };
     }
     case 'ratio':
@@ -66,7 +70,7 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
     case 'split':
       return {
         text: `Split over ${move.cards} cards: ${leads(move)}`,
-        cost: `${move.cards} cards a fill, if the body can`,
+        cost: `${move.cards} cards a fill`,
       };
     case 'other-school': {
       const name = move.take === 'once' ? 'once-only' : 'repeatable';
@@ -77,6 +81,20 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
     }
     default:
       return assertNever(move);
+  }
+}
+
+/** What a move that changes a body has changed, in a word or two, for the row that shows it. */
+export function triedText(move: Move): string {
+  switch (move.code) {
+    case 'ratio':
+      return `tried at ${plain(move.ratio)}:1`;
+    case 'drop-proxy':
+      return 'tried without proxy';
+    case 'split':
+      return 'tried split';
+    default:
+      return '';
   }
 }
 

@@ -1,8 +1,14 @@
-import { MAX_NAME } from '../../core/kit/model.ts';
+import type { Print } from '../../core/match/buyCard.ts';
+import { form } from '../../core/standards/forms.ts';
+import { fromGB } from '../../core/units/convert.ts';
+import { capacityText } from '../quantity.ts';
 
-/** Label and note of a card that is not owned yet, no longer than a label may be. */
-export function toBuyWords(label: string, mark: string): { readonly label: string; readonly note: string } {
-  const ending = ` with ${mark}`;
-  const own = label.slice(0, MAX_NAME - ending.length).replace(/[\ud800-\udbff]$/, '');
-  return { label: own + ending, note: 'A card to buy: not owned yet.' };
-}
+/** A card to buy, as it is asked for over a counter: `CFexpress A 160 GB, VPG200`. */
+export const printText = ({ form: key, capacityGB, mark }: Print): string =>
+  `${form(key).name} ${capacityText(fromGB(capacityGB))}, ${mark}`;
+
+/** Label and note of a card that is not owned yet. */
+export const toBuyWords = (print: Print): { readonly label: string; readonly note: string } => ({
+  label: printText(print).replaceAll('\u00a0', ' '),
+  note: 'A card to buy: not owned yet.',
+});
