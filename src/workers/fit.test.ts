@@ -110,6 +110,28 @@ describe('fitting logged takes', () => {
     expect(takes.find(({ testId }) => testId === 'odd')?.unexplained).toBe(true);
   });
 
+  it('reproduces its own takes with the figures it would keep, or says which it cannot and is not usable', () => {
+    const good = fit([taken('a', 30, { card: 22, body: 2 }), taken('b', 24, { card: 22, body: 2 })]);
+    expect(good.usable).toBe(true);
+    expect(good.takes.every(({ reproduced }) => reproduced)).toBe(true);
+    for (const { seconds, fittedSeconds } of good.takes)
+      if (fittedSeconds !== null) expect(Math.abs(Math.log(fittedSeconds / seconds))).toBeLessThan(0.16);
+    // One of two alike ended after a tenth of the time: no figure of body or card says both.
+    const odd = aTest({ ...taken('b', 24, { card: 22, body: 2 }), id: 'odd', seconds: 60, end: 'cut-off' });
+    const bad = fit([taken('a', 24, { card: 22, body: 2 }), odd]);
+    expect(bad.usable).toBe(false);
+    expect(bad.takes.some(({ reproduced }) => !reproduced)).toBe(true);
+  });
+
+  it('a single drop moves the run to where it dropped, or nothing is kept', () => {
+    for (const seconds of [300, 1320, 2400, 5000]) {
+      const done = fit([aTest({ id: 'one', end: 'dropped', seconds, ambientWithSunC: 30, writtenMBps: 800 })]);
+      const [take] = done.takes;
+      if (!done.usable) expect(take?.reproduced, `${seconds} s`).toBe(false);
+      else expect(Math.abs(Math.log((take?.fittedSeconds ?? 0) / seconds)), `${seconds} s`).toBeLessThan(0.16);
+    }
+  });
+
   it('understands takes with rests', () => {
     const rested = aTest({
       end: 'stopped',

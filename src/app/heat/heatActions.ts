@@ -7,6 +7,7 @@ import type {
   HeatPick,
   KeptTake,
   LimitStatement,
+  MadeWith,
   OwnFigure,
 } from '../../core/kit/model.ts';
 import { BODY_FIGURES, CARD_FIGURES, MAX_KEPT_TAKES } from '../../core/kit/model.ts';
@@ -82,6 +83,7 @@ export function keepTake(
   kept: readonly KeptTake[],
   { demandTraceMBps, ...pick }: HeatPick,
   name: string,
+  made: MadeWith | null = null,
 ): Promise<Written> {
   const rateSeriesId = demandTraceMBps ? newId() : null;
   const surplus = kept.slice(0, Math.max(0, kept.length - MAX_KEPT_TAKES + 1));
@@ -92,7 +94,7 @@ export function keepTake(
     ...(rateSeriesId && demandTraceMBps
       ? [put('series', { id: rateSeriesId, kind: 'rate' as const, MBps: demandTraceMBps })]
       : []),
-    put('keptTakes', { ...pick, id: newId(), name, rateSeriesId }),
+    put('keptTakes', { ...pick, id: newId(), name, rateSeriesId, made }),
   ]);
 }
 
@@ -105,7 +107,7 @@ export const forgetTake = (take: KeptTake): Promise<Written> =>
   write(CHANGE_TEXT.takeForgotten(take.name), forgetting(take));
 
 /** A kept take as it is run, with its clip's own rate where it has one. */
-export async function openTake({ id: _, name: __, rateSeriesId, ...pick }: KeptTake): Promise<HeatPick> {
+export async function openTake({ id: _, name: __, made: ___, rateSeriesId, ...pick }: KeptTake): Promise<HeatPick> {
   if (rateSeriesId === null) return pick;
   const series = await readItem(database, 'series', rateSeriesId);
   return { ...pick, demandTraceMBps: series?.MBps ?? null };

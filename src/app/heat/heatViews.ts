@@ -1,8 +1,10 @@
 import { bodyFigures, limitsOf, sizeOf } from '../../core/heat/run/bodyFigures.ts';
+import { endedBy } from '../../core/heat/run/endedBy.ts';
 import { isCalibrated } from '../../core/heat/run/known.ts';
 import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
 import { type HeatMark, heatMark, type MarkInput } from '../../core/heat/run/mark.ts';
 import { cellReasons, type RankedReason } from '../../core/heat/run/reasons.ts';
+import type { Test } from '../../core/kit/model.ts';
 
 export { riskTone, usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 export { needMBps } from '../../core/heat/run/cardFigures.ts';
@@ -18,6 +20,8 @@ export { bodyFigures, isCalibrated, limitsOf, sizeOf };
 /** A run that decided, and whether it failed. */
 export interface Ended extends LaneRun {
   readonly failed: boolean;
+  /** The own take that stopped early under these conditions. */
+  readonly ended: Test | null;
 }
 
 /** The deciding run of a setup; null where it cannot be run. */
@@ -25,7 +29,8 @@ export function endOf(setup: HeatSetup): Ended | null {
   const lanes = lanesOf(setup);
   if (!lanes.ok) return null;
   const ran = deciding(lanes.value);
-  return { ...ran, failed: hasFailed(ran.result) };
+  const ended = endedBy({ ...setup, cards: lanes.value.flatMap((one) => one.cards) }, setup.tests);
+  return { ...ran, failed: hasFailed(ran.result), ended };
 }
 
 /** The heat of a cell for a planned take: its mark, whether its figures are anybody’s own, and what raises it. */

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { endedBy } from '../../core/heat/run/endedBy.ts';
 import {
   deciding,
   type HeatSetup,
@@ -30,6 +31,8 @@ export interface Run {
   readonly breakEven: number | null;
   /** The own take that lasted longer than these figures say it could. */
   readonly outlasted: Test | null;
+  /** The own take that stopped early under these conditions; what is worked out stands behind it. */
+  readonly ended: Test | null;
   readonly at: (seconds: number) => Moment;
 }
 
@@ -39,6 +42,7 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
   const { lane, result } = deciding(lanes.value);
   const pace = paceOf(lane);
   const [card] = lane.cards;
+  const ended = endedBy({ ...setup, cards: lanes.value.flatMap((one) => one.cards) }, setup.tests);
   return ok({
     setup,
     lane,
@@ -47,7 +51,8 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
     cause: causeOf(lane.sim, result),
     pace,
     breakEven: pace === 'known' ? null : breakEvenMBps(lane),
-    outlasted: card && hasFailed(result) ? outlastedBy(lane, setup.body, card, setup.tests) : null,
+    ended,
+    outlasted: ended === null && card && hasFailed(result) ? outlastedBy(lane, setup.body, card, setup.tests) : null,
     at: createReader(lane.sim, result),
   });
 }

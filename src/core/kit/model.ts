@@ -354,9 +354,23 @@ export const MAX_TRACE_SECONDS = 21_600;
 /** Most takes kept for comparing: more do not fit side by side. */
 export const MAX_KEPT_TAKES = 3;
 
+/** How a take ran when it was kept. */
+export interface MadeWith {
+  /** ISO date. */
+  readonly date: string;
+  readonly outcome: 'complete' | 'filled' | 'dropped' | 'body-cutoff';
+  readonly atSeconds: number;
+  /** Share of its runs that failed; null where it was not known yet. */
+  readonly failing: number | null;
+  /** The figures of its body and of the card that decided. */
+  readonly figures: Readonly<Partial<Record<BodyFigure | CardFigure, number>>>;
+}
+
 /** A take kept for comparing; it is simulated again whenever it is shown. */
 export interface KeptTake extends Omit<HeatPick, 'demandTraceMBps'> {
   readonly id: string;
+  /** How it ran when it was kept, and with which figures; missing: kept before that was noted. */
+  readonly made?: MadeWith | null;
   readonly name: string;
   /** The series with a clip's own rate; null where the mode's rate is taken. */
   readonly rateSeriesId: string | null;

@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
-import { type Ended as DayEnd, endOf, RANGES, riskTone } from '../../app/heat/heatViews.ts';
-import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { type Ended as DayEnd, endOf, RANGES } from '../../app/heat/heatViews.ts';
+import { RISK_SEED, TOLD_EVENTS, TOLD_RUNS } from '../../app/heat/riskRuns.ts';
+import { toldOf } from '../../app/heat/told.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
-import { heatAloneText, outcomeText, shareText, thinText } from '../../text/heat/heat.ts';
+import { shareText } from '../../text/heat/heat.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './DayRuns.module.css';
@@ -14,8 +15,6 @@ const PARTS = ['Morning', 'Noon', 'Evening'] as const;
 
 /** Degrees below the air of the plan at which morning and evening begin [A]. */
 const BELOW = [12, 0, 6] as const;
-
-const RUNS = 2000;
 
 interface DayRunsProps {
   readonly run: Run;
@@ -39,8 +38,8 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
   const request = useMemo(
     (): SharesInput => ({
       paths: results.map((one) => one && { sim: one.lane.sim, spreads: one.lane.spreads }),
-      runs: RUNS,
-      maxEvents: RISK_EVENTS / 10,
+      runs: TOLD_RUNS,
+      maxEvents: TOLD_EVENTS,
       seed: RISK_SEED,
     }),
     [results],
@@ -87,15 +86,17 @@ interface EndedProps {
 
 function Ended({ ran, failing, accepted, heatAlone }: EndedProps) {
   if (!ran) return <p className="tone-mute">Cannot be run in this air</p>;
-  const { result, failed } = ran;
-  const isThin = !failed && failing !== null && failing > accepted;
-  const tone = failed ? 'hot' : failing === null || (heatAlone && !isThin) ? 'mute' : riskTone(failing, accepted);
+  const { text, tone } = toldOf(
+    { ...ran, pace: heatAlone ? 'unknown' : 'known', cause: null, outlasted: null },
+    failing,
+    accepted,
+  );
   return (
     <>
-      <p className={`tone-${tone}`}>
-        <b>{isThin ? thinText(result) : heatAlone ? heatAloneText(result) : outcomeText(result)}</b>
+      <p className={`tone-${tone === 'none' ? 'mute' : tone}`}>
+        <b>{text}</b>
       </p>
-      {failing !== null && (
+      {failing !== null && !ran.ended && (
         <p className="soft">
           {heatAlone ? 'Heat ends' : ''} {shareText(failing)} of the runs{heatAlone ? '' : ' fail'}
         </p>

@@ -6,7 +6,7 @@ import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { FitInput } from '../../core/heat/run/fit.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { explainedText, fitRefusalText, fittedText } from '../../text/heat/heatFit.ts';
+import { explainedText, fitRefusalText, fittedText, NOT_REPRODUCED } from '../../text/heat/heatFit.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
@@ -51,16 +51,21 @@ export function FitResult({ kit, run, card, onDone }: FitResultProps) {
           </li>
         ))}
         {fit.takes.map((take) => (
-          <li key={take.testId} className={take.unexplained ? 'tone-hot' : undefined}>
+          <li key={take.testId} className={!take.reproduced && take.cardId === card.id ? 'tone-hot' : undefined}>
             {explainedText(take, take.cardId === card.id ? undefined : labelOf(kit, take.cardId))}
           </li>
         ))}
       </ul>
+      {!fit.usable && (
+        <p className="tone-hot" role="alert">
+          {NOT_REPRODUCED}
+        </p>
+      )}
       <p className={css.actions}>
         <button
           type="button"
           className="ink-button"
-          disabled={!informed || !body}
+          disabled={!informed || !body || !fit.usable}
           onClick={() => void (body && change(() => keepFit({ body, card }, fit)).then((made) => made && onDone()))}
         >
           Use the fitted figures

@@ -25,21 +25,21 @@ interface LogFormProps {
 export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   const { plan, body } = run.setup;
   const change = useChange();
-  const [end, setEnd] = useState<TestEnd>('dropped');
+  const [end, setEnd] = useState<TestEnd | null>(null);
   const [time, setTime] = useState('');
   const seconds = takeSeconds(time);
   const [asked, setAsked] = useState<string | null>(null);
   const [ambientC, setAmbientC] = useState<number | null>(plan.ambientC + plan.sunC);
   const [takes, setTakes] = useState(plan.takes);
   const [rest, setRest] = useState(plan.restMinutes);
-  const ready = seconds !== null && ambientC !== null && pick.ratio === null;
+  const ready = end !== null && seconds !== null && ambientC !== null && pick.ratio === null;
   const testOf = (length: number): Test => ({
     id: newId(),
     bodyId: body.id,
     modeId: pick.modeId,
     cardId: card.id,
     slotId: run.lane.cell.slotId,
-    end,
+    end: end ?? 'stopped',
     seconds: Math.round(length),
     clipGB: null,
     writtenMBps: Math.round(needMBps(run.lane.cell) * 10) / 10,
@@ -49,9 +49,9 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
     takes,
     restSeconds: takes > 1 ? rest * 60 : null,
   });
-  const question = seconds === null ? null : misfitQuestion(readTest(testOf(seconds), body, card));
+  const question = seconds === null || end === null ? null : misfitQuestion(readTest(testOf(seconds), body, card));
   const save = (): void => {
-    if (seconds === null || ambientC === null) return;
+    if (seconds === null || ambientC === null || end === null) return;
     const test = testOf(seconds);
     // Asked once about these very numbers; a second press keeps them in the log, where they prove nothing.
     if (question !== null && asked !== question) {
@@ -71,9 +71,12 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
     >
       <ChoiceLine
         label="The take"
-        value={end}
-        choices={TEST_ENDS.map((value) => ({ value, label: END_WORDS[value] }))}
-        onChange={(value) => setEnd(value as TestEnd)}
+        value={end ?? ''}
+        choices={[
+          ...(end === null ? [{ value: '', label: 'how did it end?' }] : []),
+          ...TEST_ENDS.map((value) => ({ value, label: END_WORDS[value] })),
+        ]}
+        onChange={(value) => setEnd((value || null) as TestEnd | null)}
       />
       <TakeLength label="After" text={time} onText={setTime} />
       {question !== null && asked === question && (

@@ -1,5 +1,6 @@
 import { useId, useMemo } from 'react';
 import { hasFailed, heatReasons, riskTone } from '../../app/heat/heatViews.ts';
+import { TOLD_RUNS } from '../../app/heat/riskRuns.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import type { TaskState } from '../../app/tasks/useTask.ts';
 import type { Advice, Advised } from '../../core/heat/run/advice.ts';
@@ -27,7 +28,7 @@ interface RiskPanelProps {
 }
 
 const ACCEPTED = [0.01, 0.05, 0.1, 0.25] as const;
-const RUNS = [1000, 10_000, 100_000] as const;
+const RUNS = [TOLD_RUNS, 10_000, 100_000] as const;
 
 /** The risk of the take, what raises it and what would lower it: before any temperature, since few were ever measured. */
 export function RiskPanel(props: RiskPanelProps) {
@@ -41,10 +42,11 @@ export function RiskPanel(props: RiskPanelProps) {
         <h2 id="risk-heading" className={css.heading}>
           Risk of this take
         </h2>
-        {run.outlasted ? (
+        {isDoubted(run) ? (
           <p>
-            With these figures no risk can be told: your own take held longer than they allow. Fit them to your takes
-            first, under the logged takes.
+            With these figures no risk can be told: your own take{' '}
+            {run.ended ? 'stopped sooner than they say' : 'held longer than they allow'}. Fit them to your takes first,
+            under the logged takes.
           </p>
         ) : risk.phase === 'done' ? (
           run.pace === 'unknown' ? (
@@ -104,7 +106,7 @@ export function RiskPanel(props: RiskPanelProps) {
         <h2 id="moves-heading" className={css.heading}>
           Moves
         </h2>
-        {run.outlasted ? (
+        {isDoubted(run) ? (
           <p className={css.none}>Moves are worked out once the figures are fitted.</p>
         ) : advised.phase === 'done' ? (
           <Moves
@@ -127,6 +129,13 @@ export function RiskPanel(props: RiskPanelProps) {
     </>
   );
 }
+
+/** A run may end up to this much later than the own take did and still be the same story [A]. */
+const SAME_STORY = 1.15;
+
+/** Whether a take of one's own speaks against the figures: then no share of failures is told from them. */
+const isDoubted = ({ outlasted, ended, result }: Run): boolean =>
+  outlasted !== null || (ended !== null && !(hasFailed(result) && result.atSeconds <= ended.seconds * SAME_STORY));
 
 interface RiskFiguresProps {
   readonly risk: Risk;

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { namedEvents } from '../../app/heat/chartData.ts';
-import { hasFailed, isCalibrated, riskTone } from '../../app/heat/heatViews.ts';
+import { hasFailed, isCalibrated } from '../../app/heat/heatViews.ts';
+import { toldOf } from '../../app/heat/told.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import type { Risk } from '../../core/heat/writepath/risk.ts';
 import type { SimResult } from '../../core/heat/writepath/simulation.ts';
@@ -8,15 +9,12 @@ import {
   CALIBRATED,
   causeText,
   EVENT_WORDS,
-  heatAloneText,
   NOT_CALIBRATED,
   outcomeText,
   outlastedText,
-  promiseAloneText,
+  riskyCauseText,
   runPaceText,
   temperaturesText,
-  thinCauseText,
-  thinText,
   timeText,
 } from '../../text/heat/heat.ts';
 import { plannedText } from '../../text/heat/heatWords.ts';
@@ -54,7 +52,7 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
   // Until somebody moves it, the scrubber stands where the run ends: there the buckets say why.
   const seconds = Math.min(wish ?? last, last);
   useEffect(() => setWish((now) => (now !== null && now > last ? null : now)), [last]);
-  const thin = thinShare(result, risk && failingOf(risk), accepted);
+  const risky = riskyShare(result, risk && failingOf(risk), accepted);
   const calibrated = lane.cardFigures.every((figures) => isCalibrated({ ...lane.figures, ...figures }));
   return (
     <>
@@ -64,14 +62,16 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
           {setup.body.name} {modeTitle(setup.mode)} on {seatedCardsText(run)}, {plannedText(setup.plan)}
         </p>
         <p className={css.cause}>
-          {run.outlasted
-            ? `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
-            : run.pace === 'unknown' && !hasFailed(result)
-              ? temperaturesText(result)
-              : causeText(lane.sim, result, cause)}{' '}
+          {run.ended
+            ? `The figures say ${outcomeText(result).toLowerCase()}. ${causeText(lane.sim, result, cause)}`
+            : run.outlasted
+              ? `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
+              : run.pace === 'unknown' && !hasFailed(result)
+                ? temperaturesText(result)
+                : causeText(lane.sim, result, cause)}{' '}
           {runPaceText(run.pace, run.breakEven, lane)}
           {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
-          {thin !== null && ` ${thinCauseText(thin)}`}
+          {risky !== null && ` ${riskyCauseText(risky, result)}`}
           {result.cutShort && ' The run met more events than are followed and was cut short here.'}
         </p>
         {before && (
@@ -108,51 +108,21 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
 const failingOf = ({ dropProbability, cutoffProbability }: Risk): number => dropProbability + cutoffProbability;
 
 /** The share of failing runs where the run itself holds and yet more fail than is accepted; else null. */
-const thinShare = (result: SimResult, failing: number | null, accepted: number): number | null =>
+const riskyShare = (result: SimResult, failing: number | null, accepted: number): number | null =>
   failing !== null && failing > accepted && !hasFailed(result) ? failing : null;
 
 interface HeadProps {
   readonly run: Run;
-  /** Null until the risk is known: until then a run that holds is not called good. */
   readonly failing: number | null;
   readonly accepted: number;
 }
 
 function Head({ run, failing, accepted }: HeadProps) {
-  const { result, pace, outlasted, cause } = run;
-  if (outlasted)
-    return (
-      <h1 className={`${css.title} tone-warm`}>
-        <OutcomeGlyph outcome="unknown" />
-        In doubt: your own take held longer
-      </h1>
-    );
-  if (pace === 'unknown')
-    return (
-      <h1 className={`${css.title} ${hasFailed(result) ? 'tone-hot' : ''}`}>
-        <OutcomeGlyph outcome={hasFailed(result) ? 'short' : 'unknown'} />
-        {heatAloneText(result)}
-      </h1>
-    );
-  if (pace === 'promised' && hasFailed(result) && cause !== 'heat' && cause !== 'bus')
-    return (
-      <h1 className={`${css.title} tone-hot`}>
-        <OutcomeGlyph outcome="short" />
-        {promiseAloneText(result)}
-      </h1>
-    );
-  if (hasFailed(result))
-    return (
-      <h1 className={`${css.title} tone-hot`}>
-        <OutcomeGlyph outcome="short" />
-        {outcomeText(result)}
-      </h1>
-    );
-  const isThin = thinShare(result, failing, accepted) !== null;
+  const { text, tone, glyph } = toldOf(run, failing, accepted);
   return (
-    <h1 className={`${css.title} ${failing === null ? '' : `tone-${riskTone(failing, accepted)}`}`}>
-      <OutcomeGlyph outcome={failing === null ? 'unknown' : isThin ? 'note' : 'pass'} />
-      {isThin ? thinText(result) : outcomeText(result)}
+    <h1 className={`${css.title} ${tone === 'none' ? '' : `tone-${tone}`}`}>
+      <OutcomeGlyph outcome={glyph} />
+      {text}
     </h1>
   );
 }

@@ -3,7 +3,9 @@ import { forgetTake } from '../../app/heat/heatActions.ts';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
 import { pickedIn, setupOf } from '../../app/heat/heatPick.ts';
 import { averageDemand, hasFailed } from '../../app/heat/heatViews.ts';
-import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { changedSince } from '../../app/heat/keptFigures.ts';
+import { eventsOf, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { toldOf } from '../../app/heat/told.ts';
 import { useKeptPicks } from '../../app/heat/useKeptPicks.ts';
 import { type Run, runOf } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
@@ -11,7 +13,8 @@ import { useTask } from '../../app/tasks/useTask.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
 import type { KeptTake } from '../../core/kit/model.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { heatAloneText, outcomeText, shareText, timeText } from '../../text/heat/heat.ts';
+import { keptText, shareText, timeText } from '../../text/heat/heat.ts';
+import { FIGURE_WORDS } from '../../text/heat/heatFigures.ts';
 import { degreesText, paceText, planText } from '../../text/heat/heatWords.ts';
 import { CAUSE_WORDS } from '../../text/heat/simulation.ts';
 import { plain } from '../../text/quantity.ts';
@@ -25,6 +28,8 @@ interface SideBySideProps {
   readonly now: Run;
   /** Risk runs of each take. */
   readonly runs: number;
+  /** Share of failing runs that still counts as holding, 0 to 1. */
+  readonly accepted: number;
   readonly onOpen: (take: KeptTake) => void;
 }
 
@@ -56,11 +61,22 @@ function Trace({ run, lastSecond }: { readonly run: Run; readonly lastSecond: nu
   );
 }
 
+/** How a kept take ran when it was kept, and which figures are others now. */
+function sinceText(take: KeptTake | null, run: Run): string {
+  if (!take) return '—';
+  if (!take.made) return 'not noted';
+  const since = changedSince(take, run).map(({ key, then, now }) => {
+    const { name, unit, digits } = FIGURE_WORDS[key];
+    return `${name} ${plain(then, digits)} → ${plain(now, digits)} ${unit}`;
+  });
+  return [keptText(take.made), since.length > 0 ? `since then ${since.join(', ')}` : 'same figures'].join('; ');
+}
+
 /** Dots while the worker is at it. */
 const failText = (share: number | null | undefined): string => (share == null ? '…' : shareText(share));
 
 /** Kept takes beside the one on screen; each is run again with the figures of now. */
-export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) {
+export function SideBySide({ kit, policy, now, runs, accepted, onOpen }: SideBySideProps) {
   const { keptTakes, bodies, cards, tests } = kit;
   const change = useChange();
   const kept = useKeptPicks(keptTakes);
@@ -82,7 +98,7 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
         : {
             paths: columns.map(({ run }) => run && { sim: run.lane.sim, spreads: run.lane.spreads }),
             runs,
-            maxEvents: RISK_EVENTS / 3 / columns.length,
+            maxEvents: eventsOf(runs),
             seed: RISK_SEED,
           },
     [kept, columns, runs],
@@ -134,7 +150,11 @@ export function SideBySide({ kit, policy, now, runs, onOpen }: SideBySideProps) 
               <td key={id}>{run ? <Trace run={run} lastSecond={lastSecond} /> : 'its body, mode or card is gone'}</td>
             ))}
           </tr>
-          {line('Outcome', ({ result, pace }) => (pace === 'unknown' ? heatAloneText(result) : outcomeText(result)))}
+          {line(
+            'Outcome',
+            (run, at) => toldOf(run, shares.phase === 'done' ? (shares.answer[at] ?? null) : null, accepted).text,
+          )}
+          {line('When kept', (run, at) => sinceText(columns[at]?.take ?? null, run))}
           {line('Cause', ({ cause }) => (cause ? CAUSE_WORDS[cause] : 'none'))}
           {line('Fail', (_, at) => failText(shares.phase === 'done' ? shares.answer[at] : null))}
           {line('Take', ({ setup }) => planText(setup.plan))}

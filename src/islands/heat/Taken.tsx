@@ -3,7 +3,7 @@ import { afterAdvice } from '../../app/heat/afterAdvice.ts';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
 import type { Picked } from '../../app/heat/heatPick.ts';
 import { needMBps, usuallyAccepted } from '../../app/heat/heatViews.ts';
-import { RISK_EVENTS, RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { eventsOf, RISK_SEED, TOLD_EVENTS, TOLD_RUNS } from '../../app/heat/riskRuns.ts';
 import { useRun } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
@@ -22,10 +22,6 @@ import { RunPicture } from './RunPicture.tsx';
 import { SideBySide } from './SideBySide.tsx';
 import { TakeForm } from './TakeForm.tsx';
 
-const ADVICE_RUNS = 400;
-/** Of each of some forty questions: some hundred milliseconds at worst. */
-const ADVICE_EVENTS = 120_000;
-const FIRST_RUNS = 10_000;
 interface TakenProps {
   readonly kit: HeatKit;
   readonly policy: Policy;
@@ -67,12 +63,12 @@ export function Taken({
       : [];
   const [ownAccepted, setAccepted] = useState<number | null>(null);
   const accepted = ownAccepted ?? usuallyAccepted(policy.take);
-  const [runs, setRuns] = useState(FIRST_RUNS);
+  const [runs, setRuns] = useState<number>(TOLD_RUNS);
   const riskRequest = useMemo(
     () =>
       ran && {
         sim: ran.lane.sim,
-        input: { runs, maxEvents: RISK_EVENTS, seed: RISK_SEED, spread: ran.lane.spreads },
+        input: { runs, maxEvents: eventsOf(runs), seed: RISK_SEED, spread: ran.lane.spreads },
       },
     [ran, runs],
   );
@@ -83,13 +79,14 @@ export function Taken({
         setup: ran.setup,
         cards: kit.cards,
         accepted,
-        runs: ADVICE_RUNS,
-        maxEvents: ADVICE_EVENTS,
+        runs: TOLD_RUNS,
+        maxEvents: TOLD_EVENTS,
         seed: RISK_SEED,
       },
     [ran, kit.cards, accepted],
   );
   const [advised, adviceAgain] = useTask(computation, 'advise', adviceRequest);
+  const failing = risk.phase === 'done' ? risk.answer.dropProbability + risk.answer.cutoffProbability : null;
   const move = (advice: Advice): void => {
     if (!ran) return;
     const text = adviceText(advice, { body: ran.setup.body, cards: kit.cards, plan: pick.plan });
@@ -129,8 +126,8 @@ export function Taken({
         )}
         {ran && (
           <>
-            <KeepBar kit={kit} pick={pick} run={ran} />
-            <SideBySide kit={kit} policy={policy} now={ran} runs={runs} onOpen={onOpen} />
+            <KeepBar kit={kit} pick={pick} run={ran} failing={failing} />
+            <SideBySide kit={kit} policy={policy} now={ran} runs={runs} accepted={accepted} onOpen={onOpen} />
             {!ran.outlasted && <DayRuns run={ran} accepted={accepted} />}
             <LoggedTakes kit={kit} run={ran} pick={pick} />
           </>

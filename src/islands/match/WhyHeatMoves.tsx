@@ -3,7 +3,7 @@ import { afterAdvice } from '../../app/heat/afterAdvice.ts';
 import { cellPick, pickedIn, setupOf } from '../../app/heat/heatPick.ts';
 import { pickQuery } from '../../app/heat/heatQuery.ts';
 import { riskTone, usuallyAccepted } from '../../app/heat/heatViews.ts';
-import { RISK_SEED } from '../../app/heat/riskRuns.ts';
+import { RISK_SEED, TOLD_EVENTS, TOLD_RUNS } from '../../app/heat/riskRuns.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { AdviceInput } from '../../core/heat/run/advice.ts';
@@ -22,8 +22,6 @@ interface WhyHeatMovesProps {
   readonly plan: PlannedTake;
 }
 
-const RUNS = 1000;
-const MAX_EVENTS = 200_000;
 /** The best of them; the heat run has all. */
 const SHOWN = 3;
 
@@ -37,7 +35,7 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
     if (!picked) return null;
     return {
       setup: setupOf(picked, pick, { tests, policy }),
-      ...{ cards, accepted, runs: RUNS, maxEvents: MAX_EVENTS, seed: RISK_SEED },
+      ...{ cards, accepted, runs: TOLD_RUNS, maxEvents: TOLD_EVENTS, seed: RISK_SEED },
     };
   }, [bodies, cards, tests, policy, pick, accepted]);
   const [advised] = useTask(computation, 'advise', input, 'why');
@@ -49,7 +47,8 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
   return (
     <>
       <p className={css.more}>
-        <b className={`tone-${riskTone(risk, accepted)}`}>{shareText(risk)}</b> of {RUNS.toLocaleString('en')} runs fail
+        <b className={`tone-${riskTone(risk, accepted)}`}>{shareText(risk)}</b> of {TOLD_RUNS.toLocaleString('en')} runs
+        fail
         {moves.length > 0 ? '. With one of these, fewer do:' : '.'}
       </p>
       {moves.length > 0 && (

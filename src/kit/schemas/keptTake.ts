@@ -1,4 +1,5 @@
-import { AIR_MOVEMENTS, ARRANGEMENTS, type KeptTake, type PlannedTake } from '../../core/kit/model.ts';
+import Joi from 'joi';
+import { AIR_MOVEMENTS, ARRANGEMENTS, type KeptTake, type MadeWith, type PlannedTake } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { amount, id, name, otherId, temperature, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
@@ -26,6 +27,15 @@ export const keptTakeSchema = objectOf<KeptTake>({
   startBodyC: orNull(temperature),
   startCardC: orNull(temperature),
   rateSeriesId: orNull(otherId),
+  made: orNull(
+    objectOf<MadeWith>({
+      date: Joi.string().max(10).required(),
+      outcome: oneOf(['complete', 'filled', 'dropped', 'body-cutoff'] as const).required(),
+      atSeconds: amount(1e9).required(),
+      failing: orNull(within({ min: 0, max: 1 })),
+      figures: Joi.object().pattern(Joi.string().max(40), Joi.number().min(-1e9).max(1e9)).max(40).required(),
+    }),
+  ),
 });
 
 export { keptTakeSchema as schema };

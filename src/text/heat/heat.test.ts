@@ -8,17 +8,20 @@ import type { RankedReason } from '../../core/heat/run/reasons.ts';
 import { causeOf } from '../../core/heat/writepath/cause.ts';
 import { simulate } from '../../core/heat/writepath/simulate.ts';
 import type { Simulation } from '../../core/heat/writepath/simulation.ts';
-import { aBody, aCard, aMode } from '../../core/testing.ts';
+import { aBody, aCard, aMode, aTest } from '../../core/testing.ts';
 import {
   axisText,
   causeText,
   cautionTexts,
+  keptText,
   momentLines,
+  oddsText,
   outcomeText,
+  ownEndText,
+  riskyCauseText,
+  riskyText,
   setupRefusalText,
   shareText,
-  thinCauseText,
-  thinText,
   timeText,
 } from './heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from './heatAdvice.ts';
@@ -47,12 +50,12 @@ describe('how a run ended, and why', () => {
     [
       'fill',
       aRun({ demandMBps: 200, takeSeconds: 1e5 }),
-      'Holds until the card is full at 83:20. Neither bucket overflows; the card reaches 38 °C, the body 38 °C.',
+      'Holds until the card is full at 83:20. No frames drop; the card reaches 38 °C, the body 38 °C.',
     ],
     [
       'complete',
       aRun({ demandMBps: 200, takeSeconds: 60 }),
-      'Holds to the end, 1:00. Neither bucket overflows; the card reaches 20 °C, the body 21 °C.',
+      'Holds to the end, 1:00. No frames drop; the card reaches 20 °C, the body 21 °C.',
     ],
     [
       'body',
@@ -90,12 +93,31 @@ describe('how a run ended, and why', () => {
 });
 
 describe('a run that holds and fails too often', () => {
-  it('is called thin, with its share', () => {
-    expect(thinText(simulate(aRun({ demandMBps: 100, takeSeconds: 600 })))).toBe('Thin: holds to 10:00');
-    expect(thinText(simulate(aRun({ demandMBps: 100, takeSeconds: 1e5 })))).toBe(
-      'Thin: holds until the card is full at 2h46',
+  it('is called risky with its odds, and never said to hold', () => {
+    expect([0.004, 0.04, 0.1, 0.21, 0.43, 0.97].map(oddsText)).toEqual([
+      'very few',
+      '1 in 25',
+      '1 in 10',
+      '2 in 10',
+      '4 in 10',
+      'nearly all',
+    ]);
+    expect(riskyText(0.43)).toBe('Risky: about 4 in 10 such takes stop early');
+    const [whole, full] = [600, 1e5].map((takeSeconds) => simulate(aRun({ demandMBps: 100, takeSeconds })));
+    if (!whole || !full) throw new Error('no run');
+    expect(riskyCauseText(0.214, whole)).toBe('With the figures a little off, 21\u00a0% of the runs fail.');
+    expect(riskyCauseText(0.214, full)).toBe(
+      'With the figures a little off, 21\u00a0% of the runs fail; the card is full at 2h46.',
     );
-    expect(thinCauseText(0.214)).toBe('With the figures a little off, 21\u00a0% of the runs fail.');
+  });
+
+  it('an own take that stopped early is the headline, and a kept take says how it ran', () => {
+    expect(ownEndText(aTest({ end: 'dropped', seconds: 1320 }))).toBe(
+      'Your own take dropped frames at 22:00 under these conditions',
+    );
+    expect(spaced(keptText({ date: '', outcome: 'body-cutoff', atSeconds: 600, failing: 0.5, figures: {} }))).toBe(
+      'body shut down at 10:00, 50 % failed',
+    );
   });
 
   it('is coloured by what is accepted', () => {
@@ -200,9 +222,9 @@ describe('reasons, moves, sources and refusals', () => {
       { what: 'cache', difference: 0.01 },
     ] as const;
     expect(hangsOnText(ranking)).toBe(
-      'Hangs most on the heat path of the card, then on the pace its fast cache really takes.',
+      'Depends most on how fast the card sheds heat, then on the pace its fast cache really takes.',
     );
-    expect(hangsOnText(ranking.slice(1, 2))).toBe('Hangs on the pace its fast cache really takes.');
+    expect(hangsOnText(ranking.slice(1, 2))).toBe('Depends on the pace its fast cache really takes.');
     expect(hangsOnText(ranking.slice(2))).toBe('');
   });
 
@@ -219,7 +241,7 @@ describe('reasons, moves, sources and refusals', () => {
   it('a fit is told with its range, or that it says nothing new', () => {
     const after = { value: 13.2, basis: 'fitted', low: 11, high: 15.5 } as const;
     const figure = { figure: 'cardResistanceKPerW', before: 9, after } as const;
-    expect(fittedText({ ...figure, informed: true })).toBe('Card heat path: 9 → 13.2 K/W, nine in ten 11 to 15.5');
+    expect(fittedText({ ...figure, informed: true })).toBe('Card heat path: 9 → 13.2 K/W, likely 11–15.5');
     expect(fittedText({ ...figure, informed: false })).toBe('Card heat path: the takes say nothing new');
     const take = {
       testId: 't',
@@ -228,6 +250,7 @@ describe('reasons, moves, sources and refusals', () => {
       seconds: 600,
       fittedSeconds: 630,
       unexplained: false,
+      reproduced: true,
     } as const;
     expect(explainedText(take)).toBe('dropped frames at 10:00: the fit fails at 10:30');
     expect(explainedText({ ...take, unexplained: true })).toContain('no figure explains it');

@@ -2,7 +2,7 @@ import type { Lane, SetupRefusal } from '../../core/heat/run/lane.ts';
 import type { HeatMark } from '../../core/heat/run/mark.ts';
 import type { PaceKnown } from '../../core/heat/run/pace.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../../core/heat/writepath/simulation.ts';
-import type { BodyFigure, PlannedTake, Test } from '../../core/kit/model.ts';
+import type { BodyFigure, MadeWith, PlannedTake, Test } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { findingText } from '../match/finding.ts';
 import { clockText, joined, minutesText, plain } from '../quantity.ts';
@@ -33,7 +33,7 @@ export function shareText(share: number): string {
 }
 
 /** The rule about figures nobody has measured yet. */
-export const NOT_CALIBRATED = 'Not calibrated: rank by it, do not time by it.';
+export const NOT_CALIBRATED = 'Estimate: compare with it, do not trust the minutes.';
 export const CALIBRATED = 'Calibrated by own or maker’s figures. The maker’s manual still stands above it.';
 
 export const EVENT_WORDS: Readonly<Record<EventName, string>> = {
@@ -70,14 +70,34 @@ export function outcomeText({ outcome, atSeconds }: SimResult): string {
   }
 }
 
-/** How it ended for the head of the view, where more of its runs fail than is accepted: a yes that is no yes. */
-export function thinText({ outcome, atSeconds }: SimResult): string {
-  return `Thin: holds ${outcome === 'filled' ? 'until the card is full at' : 'to'} ${timeText(atSeconds)}`;
+/** Odds as people speak of them: `4 in 10`, `1 in 15`. */
+export function oddsText(share: number): string {
+  if (share >= 0.95) return 'nearly all';
+  if (share >= 0.15) return `${Math.round(share * 10)} in 10`;
+  return share > 0.005 ? `1 in ${Math.round(1 / share)}` : 'very few';
 }
 
+/** How it ends where more of its runs fail than is accepted: never said to hold. */
+export const riskyText = (failing: number): string => `Risky: about ${oddsText(failing)} such takes stop early`;
+
 /** What stands under it. */
-export const thinCauseText = (failing: number): string =>
-  `With the figures a little off, ${shareText(failing)} of the runs fail.`;
+export const riskyCauseText = (failing: number, { outcome, atSeconds }: SimResult): string =>
+  `With the figures a little off, ${shareText(failing)} of the runs fail${outcome === 'filled' ? `; the card is full at ${timeText(atSeconds)}` : ''}.`;
+
+/** How a take ran when it was kept: `22:10 dropped, 35 % failed`. */
+export const keptText = ({ outcome, atSeconds, failing }: MadeWith): string =>
+  `${KEPT_WORDS[outcome]} ${timeText(atSeconds)}${failing === null ? '' : `, ${shareText(failing)} failed`}`;
+
+const KEPT_WORDS: Readonly<Record<MadeWith['outcome'], string>> = {
+  dropped: 'dropped at',
+  'body-cutoff': 'body shut down at',
+  filled: 'card full at',
+  complete: 'ran to',
+};
+
+/** An own take that stopped early under the conditions asked about, as a headline. */
+export const ownEndText = ({ end, seconds }: Test): string =>
+  `Your own take ${end === 'dropped' ? 'dropped frames' : 'shut the body down'} at ${timeText(seconds)} under these conditions`;
 
 /** How a run ended of whose card nothing is known: only heat was asked, and that is no yes. */
 export const heatAloneText = (result: SimResult): string =>
@@ -121,7 +141,7 @@ export function causeText(sim: Simulation, result: SimResult, cause: Cause | nul
     return `Cause: heat. The body reaches ${degreesText(sim.heat.bodyLimitC)} and shuts itself down.`;
   if (outcome !== 'dropped' || cause === null || !last) {
     return throttle === null
-      ? `Neither bucket overflows; the card reaches ${degreesText(result.peakCardC)}, the body ${degreesText(result.peakBodyC)}.`
+      ? `No frames drop; the card reaches ${degreesText(result.peakCardC)}, the body ${degreesText(result.peakBodyC)}.`
       : `The card throttles at ${timeText(throttle)} and still keeps up.`;
   }
   const short = `It takes ${paceText(last.acceptedMBps)} of ${paceText(last.demandMBps)}`;
@@ -197,8 +217,9 @@ const COLD_TEXT =
   'Below freezing batteries give out early, and a cold body brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
 
 /** A heat mark in one sentence for Why. */
-export function heatMarkText({ level, result, worse, outlasted }: HeatMark, planned: PlannedTake): string {
+export function heatMarkText({ level, result, worse, outlasted, ended }: HeatMark, planned: PlannedTake): string {
   const plan = plannedText(planned);
+  if (ended) return `${plan}: ${ownEndText(ended).toLowerCase()}.`;
   if (outlasted) return `${plan}: ${outlastedText(outlasted)}`;
   switch (level) {
     case 'hot':

@@ -48,9 +48,9 @@ const UNCERTAIN_WORDS: Readonly<Record<Uncertain, string>> = {
   sustained: 'the pace its flash really keeps up',
   burst: 'the pace its fast cache really takes',
   cache: 'the real size of its fast cache',
-  'card-heat-path': 'the heat path of the card',
+  'card-heat-path': 'how fast the card sheds heat',
   'card-energy': 'how much heat the card makes of each byte',
-  'body-heat-path': 'the heat path of the body',
+  'body-heat-path': 'how fast the camera sheds heat',
   ambient: 'the air',
 };
 
@@ -66,7 +66,7 @@ export function hangsOnText(ranking: Risk['hangsOn']): string {
     .map(({ what }) => UNCERTAIN_WORDS[what]);
   const [most, ...rest] = words;
   if (!most) return '';
-  return rest.length === 0 ? `Hangs on ${most}.` : `Hangs most on ${most}, then on ${rest.join(', then on ')}.`;
+  return rest.length === 0 ? `Depends on ${most}.` : `Depends most on ${most}, then on ${rest.join(', then on ')}.`;
 }
 
 interface AdviceNames {

@@ -50,9 +50,13 @@ export function fittedText({ figure, before, after, informed }: FittedValue): st
   const { name, unit, digits } = FIGURE_WORDS[figure];
   const of = (value: number | null | undefined): string => plain(value ?? 0, digits);
   return informed
-    ? `${name}: ${of(before)} → ${of(after.value)} ${unit}, nine in ten ${of(after.low)} to ${of(after.high)}`
+    ? `${name}: ${of(before)} → ${of(after.value)} ${unit}, likely ${of(after.low)}–${of(after.high)}`
     : `${name}: the takes say nothing new`;
 }
+
+/** Said where fitted figures would not end the takes where they really ended: nothing is changed then. */
+export const NOT_REPRODUCED =
+  'No figures were found that end these takes where they really ended, so nothing is changed. The takes in red do not fit with the rest: look at their minutes, air and cards, or take one out.';
 
 /**
  * How a logged take reads with the fitted figures.

@@ -64,13 +64,20 @@ export interface ExplainedTake {
   readonly fittedSeconds: number | null;
   /** True where the fit misses it by more than three times the scatter of takes. */
   readonly unexplained: boolean;
+  /** Whether the figures as they would be kept end it where it really ended, or hold it as long as it held. */
+  readonly reproduced: boolean;
 }
 
 /** What logged takes say of the figures, and how each take reads with them. */
 export interface Fit {
   readonly figures: readonly FittedValue[];
   readonly takes: readonly ExplainedTake[];
+  /** Whether every take of the pair is reproduced: figures that cannot say what happened are not kept. */
+  readonly usable: boolean;
 }
+
+/** Share by which a reproduced take may end sooner or later than it really did [A]. */
+const REPRODUCED = 0.15;
 
 /** Scatter of a take's length that no figure explains: standard deviation of its logarithm [A]. */
 const SCATTER = 0.1;
@@ -236,32 +243,56 @@ export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fi
   );
   const cost = (at: readonly number[]): number => residuals(at).reduce((sum, one) => sum + one * one, 0);
   const { seen, best } = yield* within(0.1, 1, visited(cost, solved, spreads, input.seed));
-  return ok({
-    figures: fitted.map((key) => {
-      const place = FITTED.indexOf(key);
-      const before = figures[key]?.value ?? 0;
-      const sorted = Float64Array.from(seen, (at) => at[place] as number).sort();
-      const [low, high] = [quantileSorted(sorted, 0.05), quantileSorted(sorted, 0.95)];
-      const value = Math.min(high, Math.max(low, best[place] as number));
-      const factorOf = (one: number): number => before * Math.exp(one);
-      return {
-        figure: key,
-        before,
-        after: { value: factorOf(value), basis: 'fitted', low: factorOf(low), high: factorOf(high) },
-        informed: high - low < NARROWED * NINE_TENTHS * (spreads[place] as number),
-      };
-    }),
-    takes: takes.map((take) => {
-      const result = simulate(scaled(take, best), false);
-      const failed = hasFailed(result);
-      return {
-        testId: take.test.id,
-        cardId: take.test.cardId,
-        end: take.test.end,
-        seconds: take.test.seconds,
-        fittedSeconds: failed ? result.atSeconds - (take.total - take.test.seconds) : null,
-        unexplained: Math.abs(residualOf(take, best)) > 3,
-      };
-    }),
+  const reported = fitted.map((key) => {
+    const place = FITTED.indexOf(key);
+    const before = figures[key]?.value ?? 0;
+    const sorted = Float64Array.from(seen, (at) => at[place] as number).sort();
+    const [low, high] = [quantileSorted(sorted, 0.05), quantileSorted(sorted, 0.95)];
+    const value = Math.min(high, Math.max(low, best[place] as number));
+    const factorOf = (one: number): number => before * Math.exp(one);
+    const informed = high - low < NARROWED * NINE_TENTHS * (spreads[place] as number);
+    const after = { value: factorOf(value), basis: 'fitted' as const, low: factorOf(low), high: factorOf(high) };
+    return { figure: key, before, after, informed, moved: value };
   });
+  const told = asKept(takes, reported);
+  return ok({
+    figures: told.figures.map(({ moved: _, ...figure }) => figure),
+    takes: told.takes,
+    usable: told.takes.every((take) => take.reproduced || take.cardId !== input.card.id),
+  });
+}
+
+/** A fitted figure with the logarithm by which it moved. */
+type Moved = FittedValue & { readonly moved: number };
+
+/**
+ * How the takes read with the figures that would be kept. Those the takes narrowed come first; where they alone do not
+ * reproduce what happened, what else moved is kept too, if that does.
+ */
+function asKept(takes: readonly FittedTake[], reported: readonly Moved[]) {
+  const vectorOf = (figures: readonly Moved[]): readonly number[] =>
+    FITTED.map((key) => figures.find(({ figure, informed }) => figure === key && informed)?.moved ?? 0);
+  const narrowed = takes.map((take) => explained(take, vectorOf(reported)));
+  if (narrowed.every(({ reproduced }) => reproduced)) return { figures: reported, takes: narrowed };
+  const all = reported.map((one) => ({ ...one, informed: one.informed || Math.abs(one.moved) > 0.01 }));
+  const moved = takes.map((take) => explained(take, vectorOf(all)));
+  const count = (some: readonly ExplainedTake[]): number => some.filter(({ reproduced }) => reproduced).length;
+  return count(moved) > count(narrowed) ? { figures: all, takes: moved } : { figures: reported, takes: narrowed };
+}
+
+function explained(take: FittedTake, at: readonly number[]): ExplainedTake {
+  const { test, total, censored } = take;
+  const result = simulate(scaled(take, at), false);
+  const failed = hasFailed(result);
+  const off = Math.log(Math.max(1e-3, result.atSeconds) / total);
+  const reproduced = censored ? !failed || off > -REPRODUCED : failed && Math.abs(off) <= REPRODUCED;
+  return {
+    testId: test.id,
+    cardId: test.cardId,
+    end: test.end,
+    seconds: test.seconds,
+    fittedSeconds: failed ? result.atSeconds - (total - test.seconds) : null,
+    unexplained: Math.abs(residualOf(take, at)) > 3,
+    reproduced,
+  };
 }

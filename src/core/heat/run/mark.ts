@@ -6,6 +6,7 @@ import { checkSimulation } from '../writepath/checkSimulation.ts';
 import { type Draws, drawn, UNCERTAIN, type Uncertain } from '../writepath/draws.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { SimResult, Simulation } from '../writepath/simulation.ts';
+import { endedBy } from './endedBy.ts';
 import { cellLanes, hasFailed, type Lane } from './lane.ts';
 import { HEAT_LEVELS, type HeatLevel } from './level.ts';
 import { outlastedBy } from './outlasted.ts';
@@ -19,6 +20,8 @@ export interface HeatMark {
   readonly worse: SimResult;
   /** The own take that lasted longer than these figures say it could; null where none speaks against them. */
   readonly outlasted: Test | null;
+  /** The own take that stopped early under conditions no harder than the plan's; null where none did. */
+  readonly ended: Test | null;
   readonly lane: Lane;
 }
 
@@ -53,7 +56,7 @@ function laneMark(lane: Lane, body: Body, tests: readonly Test[]): HeatMark | nu
       : 'cool';
   const [card] = lane.cards;
   const outlasted = level === 'cool' || !card ? null : outlastedBy(lane, body, card, tests);
-  return { level: outlasted && level === 'hot' ? 'warm' : level, result, worse, outlasted, lane };
+  return { level: outlasted && level === 'hot' ? 'warm' : level, result, worse, outlasted, ended: null, lane };
 }
 
 /** A cell with everything its heat hangs on. */
@@ -69,7 +72,8 @@ export interface MarkInput {
 
 /**
  * The heat mark of a cell, of its hottest seat; null where the rate does not hold, or a figure cannot be. A take that
- * really lasted outranks figures that say it could not: then the mark is warm and its figures are doubted.
+ * really lasted outranks figures that say it could not: then the mark is warm and its figures are doubted; one that really
+ * stopped under no harder conditions outranks figures that say it holds: then the mark is hot.
  */
 export function heatMark({ body, cell, card, tests, plan, cards }: MarkInput): HeatMark | null {
   if (!holdsByRate(cell)) return null;
@@ -81,5 +85,9 @@ export function heatMark({ body, cell, card, tests, plan, cards }: MarkInput): H
     if (!hottest || rank > HEAT_LEVELS.indexOf(hottest.level)) hottest = mark;
     if (rank === WORST) break;
   }
-  return hottest;
+  const mode = body.modes.find(({ id }) => id === cell.modeId);
+  const seated = new Set(cell.seats?.map(({ cardId }) => cardId) ?? [card.id]);
+  const written = cards.filter(({ id }) => seated.has(id));
+  const ended = mode && endedBy({ body, mode, cards: written.length > 0 ? written : [card], plan }, tests);
+  return hottest && ended ? { ...hottest, level: 'hot', ended } : hottest;
 }
