@@ -32,7 +32,14 @@ const NAMED = new Set<string>(['format', 'version', 'settings', ...LISTS]);
 export const extraOf = (kit: object): Readonly<Record<string, unknown>> =>
   Object.fromEntries(Object.entries(kit).filter(([key]) => !NAMED.has(key)));
 
-/** What a person knows an entry by: its own label or name, else its id. */
-export function nameOf(item: { readonly id: string; readonly label?: unknown; readonly name?: unknown }): string {
-  return String(item.label ?? item.name ?? item.id);
+/** What a person knows an entry by: its own label or name; a test by its day; else empty. */
+export function nameOf(item: {
+  readonly id: string;
+  readonly label?: unknown;
+  readonly name?: unknown;
+  readonly end?: unknown;
+  readonly date?: unknown;
+}): string {
+  if (item.label !== undefined || item.name !== undefined) return String(item.label ?? item.name);
+  return item.end === undefined ? '' : `a test of ${item.date ? String(item.date) : 'no date'}`;
 }

@@ -151,8 +151,8 @@ function caption(need: BytesPerSecond, lowest: Section | null, sections: readonl
   const scale = 'MB/s, one scale; peaks do not count';
   if (lowest?.rate == null) return scale;
   const spare = toMBps((lowest.rate - need) as BytesPerSecond);
-  if (spare < 0) return `${scale} · ${plain(-spare)} short at the ${lowest.name}`;
-  return unknown ? `${scale} · guarantee unknown` : `${scale} · ${plain(spare)} spare at the narrowest`;
+  if (spare < 0) return `${scale} · ${plain(-spare)} MB/s too slow at the ${lowest.name}`;
+  return unknown ? `${scale} · guarantee unknown` : `${scale} · ${plain(spare)} MB/s to spare`;
 }
 
 function stripText(need: BytesPerSecond, sections: readonly Section[]): string {

@@ -5,6 +5,8 @@ import type { Form } from '../../core/standards/forms.ts';
 import { FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import css from './WalletTools.module.css';
 
+const plural = (count: number): string => (count === 1 ? '1 card' : `${count} cards`);
+
 interface WalletToolsProps {
   readonly view: WalletView;
   readonly shown: number;
@@ -46,7 +48,7 @@ export function WalletTools({ view, shown, all, onView }: WalletToolsProps) {
         onChange={(state) => onView({ ...view, state: state as CardState | 'retired' | null })}
       />
       <span className={css.count} role="status">
-        {shown === all ? `${all} cards` : `${shown} of ${all} cards`}
+        {shown === all ? plural(all) : `${shown} of ${plural(all)}`}
       </span>
     </search>
   );

@@ -23,8 +23,11 @@ const WAYS = [
 /** Names shown of a long list; the rest are counted. */
 const SHOWN = 8;
 
-const names = (all: readonly string[]): string =>
-  all.length <= SHOWN ? all.join(', ') : `${all.slice(0, SHOWN).join(', ')} and ${all.length - SHOWN} more`;
+/** Names of entries, those that have one; alike ones once. */
+function names(all: readonly string[]): string {
+  const told = [...new Set(all.filter(Boolean))];
+  return told.length <= SHOWN ? told.join(', ') : `${told.slice(0, SHOWN).join(', ')} and ${told.length - SHOWN} more`;
+}
 
 /** Chooses a kit file, shows what it would change, and only then puts it in place: all of it or nothing. */
 export default function ImportDialog({ onClose }: { readonly onClose: () => void }) {

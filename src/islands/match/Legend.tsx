@@ -13,8 +13,8 @@ export function Legend({ take }: { readonly take: TakeKind }) {
       <h2>What a cell says</h2>
       <p className="soft">
         {take === 'once'
-          ? 'Once-only take: only a guarantee is cool; thin ones and own tests are warm.'
-          : 'Repeatable take: thin guarantees and own tests are cool too, a maker’s claim is warm.'}
+          ? 'Once-only take. Blue: guaranteed. Yellow: thin, or your own test. Red: do not rely on it.'
+          : 'Repeatable take. Blue: guaranteed, thin or tested by you. Yellow: the maker’s claim only. Red: do not rely on it.'}
       </p>
       <dl className={css.list}>
         {VERDICTS.map((verdict) => (

@@ -1,6 +1,7 @@
 import { Checkbox, Modal } from '@mantine/core';
 import { useState } from 'react';
 import { singleKeysOn, switchSingleKeys } from '../../app/kit/singleKeys.ts';
+import { HELP_WORDS } from '../../text/words.ts';
 import { Themed } from '../../ui/Themed.tsx';
 import css from './Shortcuts.module.css';
 
@@ -25,13 +26,25 @@ const KEYS: readonly Key[] = [
   { keys: 'Ctrl + Shift + Z', what: 'make it again' },
 ];
 
-/** What the keyboard does, and whether single keys do anything. */
+/** What the words mean, what the keyboard does, and whether single keys do anything. */
 export default function Shortcuts({ onClose }: { readonly onClose: () => void }) {
   const [on, setOn] = useState(singleKeysOn);
   const [kept, setKept] = useState(true);
   return (
     <Themed>
-      <Modal opened onClose={onClose} title="Keys">
+      <Modal opened onClose={onClose} title="Words and keys" size="lg">
+        <h3 className={css.part}>Words</h3>
+        <dl className={css.list}>
+          {HELP_WORDS.map(({ word, meaning }) => (
+            <div key={word} className={css.row}>
+              <dt>
+                <b>{word}</b>
+              </dt>
+              <dd className={css.what}>{meaning}</dd>
+            </div>
+          ))}
+        </dl>
+        <h3 className={css.part}>Keys</h3>
         <dl className={css.list}>
           {KEYS.map(({ keys, what, single = false }) => (
             <div key={keys} className={css.row} data-off={(single && !on) || undefined}>

@@ -27,15 +27,13 @@ export const keptTakeSchema = objectOf<KeptTake>({
   startBodyC: orNull(temperature),
   startCardC: orNull(temperature),
   rateSeriesId: orNull(otherId),
-  made: orNull(
-    objectOf<MadeWith>({
-      date: Joi.string().max(10).required(),
-      outcome: oneOf(['complete', 'filled', 'dropped', 'body-cutoff'] as const).required(),
-      atSeconds: amount(1e9).required(),
-      failing: orNull(within({ min: 0, max: 1 })),
-      figures: Joi.object().pattern(Joi.string().max(40), Joi.number().min(-1e9).max(1e9)).max(40).required(),
-    }),
-  ),
+  made: objectOf<MadeWith>({
+    date: Joi.string().max(10).required(),
+    outcome: oneOf(['complete', 'filled', 'dropped', 'body-cutoff'] as const).required(),
+    atSeconds: amount(1e9).required(),
+    failing: orNull(within({ min: 0, max: 1 })),
+    figures: Joi.object().pattern(Joi.string().max(40), Joi.number().min(-1e9).max(1e9)).max(40).required(),
+  }).allow(null),
 });
 
 export { keptTakeSchema as schema };

@@ -18,7 +18,7 @@ export function testsLine(finding: Of<'own-tests'>): Line {
   if (outcome === 'unknown') {
     return finding.setAside > 0 || finding.provenUpTo !== null
       ? { text: 'No test of your own proves this rate here', figure: '', more: withBeside('') }
-      : { text: 'No test of your own yet', figure: 'plan one' };
+      : { text: 'No test of your own yet', figure: 'no test yet' };
   }
   if (outcome === 'short')
     return {

@@ -86,7 +86,7 @@ export function busLine(finding: Of<'bus'>): Line {
     };
   }
   return known === 'assumed'
-    ? { text: `Bus taken to be the slot’s, ${name}`, figure, more: 'Nothing on the card tells its own.' }
+    ? { text: `Card’s bus unknown, slot’s assumed: ${name}`, figure, more: 'Nothing on the card tells its own.' }
     : { text: `Bus in force is ${name}`, figure };
 }
 

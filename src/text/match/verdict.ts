@@ -6,7 +6,7 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   guaranteed: 'Guaranteed',
   tight: 'Tight',
   proven: 'Proven',
-  claimed: 'Claimed',
+  claimed: 'Maker’s claim only',
   uncovered: 'Not covered',
   drops: 'Drops',
   locked: 'Locked out',
@@ -15,9 +15,9 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 
 /** What each verdict means, for a legend and the guide. */
 export const VERDICT_MEANINGS: Readonly<Record<Verdict, string>> = {
-  guaranteed: 'The mark in force promises the rate with your headroom.',
-  tight: 'The mark in force promises the rate, without your headroom.',
-  proven: 'No mark promises it; your own full-card test on this body did it.',
+  guaranteed: 'The speed mark that counts in this slot promises the rate, with your headroom.',
+  tight: 'The speed mark that counts in this slot promises the rate, without your headroom.',
+  proven: 'No mark promises it; your own test on this body filled a card with it.',
   claimed: `Only the maker’s sustained figure, less ${ASSUMED_WORDS.derating}, reaches it.`,
   uncovered: 'Nothing known reaches the rate. That is unknown, not zero.',
   drops: 'The bus or the body is slower than the stream, or your own test dropped frames.',
