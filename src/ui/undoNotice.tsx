@@ -10,8 +10,7 @@ export async function tellMoved(move: () => Promise<Moved>, way: 'back' | 'again
     const moved = await move();
     if (!moved.ok) notifications.show({ message: historyRefusalText(moved.error, way), role: 'status' });
     else {
-      const partly = moved.value.inTheWay.length > 0;
-      notifications.show({ message: takenBackText(moved.value, way), autoClose: partly ? false : 6000 });
+      notifications.show({ message: takenBackText(moved.value, way), autoClose: 6000 });
     }
   } catch (thrown) {
     notifications.show({ message: storeMessage(thrown), autoClose: false, role: 'alert' });
@@ -21,7 +20,7 @@ export async function tellMoved(move: () => Promise<Moved>, way: 'back' | 'again
 /** Says what was done and offers to take it back; afterwards the list of the last changes still does. */
 export function undoNotice({ id, what }: Done): void {
   const notice = notifications.show({
-    autoClose: 12_000,
+    autoClose: 6000,
     message: (
       <span>
         {what}{' '}

@@ -51,6 +51,8 @@ const worst = (verdicts: readonly Verdict[]): Verdict =>
 const isSeated = ({ cell }: Placed): boolean =>
   cell.need !== null && (cell.seats?.every(({ answer }) => answer) ?? true);
 
+const NO_HEAT = { of: () => null, want: () => {} };
+
 describe('one question has one answer', () => {
   it(`on the board, in Why, on crew cards, in the CSV, by the server and in a heat run, for every cell of ${KITS} kits`, {
     timeout: 240_000,
@@ -122,7 +124,9 @@ describe('one question has one answer', () => {
         const policy = policyFor(take);
         const made = board(kit, policy);
         for (const body of kit.bodies) {
-          const page = renderToStaticMarkup(<CrewPage body={body} board={made} take={take} headroom="15 %" />);
+          const page = renderToStaticMarkup(
+            <CrewPage body={body} board={made} take={take} headroom="15 %" plan={DEFAULT_PLAN} heat={NO_HEAT} />,
+          );
           const shown = [...page.matchAll(/<td data-tone="(\w+)">.*?<\/svg>\s*([^<]+)</gs)].map((one) => [
             one[1],
             one[2],
@@ -146,7 +150,9 @@ describe('one question has one answer', () => {
     const body = aBody();
     const cards = Array.from({ length: 23 }, (_, at) => aCard({ id: `c${at}`, label: `Second unit spare ${at}` }));
     const made = board({ bodies: [body], cards, tests: [] }, DEFAULT_POLICY);
-    const page = renderToStaticMarkup(<CrewPage body={body} board={made} take="once" headroom="15 %" />);
+    const page = renderToStaticMarkup(
+      <CrewPage body={body} board={made} take="once" headroom="15 %" plan={DEFAULT_PLAN} heat={NO_HEAT} />,
+    );
     const tables = page.split('<table').slice(1);
     const labels = tables.map((one) => [...one.matchAll(/<th scope="col">([^<]+)/g)].map(([, label]) => label));
     expect(

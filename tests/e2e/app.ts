@@ -5,7 +5,7 @@ import { openBrowser, resize } from '../../scripts/browser.mjs';
 import { startServer } from '../../scripts/lib.mjs';
 
 /** Far above what any of this takes: a machine that is shared can stand still for seconds, and a wait costs only where it fails. */
-export const WAIT = 40_000;
+export const WAIT = Number(process.env['E2E_WAIT'] ?? 40_000);
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {
@@ -18,6 +18,18 @@ interface Options {
   /** Another server than the app's own. */
   readonly serve?: () => Promise<{ readonly address: string; readonly stop: () => Promise<unknown> }>;
 }
+
+/** Moves the board on by most of what is in view: across, then down, then from the beginning. */
+const SCROLL_ON = `
+  const grid = document.querySelector('[role=grid]');
+  if (!grid) return;
+  const right = grid.scrollLeft + grid.clientWidth + 2 < grid.scrollWidth;
+  const down = grid.scrollTop + grid.clientHeight + 2 < grid.scrollHeight;
+  if (right) grid.scrollLeft += grid.clientWidth * 0.6;
+  else {
+    grid.scrollLeft = 0;
+    grid.scrollTop = down ? grid.scrollTop + grid.clientHeight * 0.6 : 0;
+  }`;
 
 /** The real app in a real browser, with the hands of a person: click, type, read. */
 export class App {
@@ -79,6 +91,16 @@ export class App {
 
   async clickText(tag: string, text: string): Promise<void> {
     await this.pressed(() => this.withText(tag, text));
+  }
+
+  /** Opens a folded part of a form. */
+  async unfold(title: string): Promise<void> {
+    const head = await this.driver.wait(
+      until.elementLocated(By.xpath(`//button[@aria-expanded][span[normalize-space(.)="${title}"]]`)),
+      WAIT,
+      `folded part “${title}”`,
+    );
+    if ((await head.getAttribute('aria-expanded')) === 'false') await this.press(head);
   }
 
   /** Takes back what a notice tells of. */
@@ -194,11 +216,13 @@ export class App {
       attribute,
     );
 
+  /** A cell of the board, scrolled to as a hand would: only what is in view is drawn. */
   async seesCell(start: string): Promise<string> {
     let found: string | undefined;
     await this.driver.wait(
       async () => {
         found = (await this.cells()).find((text) => text.startsWith(start));
+        if (found === undefined) await this.driver.executeScript(SCROLL_ON);
         return found !== undefined;
       },
       WAIT,

@@ -38,7 +38,7 @@ describe('on a static host, without the server', () => {
 
   it('opens the other views and runs a take in its worker', async () => {
     await app.visit('/heat');
-    await app.seesText('main', 'of 10,000 runs fail');
+    await app.seesText('main', 'of 2,000 runs fail');
     await app.visit('/bodies');
     await app.seesText('main', 'Wherry');
     await app.visit('/cards');
@@ -55,7 +55,7 @@ describe('on a static host, without the server', () => {
     expect(refused).toEqual([]);
     await app.stopServer();
     await app.visit('/heat?body=dory');
-    await app.seesText('main', 'of 10,000 runs fail');
+    await app.seesText('main', 'of 2,000 runs fail');
   });
 });
 
@@ -97,7 +97,9 @@ describe('on a phone that opens the laptop by its name, over plain HTTP', () => 
     await app.visit('/bodies');
     await app.clickText('button', 'Add a body');
     await app.fill('Name', 'Phone body');
-    await app.fill('Name', '4K intra', '//fieldset[3]');
+    await app.clickText('button', 'Add a mode');
+    await app.fill('Name', '4K intra', '//fieldset[legend[.="Modes"]]');
+    await app.fill('Recorded, fps', '25');
     await app.fill('Stated rate', '400 Mb/s');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Phone body saved.');

@@ -53,17 +53,20 @@ describe('Why, to the end', () => {
 
   it('keeps trials made one upon another, all of them, and takes them back together', async () => {
     await app.cell('Wherry 8K raw 3:1 50p on A-01');
-    await app.clickText('button', 'A card with VPG1600');
-    await app.seesCell('Wherry 8K raw 3:1 50p on A-01 with VPG1600: 18 min Guaranteed');
+    await app.clickText('button', 'CFexpress B 1\u00a0TB, VPG1600');
+    await app.seesCell('Wherry 8K raw 3:1 50p on CFexpress B 1 TB, VPG1600: 18 min Guaranteed');
+    // The board shows the row as it is tried.
+    await app.seesText('[role=status]', 'CFexpress B 1 TB, VPG1600');
     await app.cell('Wherry 8K raw 3:1 50p on A-01');
     await app.clickText('button', '8:1 instead of 3:1');
-    await app.seesText('[role=status]', 'A card with VPG1600');
+    await app.seesText('[role=status]', '8:1 instead of 3:1');
+    await app.seesText('[role=grid]', 'tried at 8:1');
     await app.clickText('button', 'Keep it');
     await app.seesText('body', 'Kept:');
     await app.driver.navigate().refresh();
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 49 min Guaranteed');
     await app.visit('/cards');
-    await app.seesText('table', 'A-01 with VPG1600');
+    await app.seesText('table', 'CFexpress B 1 TB, VPG1600');
     await reset();
   });
 
@@ -190,6 +193,7 @@ describe('bodies', () => {
   it('decodes a counter from a few readings', async () => {
     await app.visit('/bodies?open=gull');
     for (const [at, minutes] of ['105', '158'].entries()) {
+      await app.unfold('What its counter shows');
       await app.clickText('button', 'Note a reading');
       const fields = await app.driver.findElements(
         By.xpath('//label[starts-with(., "Shown, min")]/following::input[1]'),
@@ -275,9 +279,11 @@ describe('when the browser refuses', () => {
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Import a kit file');
     await (await app.find('input[type=file]')).sendKeys(file);
+    await app.seesText('[role=dialog]', 'N-0');
+    await app.clickText('label', 'Put it in the place');
     await app.seesText('[role=dialog]', '10000 new');
     await app.run(
-      '[...document.querySelectorAll("[role=dialog] button")].find((one) => one.textContent === "Import").click()',
+      '[...document.querySelectorAll("[role=dialog] button")].find((one) => one.textContent === "Replace the kit").click()',
     );
     await app.driver.close();
     await app.driver.switchTo().window(first);
@@ -289,9 +295,10 @@ describe('when the browser refuses', () => {
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Import a kit file');
     await (await app.find('input[type=file]')).sendKeys(join(downloads, 'ten-thousand.json'));
+    await app.clickText('label', 'Put it in the place');
     await app.seesText('[role=dialog]', /10000 (new|unchanged)/);
     await app.run(
-      '[...document.querySelectorAll("[role=dialog] button")].find((one) => one.textContent === "Import").click()',
+      '[...document.querySelectorAll("[role=dialog] button")].find((one) => one.textContent === "Replace the kit").click()',
     );
     await app.seesText('main', '10000 cards');
     await app.seesText('main', '200 of 10000 shown');

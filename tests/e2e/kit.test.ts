@@ -18,6 +18,9 @@ afterEach(async () => {
   expect(await app.complaints()).toEqual([]);
 });
 
+/** The modes of a body’s sheet. */
+const MODES = '//fieldset[legend[normalize-space(.)="Modes"]]';
+
 const kitMenu = async (item: string): Promise<void> => {
   await app.clickText('button', 'Kit');
   await app.clickText('button', item);
@@ -63,7 +66,11 @@ describe('a kit of one’s own', () => {
     await app.fill('Name', 'Skiff');
     await app.seesText('form', 'counts as the least its form can do');
     await app.pick('Bus of the slot', 'UHS-II');
-    await app.fill('Name', '4K intra', '//fieldset[3]');
+    await app.clickText('button', 'Add a mode');
+    await app.fill('Name', '4K intra', MODES);
+    await app.fill('Recorded, fps', '25');
+    await app.fill('Width, px', '3840');
+    await app.fill('Height, px', '2160');
     await app.fill('Stated rate', '100 m');
     await app.seesText('form', 'Bits or bytes? 100 Mb/s or 100 MB/s');
     await app.clickText('button', 'Save');
@@ -76,8 +83,11 @@ describe('a kit of one’s own', () => {
 
   it('asks bits or bytes about a rate eight times off its neighbour', async () => {
     await app.clickText('button', 'Add a mode');
-    await app.fill('Name', '4K again', '//fieldset[3]/div[1]/div[2]');
-    await app.fill('Stated rate', '3200 Mb/s', '//fieldset[3]/div[1]/div[2]');
+    await app.fill('Name', '4K again', `${MODES}/div[1]/div[2]`);
+    await app.fill('Recorded, fps', '25', `${MODES}/div[1]/div[2]`);
+    await app.fill('Width, px', '3840', `${MODES}/div[1]/div[2]`);
+    await app.fill('Height, px', '2160', `${MODES}/div[1]/div[2]`);
+    await app.fill('Stated rate', '3200 Mb/s', `${MODES}/div[1]/div[2]`);
     await app.seesText('form', 'Bits or bytes? This is about eight times off the other modes');
     await app.clickText('button', 'Discard');
   });
@@ -141,7 +151,7 @@ describe('a kit of one’s own', () => {
     await app.seesText('table', 'S-01');
     await app.visit('/bodies');
     await app.seesText('nav[aria-label=Bodies]', 'Skiff');
-    await app.pick('Recording over', 'Mirrored: the same to each');
+    await app.pick('How two cards', 'Mirrored: the same to each');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Skiff saved');
   });
@@ -202,7 +212,8 @@ describe('a kit of one’s own', () => {
     };
     for (const body of kit.bodies) body.name = name;
     await choose('html.json', JSON.stringify(kit));
-    await app.clickText('button', 'Import');
+    await app.clickText('label', 'Put it in the place');
+    await app.clickText('button', 'Replace the kit');
     await app.seesText('[role=grid]', name);
     expect(await app.driver.getTitle()).toBe('Match · Cool Reel');
   });

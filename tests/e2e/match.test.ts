@@ -71,7 +71,7 @@ describe('Match, on the demo kit', () => {
     await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), 5000);
     await app.keys(Key.ESCAPE);
     await app.keys(Key.chord(Key.CONTROL, Key.END));
-    await app.seesText('#why', 'HD long-GOP 12.5p on M-05');
+    await app.seesText('#why', /HD long-GOP 12\.5p on /);
   });
 
   it('follows the kind of take and the headroom', async () => {
@@ -99,8 +99,12 @@ describe('Match, on the demo kit', () => {
     await app.keys('?');
     await app.seesText('[role=dialog]', 'quick check');
     await app.keys(Key.ESCAPE);
+    await app.keys('2');
+    await app.seesText('h1', 'Bodies');
+    // There is no fifth view yet: the strip names only those that exist, and the key does nothing.
+    expect(await app.text('header')).not.toMatch(/Prove|later/);
     await app.keys('5');
-    await app.seesText('main', 'This view is coming');
+    await app.seesText('h1', 'Bodies');
     await app.keys('1');
     await app.seesCell('Wherry 8K raw 3:1');
   });
@@ -180,7 +184,7 @@ describe('Match, on the demo kit', () => {
       await app.driver.actions().sendKeys('2').perform();
     };
     const toggle = async (): Promise<void> => {
-      await app.click('[aria-label="Keyboard shortcuts"]');
+      await app.click('[aria-label="Help: words and keys"]');
       await app.clickText('label', 'Single keys do something by themselves');
       await app.keys(Key.ESCAPE);
     };

@@ -78,3 +78,30 @@ const SD_ROWS: readonly (readonly [string, readonly string[]])[] = [
 /** What may be printed on the face of a card, row by row with its name. */
 export const faceRows = (form: Form): readonly (readonly [string, readonly string[]])[] =>
   isSd(form) ? SD_ROWS : [['Performance guarantee', marksOf(form)]];
+
+/** Labels that are looked at side by side. */
+export const MOST_BESIDE = 3;
+
+/** Several labels in one text, a line each; blank ones left out. */
+export const severalLabels = (text: string): readonly string[] =>
+  text
+    .split(/\r?\n|;|\bvs\.?\b/i)
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .slice(0, MOST_BESIDE);
+
+/** What a label comes to, in a word: the best it promises in any slot it enters. */
+export interface Overall {
+  readonly code: 'promises' | 'nothing' | 'doubted' | 'empty';
+  /** Null where nothing is promised. */
+  readonly floor: BytesPerSecond | null;
+  readonly tone: 'cool' | 'warm' | 'hot' | 'mute';
+}
+
+export function overallOf({ label, doubted, slots }: LabelReading): Overall {
+  if (label.words.length === 0 && label.capacity === null) return { code: 'empty', floor: null, tone: 'mute' };
+  if (doubted) return { code: 'doubted', floor: null, tone: 'hot' };
+  const floors = slots.flatMap(({ promise }) => (typeof promise === 'string' ? [] : [promise.floor]));
+  if (floors.length === 0) return { code: 'nothing', floor: null, tone: 'warm' };
+  return { code: 'promises', floor: Math.max(...floors) as BytesPerSecond, tone: 'cool' };
+}

@@ -1,4 +1,5 @@
 import { err, ok, type Result } from '../../core/result.ts';
+import { LISTS } from '../../kit/collections.ts';
 import { diffKit, isSame, type KitDiff } from '../../kit/diffKit.ts';
 import { type KitRefusal, MAX_FILE } from '../../kit/importKit.ts';
 import type { Kit } from '../../kit/kit.ts';
@@ -11,6 +12,8 @@ export interface ImportPreview {
   readonly kit: Kit;
   readonly diff: KitDiff;
   readonly same: boolean;
+  /** Whether there is nothing of one's own to add to: the file comes in whole. */
+  readonly nothingYet: boolean;
   /** Every entry of the file beside one's own, to be added to what is there. */
   readonly incoming: readonly Incoming[];
   /** The version the file has; the kit is shown as it is after migration. */
@@ -28,5 +31,6 @@ export async function previewImport(file: File): Promise<Result<ImportPreview, K
   const { kit, version } = read.value;
   const before = await readStoredKit(database);
   const diff = diffKit(before, kit);
-  return ok({ kit, diff, same: isSame(diff), incoming: incoming(before, kit), version });
+  const nothingYet = LISTS.every((list) => before[list].length === 0);
+  return ok({ kit, diff, same: isSame(diff), nothingYet, incoming: incoming(before, kit), version });
 }

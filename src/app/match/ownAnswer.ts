@@ -1,6 +1,6 @@
 import type { TakeKind } from '../../core/kit/model.ts';
 import { readOwn } from '../../core/match/ask/ownNames.ts';
-import type { Board } from '../../core/match/board.ts';
+import type { Board, BoardKit } from '../../core/match/board.ts';
 import { type Cell, cellTone } from '../../core/match/cell.ts';
 import type { Tone, Verdict } from '../../core/match/verdict.ts';
 import { cellFigure, modeTitle, spokenCell } from '../../text/match/cell.ts';
@@ -27,6 +27,21 @@ export type OwnAnswer = { readonly text: string } & (
 
 /** Most choices offered at once. */
 const MOST_CHOICES = 12;
+
+/** Names offered while a line is typed; a wallet of thousands is not offered whole. */
+const MOST_NAMES = 2000;
+
+/** What bodies, modes and cards are called, each once. */
+export const ownNames = ({ bodies, cards }: Pick<BoardKit, 'bodies' | 'cards'>): readonly string[] =>
+  [
+    ...new Set([
+      ...bodies.map(({ name }) => name),
+      ...bodies.flatMap(({ modes }) => modes.map(({ name }) => name)),
+      ...cards.filter(({ retired }) => !retired).map(({ label }) => label),
+    ]),
+  ]
+    .filter((name) => name.trim().length > 1)
+    .slice(0, MOST_NAMES);
 
 const cellOf = (board: Board, { bodyId, modeId, cardId }: CellPick): Cell | undefined =>
   board

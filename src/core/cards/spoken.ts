@@ -7,6 +7,10 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
   ...{ eleven: 11, twelve: 12, fifteen: 15, twenty: 20, thirty: 30, forty: 40, fifty: 50, sixty: 60, ninety: 90 },
 };
 const SAID = Object.keys(NUMBER_WORDS).join('|');
+/** Numbers that count cards: `a 256GB card` is not counted. */
+const COUNTED = Object.keys(NUMBER_WORDS)
+  .filter((word) => (NUMBER_WORDS[word] ?? 0) > 1)
+  .join('|');
 const DIGITS = String.raw`\d+(?:[.,]\d+)?`;
 
 const numberOf = (text: string): number => NUMBER_WORDS[text.toLowerCase()] ?? Number(text.replace(',', '.'));
@@ -69,6 +73,10 @@ export const SPOKEN: readonly Spoken[] = [
   [
     String.raw`(${SAID})\s+(hours?|minutes?|mins?)`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, false),
+  ],
+  [
+    String.raw`(${COUNTED})(?=\s+${DIGITS}\s*(?:[gt]i?b|gigs?|teras?)(?![\w.]))`,
+    ([, count = 'two']) => ({ kind: 'count', value: numberOf(count) }),
   ],
   [
     String.raw`(?:a\s+pair\s+of|(${SAID}|\d{1,2}))\s+cards`,

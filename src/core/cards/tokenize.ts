@@ -95,10 +95,26 @@ const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
   ['720p', ['1280x720']],
 ];
 
+/** A word of a label, as it may stand between the number on a card and the word card. */
+const LABEL_WORD = String.raw`(?:v\d{1,2}|u[13]|c10|uhs-?i{1,3}|i{1,3}|\d+\s?[gt]b|(?:micro)?sd[hxu]?c?|cfexpress|vpg\d+)`;
+
 const READERS: readonly Reader[] = [
   [re(String.raw`[\s,;·|?!/*]+`), () => ({ kind: 'word', word: 'filler' })],
   // Peaks as small print has them: R300 W260, R:800MB/s.
   [re(String.raw`[rw]\s?:?\s?(\d{2,5})(?:\s?mb\/?s)?${END}`), (m) => printedSaid(m[1] ?? '')],
+  // The same in words. A camera writes and never reads: what is written counts as a peak only beside what is read.
+  [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})(?:\s?mb\/?s)?${END}`), (m) => printedSaid(m[1] ?? '')],
+  [
+    re(
+      String.raw`(?<=reads?\s*:?\s*(?:up\s+to\s*)?\d{2,5}(?:\s?mb\/?s)?[\s,;/]*(?:and\s+)?)writes?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})(?:\s?mb\/?s)?${END}`,
+    ),
+    (m) => printedSaid(m[1] ?? ''),
+  ],
+  // A 170MB/s card, a 300MB/s V90 card: the big number on it, and never what a camera writes. Bits are a camera's.
+  [
+    re(String.raw`(\d{2,5})\s?mb\/s(?=\s+(?:${LABEL_WORD}\s+){0,4}cards?(?![\w]))`),
+    (m) => (m[0].includes('B') ? printedSaid(m[1] ?? '') : null),
+  ],
   // Behind its version the letter belongs to a form that was read already.
   [re(String.raw`(?<=express\s+\d\.0\s+)(?:type[\s-]*)?[abc]${END}`), () => ({ kind: 'word', word: 'filler' })],
   ...SPOKEN.map(([source, say]): Reader => [re(`(?:${source})${END}`), say]),

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { deleteBody, duplicateBody } from '../../app/bodies/bodyActions.ts';
 import { newBody } from '../../app/bodies/newItems.ts';
 import type { Draft } from '../../app/kit/draft.ts';
@@ -38,6 +38,7 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
   const { bodies } = kit;
   const [open, setOpen] = useState<Open | null>(openFromAddress);
   const change = useChange();
+  const sheet = useRef<HTMLDivElement>(null);
   const first = bodies[0];
   const shown = open ?? (first ? ({ kind: 'known', id: first.id } as const) : null);
   const knownId = shown?.kind === 'known' ? shown.id : null;
@@ -69,12 +70,17 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
         bodies={bodies}
         openId={body && shown?.kind === 'known' ? body.id : null}
         unsaved={unsaved.filter(({ values }) => values.id !== body?.id)}
-        onOpen={(id) => leave(() => setOpen({ kind: 'known', id }))}
+        onOpen={(id) =>
+          leave(() => {
+            setOpen({ kind: 'known', id });
+            requestAnimationFrame(() => sheet.current?.scrollIntoView({ block: 'start' }));
+          })
+        }
         onResume={({ values }) => leave(() => setOpen({ kind: 'new', body: values as Draft<Body> }))}
         onAdd={add}
       />
       <LeaveDialog />
-      <div className={css.sheet}>
+      <div ref={sheet} className={css.sheet}>
         {body ? (
           <BodyForm
             key={body.id}

@@ -7,14 +7,19 @@ import css from './CardFace.module.css';
 interface CardFaceProps {
   readonly label: PrintedLabel;
   readonly form: Form;
+  readonly formName: string;
   readonly onToggle: (word: string) => void;
 }
 
 /** A card drawn plainly, on which every mark can be tapped on or off. */
-export function CardFace({ label, form, onToggle }: CardFaceProps) {
+export function CardFace({ label, form, formName, onToggle }: CardFaceProps) {
   const words: readonly string[] = label.words;
   return (
     <div className={css.face} data-form={form}>
+      <p className={css.form}>
+        {formName}
+        {label.form === null && <span className="soft">, taken for one</span>}
+      </p>
       <p className={css.capacity}>{label.capacity === null ? '—' : capacityText(label.capacity)}</p>
       {faceRows(form).map(([name, row]) => (
         <fieldset key={name} className={css.row}>

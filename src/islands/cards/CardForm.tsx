@@ -10,6 +10,7 @@ import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 import { IncidentFields } from './IncidentFields.tsx';
@@ -40,6 +41,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
   });
   const { form, onSubmit, discard } = itemForm;
   const field = form.getInputProps;
+  const arrival = useArrival<HTMLFormElement>();
   const { values } = form;
   // What was verified is what the label said then: another label is verified again, or promises nothing.
   const unverify = () => {
@@ -55,7 +57,13 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
   };
   const doubt = draftDoubt(settled<Card>(values));
   return (
-    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New card' : card.label}>
+    <form
+      ref={arrival}
+      className={css.form}
+      onSubmit={onSubmit}
+      noValidate
+      aria-label={isNew ? 'New card' : card.label}
+    >
       <div className={css.actions}>
         <h2 className={css.title}>{values.label || 'New card'}</h2>
         {!isNew && !isGone && (

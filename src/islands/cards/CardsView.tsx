@@ -132,7 +132,6 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
         ) : (
           <>
             <WalletTools view={view} shown={shown.length} all={cards.length} onView={setView} />
-            {chosen.length > 0 && <ManyCards chosen={chosen} all={cards} onDone={() => setChosenIds(new Set())} />}
             {shown.length === 0 ? (
               <p className={css.empty}>No card matches. Clear the search or a filter.</p>
             ) : (
@@ -154,6 +153,7 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
                 </button>
               </p>
             )}
+            {chosen.length > 0 && <ManyCards chosen={chosen} all={cards} onDone={() => setChosenIds(new Set())} />}
           </>
         )}
       </div>

@@ -1,10 +1,11 @@
-import { useId, useMemo, useState } from 'react';
-import { labelReading, toggleMark } from '../../app/cards/labelReading.ts';
+import { type ClipboardEvent, useId, useMemo, useState } from 'react';
+import { labelReading, MOST_BESIDE, overallOf, severalLabels, toggleMark } from '../../app/cards/labelReading.ts';
 import type { LabelProblem } from '../../core/cards/labelProblems.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { APP_MEANING, labelProblemText, markMeaning, peakText } from '../../text/cards/label.ts';
+import { APP_MEANING, labelProblemText, markMeaning, overallText, peakText } from '../../text/cards/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
 import { CardFace } from './CardFace.tsx';
 import css from './LabelReader.module.css';
 
@@ -21,12 +22,30 @@ interface LabelReaderProps {
 
 /** Type what is printed, or tap it on a card: what each mark promises, where, what it does not, and what contradicts. */
 export function LabelReader({ onMake, onClose }: LabelReaderProps) {
-  const [text, setText] = useState('128GB SDXC II U3 V60 270MB/s');
-  const reading = useMemo(() => labelReading(text), [text]);
+  const [texts, setTexts] = useState<readonly string[]>(['128GB SDXC II U3 V60 270MB/s']);
+  const [shown, setShown] = useState(0);
+  const at = Math.min(shown, texts.length - 1);
+  const text = texts[at] ?? '';
+  const readings = useMemo(() => texts.map(labelReading), [texts]);
+  const reading = readings[at] ?? labelReading('');
+  const setText = (next: string): void => setTexts(texts.with(at, next));
+  const compare = (): void => {
+    setTexts([...texts, '']);
+    setShown(texts.length);
+  };
+  /** Several lines are several labels: what is pasted from a shop stands side by side at once. */
+  const paste = (event: ClipboardEvent<HTMLInputElement>): void => {
+    const lines = severalLabels(event.clipboardData.getData('text'));
+    if (lines.length < 2) return;
+    event.preventDefault();
+    setTexts(lines);
+    setShown(0);
+  };
   const { label, problems, doubted, card, form, formName, bus, slots } = reading;
   const inputId = useId();
+  const arrival = useArrival<HTMLElement>();
   return (
-    <section className={css.reader} aria-label="Label reader">
+    <section ref={arrival} className={css.reader} aria-label="Label reader">
       <header className={css.head}>
         <h2 className={css.title}>Read a label</h2>
         <button type="button" className="plain-button" onClick={onClose}>
@@ -45,9 +64,38 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         autoComplete="off"
         autoCapitalize="characters"
         spellCheck={false}
+        onPaste={paste}
         onChange={(event) => setText(event.currentTarget.value)}
       />
-      <CardFace label={label} form={form} onToggle={(word) => setText(toggleMark(text, word))} />
+      {texts.length > 1 && (
+        <ul className={css.beside} aria-label="Labels side by side">
+          {readings.map((one, place) => (
+            <li key={place}>
+              <button type="button" className={css.one} aria-pressed={place === at} onClick={() => setShown(place)}>
+                <b className={css.typed}>{texts[place]?.trim() || 'not typed yet'}</b>
+                <span>{one.formName}</span>
+                <span className={`${css.overall} tone-${overallOf(one).tone}`}>{overallText(overallOf(one))}</span>
+              </button>
+              <button
+                type="button"
+                className="plain-button"
+                aria-label={`Take ${texts[place]?.trim() || 'the empty label'} out`}
+                onClick={() => setTexts(texts.filter((_, other) => other !== place))}
+              >
+                Take out
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {texts.length < MOST_BESIDE && (
+        <div>
+          <button type="button" className="plain-button" onClick={compare}>
+            Compare with another label
+          </button>
+        </div>
+      )}
+      <CardFace label={label} form={form} formName={formName} onToggle={(word) => setText(toggleMark(text, word))} />
       {problems.length > 0 && (
         <ul className={css.problems}>
           {problems.map(({ problem, isHarmless }) => (

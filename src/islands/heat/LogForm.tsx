@@ -11,6 +11,7 @@ import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { ChoiceLine, goToInvalid, NumberLine } from '../../ui/LineField.tsx';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
 
@@ -25,6 +26,7 @@ interface LogFormProps {
 export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   const { plan, body } = run.setup;
   const change = useChange();
+  const arrival = useArrival<HTMLFormElement>();
   const [end, setEnd] = useState<TestEnd | null>(null);
   const [time, setTime] = useState('');
   const seconds = takeSeconds(time);
@@ -62,6 +64,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   };
   return (
     <form
+      ref={arrival}
       className={css.form}
       aria-label="Log a take"
       onSubmit={(event) => {

@@ -55,15 +55,17 @@ export default function ImportDialog({ onClose }: { readonly onClose: () => void
         {preview && !preview.ok && <Refusal refusal={preview.error} />}
         {preview?.ok && (
           <>
-            <fieldset className={css.ways}>
-              <legend className="unseen">How it comes in</legend>
-              {WAYS.map(({ key, text }) => (
-                <label key={key} className={css.way}>
-                  <input type="radio" name="way" checked={way === key} onChange={() => setWay(key)} /> {text}
-                </label>
-              ))}
-            </fieldset>
-            {way === 'merge' ? (
+            {!preview.value.nothingYet && (
+              <fieldset className={css.ways}>
+                <legend className="unseen">How it comes in</legend>
+                {WAYS.map(({ key, text }) => (
+                  <label key={key} className={css.way}>
+                    <input type="radio" name="way" checked={way === key} onChange={() => setWay(key)} /> {text}
+                  </label>
+                ))}
+              </fieldset>
+            )}
+            {way === 'merge' && !preview.value.nothingYet ? (
               <MergePreview
                 key={preview.value.incoming.length}
                 all={preview.value.incoming}
@@ -102,7 +104,7 @@ function Preview({ preview, onApply }: { readonly preview: ImportPreview; readon
   const { diff, same, version } = preview;
   return (
     <>
-      <p className="soft">What you have now is kept as an earlier state.</p>
+      {!preview.nothingYet && <p className="soft">What you have now is kept as an earlier state.</p>}
       {version < VERSION && (
         <p>
           A file of version {version}. Shown as it will be once it is brought to version {VERSION}.
@@ -128,7 +130,7 @@ function Preview({ preview, onApply }: { readonly preview: ImportPreview; readon
       {same && <p>The file holds exactly what you have.</p>}
       <div>
         <button type="button" className="ink-button" data-strong onClick={onApply} disabled={same}>
-          Replace the kit
+          {preview.nothingYet ? 'Import' : 'Replace the kit'}
         </button>
       </div>
     </>

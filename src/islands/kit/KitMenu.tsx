@@ -4,6 +4,7 @@ import { exportDue } from '../../app/kit/exportReminder.ts';
 import { emptyKit, loadDemo } from '../../app/kit/kitFile.ts';
 import { useShown } from '../../app/kit/shown.ts';
 import type { TableKey } from '../../app/kit/tables.ts';
+import { type KitDialog, onWish } from '../../app/kit/wishes.ts';
 import { exportDueText } from '../../text/kit/exportDue.ts';
 import { download } from '../../ui/download.ts';
 import { part } from '../../ui/part.tsx';
@@ -52,7 +53,8 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
     if (wish.focus) button.current?.focus();
   }, [wish]);
   const { settings, unexported } = useShown();
-  const [open, setOpen] = useState<'import' | 'history' | 'snapshots' | 'storage' | null>(null);
+  const [open, setOpen] = useState<KitDialog | null>(null);
+  useEffect(() => onWish(setOpen), []);
   const stored = useStored();
   const change = useChange();
   const save = useExport();

@@ -6,6 +6,8 @@ import { fieldPathText, valueText } from '../../text/kit/fields.ts';
 import { mergeText } from '../../text/kit/merge.ts';
 import css from './ImportDialog.module.css';
 
+/** Entries to choose from one by one; of the rest new ones come in and one’s own stay. */
+const MOST = 200;
 /** Fields named of one entry; the rest are counted. */
 const SHOWN = 4;
 
@@ -26,7 +28,7 @@ export function MergePreview({ all, onApply }: MergePreviewProps) {
   return (
     <>
       <ul className={css.merge} aria-label="What comes in">
-        {shown.map(({ one, at }) => (
+        {shown.slice(0, MOST).map(({ one, at }) => (
           <li key={`${one.list} ${one.theirs.id} ${at}`} className={css.entry}>
             <span>
               <b>{one.name}</b> <span className="soft">{LIST_WORDS[one.list]}</span>
@@ -56,6 +58,7 @@ export function MergePreview({ all, onApply }: MergePreviewProps) {
           </li>
         ))}
       </ul>
+      {shown.length > MOST && <p className="soft">{mergeText.more(shown.length - MOST)}</p>}
       {shown.length === 0 && <p>The file holds nothing that you do not have.</p>}
       {same > 0 && shown.length > 0 && <p className="soft">{mergeText.same(same)}</p>}
       <div>

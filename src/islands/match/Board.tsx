@@ -27,8 +27,8 @@ interface BoardProps {
 }
 
 const SIZES = {
-  wide: { side: 216, cell: 118, row: 68, head: 92 },
-  narrow: { side: 124, cell: 114, row: 68, head: 92 },
+  wide: { side: 216, cell: 118, row: 64, head: 92 },
+  narrow: { side: 124, cell: 114, row: 66, head: 92 },
 } as const;
 /** Before it is measured: what is drawn first should be about what is seen, in one go. */
 const firstRect = () => ({ width: window.innerWidth * 0.7, height: window.innerHeight * 0.6 });

@@ -66,6 +66,7 @@ export function BoardBar({ bodies, only, narrow, plan, onOnly, onLegend }: Board
           </button>
         </span>
       )}
+      <span className={css.kind}>Minutes planned</span>
       {only !== null && !narrow && many && (
         <button type="button" className={css.button} onClick={() => onOnly(null)}>
           All bodies

@@ -4,7 +4,7 @@ import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode, TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { cellAside, cellFigure, spokenCell } from '../../text/match/cell.ts';
-import { VERDICT_WORDS } from '../../text/match/verdict.ts';
+import { CELL_WORDS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './BoardCell.module.css';
 import { cellId } from './cellId.ts';
@@ -58,7 +58,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
           </span>
           <span className={css.word}>
             <VerdictGlyph verdict={verdict} size={12} />
-            {VERDICT_WORDS[verdict]}
+            {CELL_WORDS[verdict]}
           </span>
           {aside && <span className={css.aside}>{aside}</span>}
         </>

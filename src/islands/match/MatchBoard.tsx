@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
-import { type OwnAnswer, ownAnswer } from '../../app/match/ownAnswer.ts';
+import { type OwnAnswer, ownAnswer, ownNames } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
 import { keepTrial, type TrialChanges, toBuy, tryMove, UNCHANGED, withTrial } from '../../app/match/trialActions.ts';
@@ -55,6 +55,8 @@ interface MatchBoardProps {
   readonly text: string;
   /** Told what the line says of one's own kit. */
   readonly onOwn: (own: OwnAnswer | null) => void;
+  /** Told what bodies, modes and cards are called. */
+  readonly onNames: (names: readonly string[]) => void;
   readonly answer: ReturnType<typeof useQuickCheck>;
   readonly selected: Selected;
   readonly onSelect: (selected: Selected) => void;
@@ -74,6 +76,7 @@ function Match({
   kit,
   text,
   onOwn,
+  onNames,
   answer,
   selected,
   onSelect,
@@ -88,6 +91,7 @@ function Match({
   const board = useBoard(shownKit, policy);
   const own = useMemo(() => ownAnswer(text, board, policy.take), [text, board, policy.take]);
   useEffect(() => onOwn(own), [onOwn, own]);
+  useEffect(() => onNames(ownNames(kit)), [onNames, kit]);
   const plan = useSame(plannedTake(settings));
   const heat = useHeatMarks(shownKit, plan);
   const tried = trying?.changes.take ?? null;

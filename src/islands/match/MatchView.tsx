@@ -25,6 +25,7 @@ export default function MatchView() {
   const [text, setText] = useQueryText();
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
+  const [names, setNames] = useState<readonly string[]>([]);
   const [own, setOwn] = useState<OwnAnswer | null>(null);
   return (
     <Frame frame="match">
@@ -38,11 +39,13 @@ export default function MatchView() {
           onWhy={() => setSelected('quick')}
           own={own?.text === text ? own : null}
           onPick={setSelected}
+          names={names}
         />
         {useMounted() ? (
           <MatchBoard
             text={text}
             onOwn={setOwn}
+            onNames={setNames}
             answer={answer}
             selected={selected}
             onSelect={setSelected}

@@ -2,7 +2,7 @@ import { cellTone } from '../../app/match/answers.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
-import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
+import { answerText, forTimeText, inTurnText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { capacityText, either, MBpsFigure, minutesFigure, takeText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -39,7 +39,7 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
       </div>
       <div className={css.reason}>
         <p>
-          {answerText(answer)} {time}{' '}
+          {answerText(answer)} {time} {inTurnText(answer)}{' '}
           {cell && answer.sized && (
             <button type="button" className="plain-button" onClick={onWhy}>
               Why

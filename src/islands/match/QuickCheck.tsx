@@ -1,13 +1,15 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import type { CellPick } from '../../app/match/subject.ts';
 import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import type { Asked } from '../../core/match/ask/askLine.ts';
+import { completions } from '../../core/match/ask/complete.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
+import { QuickCompletions } from './QuickCompletions.tsx';
 import { QuickOwn } from './QuickOwn.tsx';
 import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
@@ -22,16 +24,26 @@ interface QuickCheckProps {
   /** The answer from one's own kit, where the line names things of it. */
   readonly own: OwnAnswer | null;
   readonly onPick: (pick: CellPick) => void;
+  /** Own bodies, modes and cards, as they are called: offered while they are typed. */
+  readonly names: readonly string[];
 }
 
 /** One line in, one answer out; what was not understood is shown in its place. */
-export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }: QuickCheckProps) {
+export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, names }: QuickCheckProps) {
   const input = useRef<HTMLInputElement>(null);
+  // Completions are for what is being typed; a line that was opened or pressed is whole.
+  const [typed, setTyped] = useState<string | null>(null);
   useShortcuts([{ key: '/', run: () => input.current?.focus() }]);
   const replace = (next: string): void => {
     onText(next);
     input.current?.focus();
   };
+  const take = (line: string): void => {
+    // What was completed is typed on: its own pieces are offered no more.
+    setTyped(line);
+    replace(line);
+  };
+  const completed = typed === text ? completions(text, names) : [];
   const asked = useAskedBefore(text, own !== null || answer.ok);
   const canWhy =
     answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null && answer.value.answer.sized;
@@ -43,11 +55,18 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }:
           id="quick-check"
           className={css.input}
           value={text}
-          onChange={(event) => onText(event.currentTarget.value)}
+          onChange={(event) => {
+            setTyped(event.currentTarget.value);
+            onText(event.currentTarget.value);
+          }}
           onKeyDown={(event) => {
             if (event.key === 'Enter' && own?.code === 'cell') onPick(own.pick);
             else if (event.key === 'Enter' && canWhy) onWhy();
             if (event.key === 'Escape') input.current?.blur();
+            if (event.key === 'ArrowDown' && completed.length > 0) {
+              event.preventDefault();
+              document.querySelector<HTMLElement>('#quick-completions button')?.focus();
+            }
           }}
           placeholder="600 Mb/s on 256GB V90 II for 2h"
           aria-label="Quick check: a rate, a card and a time in one line"
@@ -60,6 +79,9 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick }:
         <span className={css.key} aria-hidden="true">
           /
         </span>
+        {completed.length > 0 && (
+          <QuickCompletions all={completed} onTake={take} onLeave={() => input.current?.focus()} />
+        )}
       </div>
       <div id="quick-answer" className={css.answer} aria-live="polite">
         {own ? (

@@ -1,7 +1,11 @@
 import type { Unread } from '../../core/cards/readLabel.ts';
 import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import { askRefusalText, unreadText } from '../../text/match/ask.ts';
+import { part } from '../../ui/part.tsx';
 import css from './QuickProblem.module.css';
+
+// What reads a label comes with the first one that stands alone.
+const QuickLabel = part(() => import('./QuickLabel.tsx'));
 
 interface QuickProblemProps {
   readonly text: string;
@@ -37,6 +41,8 @@ export function QuickProblem({ text, refusal, asked, onReplace }: QuickProblemPr
       </div>
     );
   }
+  if (refusal.code === 'no-rate' && refusal.card && refusal.asStream !== undefined)
+    return <QuickLabel text={text} asStream={refusal.asStream} onReplace={onReplace} />;
   if (refusal.code !== 'not-understood') return <p className={css.problem}>{askRefusalText(refusal)}</p>;
   return (
     <div className={css.problem}>

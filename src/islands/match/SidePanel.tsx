@@ -58,7 +58,9 @@ export function SidePanel(props: SidePanelProps) {
       tabIndex={0}
       aria-label="Why"
       onKeyDown={(event) => {
-        if (event.key === 'Escape') document.querySelector<HTMLElement>('[role="grid"]')?.focus();
+        // Back to where it was opened from: a cell of the board, or the line of the quick check.
+        if (event.key === 'Escape')
+          document.querySelector<HTMLElement>(subject?.quick ? '#quick-check' : '[role="grid"]')?.focus();
       }}
     >
       {why ?? <Legend take={policy.take} />}

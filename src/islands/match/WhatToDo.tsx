@@ -1,6 +1,7 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { cellHeat } from '../../app/heat/heatViews.ts';
 import { cellTone } from '../../app/match/answers.ts';
+import { showMoves } from '../../app/match/shownMoves.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
@@ -68,6 +69,16 @@ interface ListProps extends Pick<WhatToDoProps, 'kit' | 'subject' | 'onMove'> {
 
 function List({ ways, kit, subject, onMove }: ListProps) {
   const { body, mode } = subject;
+  useEffect(
+    () =>
+      showMoves(
+        ways.map(({ move }) => ({
+          text: moveLine(move, { cards: kit.cards, body, mode }).text,
+          run: () => onMove(move),
+        })),
+      ),
+    [ways, kit.cards, body, mode, onMove],
+  );
   if (ways.length === 0)
     return (
       <p className="soft">

@@ -93,7 +93,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
           <BottleneckStrip need={cell.need} sections={stripSections(cell, body, card)} />
         </>
       )}
-      {!quick && <WhyHeat subject={subject} kit={kit} plan={plan} trying={trying} />}
+      {!quick && <WhyHeat subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} />}
       <section aria-label="Rule by rule">
         <ol className={css.ladder}>
           {cell.findings.map((finding, at) => (

@@ -1,17 +1,21 @@
 import { useMemo } from 'react';
 import { cellHeat } from '../../app/heat/heatViews.ts';
+import { cellTone } from '../../app/match/answers.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
+import type { Policy } from '../../core/match/policy.ts';
 import { heatMarkText, NOT_CALIBRATED } from '../../text/heat/heat.ts';
 import { reasonText } from '../../text/heat/heatAdvice.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import css from './WhyHeat.module.css';
+import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
 interface WhyHeatProps {
   readonly subject: WhySubject;
   readonly kit: BoardKit;
+  readonly policy: Policy;
   readonly plan: PlannedTake;
   /** A trial is not stored, so the heat run does not know it. */
   readonly trying: boolean;
@@ -21,7 +25,7 @@ const TONES = { cool: 'cool', warm: 'warm', hot: 'hot' } as const;
 const REASONS = 3;
 
 /** Why a cell that holds by rate has its heat mark: the planned take, what raises it, and the way to its run. */
-export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
+export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatProps) {
   const { cell, body, mode, card } = subject;
   const { tests, cards } = kit;
   const found = useMemo(
@@ -51,6 +55,10 @@ export default function WhyHeat({ subject, kit, plan, trying }: WhyHeatProps) {
           <a href={`/heat?${query}`}>{mark.outlasted ? 'Fit the figures in its heat run' : 'Open its heat run'}</a>
         )}
       </p>
+      {/* Where the rate holds this stands under the verdict already. */}
+      {mark.level !== 'cool' && !mark.outlasted && !trying && cellTone(cell, policy.take) !== 'cool' && (
+        <WhyHeatMoves cell={cell} kit={kit} policy={policy} plan={plan} />
+      )}
     </section>
   );
 }

@@ -14,6 +14,7 @@ export function Frame({ frame, children }: { readonly frame: FrameKey | null; re
       <main id="view" className={css.view} tabIndex={-1}>
         {children}
       </main>
+      <div id="notices" className={css.notices} />
     </div>
   );
 }

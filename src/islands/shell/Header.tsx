@@ -6,10 +6,11 @@ import { changeLater } from '../../ui/changeLater.ts';
 import { part } from '../../ui/part.tsx';
 import { useMounted } from '../../ui/useMounted.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
-import { FRAMES, type FrameKey } from './frames.ts';
+import { type FrameKey, PLACES } from './frames.ts';
 import css from './Header.module.css';
 import { HeadroomField } from './HeadroomField.tsx';
 import { KitButton } from './KitButton.tsx';
+import { PlacesMenu } from './PlacesMenu.tsx';
 import { PolicySwitch } from './PolicySwitch.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
 
@@ -49,7 +50,7 @@ export function Header({ frame }: { readonly frame: FrameKey | null }) {
   const [palette, setPalette] = useState(0);
   const openHelp = (): void => setHelp(true);
   useShortcuts([
-    ...FRAMES.map(({ path }, at) => ({ key: String(at + 1), run: go(path), notOnButtons: true })),
+    ...PLACES.map(({ path }, at) => ({ key: String(at + 1), run: go(path), notOnButtons: true })),
     { key: 'p', run: () => setTake(settings.take === 'once' ? 'repeatable' : 'once'), notOnButtons: true },
     { key: '?', run: openHelp },
   ]);
@@ -65,29 +66,24 @@ export function Header({ frame }: { readonly frame: FrameKey | null }) {
         Cool Reel <span className={css.scale} aria-hidden="true" />
       </a>
       <nav className={css.strip} aria-label="Views">
-        {FRAMES.map(({ key, path, name, coming }, at) => (
-          <a
-            key={key}
-            href={path}
-            className={css.frame}
-            aria-current={key === frame ? 'page' : undefined}
-            data-coming={coming || undefined}
-          >
+        {PLACES.map(({ key, path, name }, at) => (
+          <a key={key} href={path} className={css.frame} aria-current={key === frame ? 'page' : undefined}>
             <span className={css.number} aria-hidden="true">
               {at + 1}
-              {coming && <span className={css.coming}> later</span>}
             </span>
             {name}
-            {coming && <span className="unseen"> (coming)</span>}
           </a>
         ))}
       </nav>
+      <PlacesMenu frame={frame} onHelp={openHelp} />
       <div className={css.tools}>
         <PolicySwitch take={settings.take} onChange={setTake} />
         <HeadroomField headroom={settings.headroom} onKeep={setHeadroom} />
         <KitButton />
-        <ThemeButton />
-        <button type="button" className={css.help} aria-label="Keyboard shortcuts" onClick={openHelp}>
+        <span className={css.wide}>
+          <ThemeButton />
+        </span>
+        <button type="button" className={css.help} aria-label="Help: words and keys" onClick={openHelp}>
           ?
         </button>
       </div>

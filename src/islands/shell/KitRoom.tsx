@@ -1,4 +1,3 @@
-import { Notifications } from '@mantine/notifications';
 import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
 import { noteKept } from '../../app/kit/keptMarker.ts';
 import { show } from '../../app/kit/shown.ts';
@@ -12,6 +11,7 @@ import { STORE_SILENT, storeFailureText } from '../../text/kit/storeMessage.ts';
 import { Alone } from '../../ui/part.tsx';
 import { Themed } from '../../ui/Themed.tsx';
 import { whenIdle } from '../../ui/whenIdle.ts';
+import { Notices } from './Notices.tsx';
 import { Opening } from './Opening.tsx';
 import css from './Shell.module.css';
 import { storeNotices, tellPlatform, updateNotices } from './updateNotice.tsx';
@@ -49,7 +49,7 @@ export function KitRoom<L extends ListKey>({ lists, early = false, children }: K
   }, [settings, unexported]);
   return (
     <Themed>
-      <Notifications position="top-center" transitionDuration={0} />
+      <Notices />
       <Alone>
         <Phase state={state} lists={lists} early={early}>
           {children}

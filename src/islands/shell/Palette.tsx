@@ -3,16 +3,25 @@ import '@mantine/spotlight/styles.css';
 import { useEffect } from 'react';
 import { setTake } from '../../app/kit/settings.ts';
 import { useKit } from '../../app/kit/useKit.ts';
-import { cardSummary } from '../../text/match/cell.ts';
+import { wishDialog } from '../../app/kit/wishes.ts';
+import { shownMoves } from '../../app/match/shownMoves.ts';
+import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { toggleTheme } from '../../ui/pageTheme.ts';
 import { Themed } from '../../ui/Themed.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useExport } from '../kit/useExport.ts';
-import { FRAMES } from './frames.ts';
+import { PLACES } from './frames.ts';
 
 const go = (path: string) => (): void => window.location.assign(path);
 
 const LISTS = ['bodies', 'cards'] as const;
+
+const DIALOGS = [
+  { dialog: 'import', label: 'Import a kit file' },
+  { dialog: 'history', label: 'Last changes' },
+  { dialog: 'snapshots', label: 'Earlier states' },
+  { dialog: 'storage', label: 'Storage' },
+] as const;
 
 /** Everything the app can do and everything in the kit, by typing a part of its name. */
 export default function Palette() {
@@ -26,7 +35,7 @@ export default function Palette() {
     {
       group: 'Views',
       actions: [
-        ...FRAMES.filter(({ coming }) => !coming).map(({ key, name, path }) => ({
+        ...PLACES.map(({ key, name, path }) => ({
           id: key,
           label: name,
           onClick: go(path),
@@ -40,8 +49,13 @@ export default function Palette() {
         { id: 'once', label: 'Once-only take', onClick: take('once') },
         { id: 'repeatable', label: 'Repeatable take', onClick: take('repeatable') },
         { id: 'export', label: 'Export the kit file', onClick: save },
+        ...DIALOGS.map(({ dialog, label }) => ({ id: dialog, label, onClick: () => wishDialog(dialog) })),
         { id: 'theme', label: 'Day or night theme', onClick: toggleTheme },
       ],
+    },
+    {
+      group: 'Moves',
+      actions: shownMoves().map(({ text, run }, at) => ({ id: `move ${at}`, label: text, onClick: run })),
     },
     {
       group: 'Cards',
@@ -60,6 +74,17 @@ export default function Palette() {
         description: body.note ?? '',
         onClick: go(`/bodies?open=${encodeURIComponent(body.id)}`),
       })),
+    },
+    {
+      group: 'Modes',
+      actions: kit.bodies.flatMap((body) =>
+        body.modes.map((mode) => ({
+          id: `mode ${body.id} ${mode.id}`,
+          label: `${body.name} ${modeTitle(mode)}`,
+          description: 'its heat run',
+          onClick: go(`/heat?body=${encodeURIComponent(body.id)}&mode=${encodeURIComponent(mode.id)}`),
+        })),
+      ),
     },
   ];
   return (

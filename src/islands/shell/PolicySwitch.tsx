@@ -1,9 +1,9 @@
 import type { TakeKind } from '../../core/kit/model.ts';
 import css from './PolicySwitch.module.css';
 
-const TAKES: readonly (readonly [TakeKind, string, string])[] = [
-  ['once', 'Once-only', 'Once-only take: paid, live, unrepeatable'],
-  ['repeatable', 'Repeatable', 'Repeatable take'],
+const TAKES: readonly (readonly [TakeKind, string, string, string])[] = [
+  ['once', 'Once', '-only', 'Once-only take: paid, live, unrepeatable'],
+  ['repeatable', 'Repeat', 'able', 'Repeatable take'],
 ];
 
 /** Two schools, both right in their place: which take this is decides what counts as holding. */
@@ -17,7 +17,7 @@ export function PolicySwitch({
   return (
     <fieldset className={css.switch}>
       <legend className="unseen">Kind of take</legend>
-      {TAKES.map(([key, word, title]) => (
+      {TAKES.map(([key, word, ending, title]) => (
         <label key={key} className={css.choice} title={title}>
           <input
             className={css.radio}
@@ -29,6 +29,7 @@ export function PolicySwitch({
           />
           <span>
             {word}
+            <span className={css.ending}>{ending}</span>
             <span className={css.rest}> take</span>
           </span>
         </label>

@@ -47,5 +47,8 @@ export const FRAMES = [
   },
 ] as const;
 
+/** Those that exist: the strip names no other. */
+export const PLACES = FRAMES.filter(({ coming }) => !coming);
+
 type Frame = (typeof FRAMES)[number];
 export type FrameKey = Frame['key'];

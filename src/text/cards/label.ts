@@ -5,6 +5,7 @@ import { bus } from '../../core/standards/buses.ts';
 import { family } from '../../core/standards/families.ts';
 import { form, isSd } from '../../core/standards/forms.ts';
 import { APP_CLASSES, type Mark, mark } from '../../core/standards/marks.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { capacityText, either, MBpsText, plain } from '../quantity.ts';
 
 /** A problem of a label, with its reason. */
@@ -68,4 +69,10 @@ export function peakText({ printed, times }: PrintedLabel): string | null {
   if (fastest === undefined && !times) return null;
   const rate = fastest ?? times?.rate;
   return rate === undefined ? null : `${MBpsText(rate)} is a peak, usually of reading; it never enters a verdict`;
+}
+
+/** What a label comes to, in a word or two. */
+export function overallText({ code, floor }: { readonly code: string; readonly floor: BytesPerSecond | null }): string {
+  if (floor !== null) return `promises ${MBpsText(floor)}`;
+  return code === 'doubted' ? 'contradicts itself' : code === 'empty' ? 'nothing read' : 'promises nothing';
 }

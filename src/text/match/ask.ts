@@ -1,6 +1,6 @@
-import type { PrintedLabel, Unread } from '../../core/cards/readLabel.ts';
+import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
-import type { AskRefusal, Reading } from '../../core/match/ask/ask.ts';
+import type { AskPlace, AskRefusal, AskUnread, Reading } from '../../core/match/ask/ask.ts';
 import type { Playback } from '../../core/match/ask/askLine.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
@@ -12,8 +12,15 @@ import { amountText, openNumberText } from '../amount.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
 
+/** What stands at a place of the line, where nothing is near what was typed. */
+const EXPECTED: Readonly<Record<AskPlace, string>> = {
+  stream: 'What the camera writes stands here: 600 Mb/s.',
+  card: 'What the card is stands here: a size, a form, a mark (256GB CFexpress B VPG400).',
+  time: 'How long stands here: 90 min, 2h.',
+};
+
 /** One misunderstood stretch, in words. */
-export function unreadText({ text, problem }: Unread): string {
+export function unreadText({ text, problem, place }: AskUnread): string {
   switch (problem.code) {
     case 'which':
       return `“${text}” may mean several things: ${either(problem.couldBe)}?`;
@@ -30,7 +37,7 @@ export function unreadText({ text, problem }: Unread): string {
     case 'unknown':
       return problem.couldBe.length > 0
         ? `“${text}” was not understood. It could be ${either(problem.couldBe)}.`
-        : `“${text}” was not understood.`;
+        : `“${text}” was not understood. ${EXPECTED[place]}`;
     case 'amount':
       return amountText(`“${text}”`, problem.refusal);
     default:
@@ -95,7 +102,9 @@ export function readingText(reading: Reading): string {
     case 'two-cards':
       return 'two cards, taken one after the other';
     case 'more-cards':
-      return `the minutes are those of one card, not of ${reading.count}`;
+      return `${reading.count} cards, one in the camera at a time`;
+    case 'peak':
+      return `“${reading.text}” is the card’s peak: no promise, and not what the camera writes`;
     case 'bus-by-mark':
       return `“${reading.text}” means ${bus(reading.bus).name}`;
     case 'fps-assumed':
@@ -206,6 +215,10 @@ export function forTimeText(answer: Answer): string | null {
     ? `${written}: ${forTime.cards} ${plural} of this size, no change.`
     : `${written}: ${forTime.cards} ${plural} of this size.`;
 }
+
+/** How long more cards than a camera holds last one after the other; null where no more than two were counted. */
+export const inTurnText = ({ inTurn, ask }: Answer): string | null =>
+  inTurn === null ? null : `${ask.count} such cards one after the other: ${minutesText(inTurn)}.`;
 
 /** Asks back where a need eight times over suggests a slip between bits and bytes; null where it does not. */
 export function slipText(answer: Answer): string | null {

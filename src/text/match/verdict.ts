@@ -13,6 +13,9 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   unfit: 'Won’t fit',
 };
 
+/** The same where a cell has little room; read aloud it is said in full. */
+export const CELL_WORDS: Readonly<Record<Verdict, string>> = { ...VERDICT_WORDS, claimed: 'Maker’s claim' };
+
 /** What each verdict means, for a legend and the guide. */
 export const VERDICT_MEANINGS: Readonly<Record<Verdict, string>> = {
   guaranteed: 'The speed mark that counts in this slot promises the rate, with your headroom.',

@@ -33,6 +33,8 @@ export interface Answer {
   readonly cardsAtOnce: number;
   /** Planned minutes of the whole arrangement from full cards; null without a card. */
   readonly minutes: number | null;
+  /** Planned minutes of all the cards that were counted, one after the other; null where no more than two were. */
+  readonly inTurn: number | null;
   /** Smallest mark of each series that guarantees the need, slowest first; empty when none does. */
   readonly smallestMarks: readonly Mark[];
   /** True where the answer depends on the mark alone: a card was named without one. */
@@ -204,6 +206,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     needsMark: needsMark(ask, cell),
     cardsAtOnce,
     minutes,
+    inTurn: ask.count > 2 && cell?.planned != null && ask.arrangement === 'single' ? cell.planned * ask.count : null,
     smallestMarks: holds,
     tooSmall: belowOf(holds),
     plays: plays(ask),

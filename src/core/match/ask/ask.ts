@@ -19,6 +19,8 @@ export type Reading = (
   | { readonly code: 'two-cards' }
   /** More cards than a camera holds: the minutes are those of one. */
   | { readonly code: 'more-cards'; readonly count: number }
+  /** A speed printed on the card: a peak, which promises nothing. */
+  | (Span & { readonly code: 'peak' })
   | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
   | { readonly code: 'fps-assumed'; readonly fps: number }
   | { readonly code: 'speeds'; readonly captured: number; readonly recorded: number }
@@ -51,16 +53,29 @@ export interface Ask {
   readonly slotBus: Bus | null;
   readonly arrangement: Arrangement;
   readonly time: Seconds | null;
+  /** Cards that were counted; one where none was. */
+  readonly count: number;
   readonly readings: readonly Reading[];
 }
+
+/** What the grammar of a line expects where something was not understood. */
+export type AskPlace = 'stream' | 'card' | 'time';
+
+/** A stretch that was not understood, and what is expected there. */
+export type AskUnread = Unread & { readonly place: AskPlace };
 
 /** Why a quick check has no answer, with places in the text. */
 export type AskRefusal =
   | { readonly code: 'empty' }
   | { readonly code: 'too-long'; readonly length: number; readonly max: number }
-  | { readonly code: 'not-understood'; readonly unread: readonly Unread[] }
+  | { readonly code: 'not-understood'; readonly unread: readonly AskUnread[] }
   /** No rate and no raw geometry. `card` is what was read of a card, so that its promise can be told. */
-  | { readonly code: 'no-rate'; readonly card: PrintedLabel | null }
+  | {
+      readonly code: 'no-rate';
+      readonly card: PrintedLabel | null;
+      /** The line with its printed speed taken for what the camera writes; null where none is printed. */
+      readonly asStream?: string | null;
+    }
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
   /** A take and one speed, and no speed at which it plays. */
   | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }

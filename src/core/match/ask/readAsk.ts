@@ -8,7 +8,7 @@ import { err, ok, type Result } from '../../result.ts';
 import type { Bus } from '../../standards/buses.ts';
 import { mark } from '../../standards/marks.ts';
 import { toMbps } from '../../units/convert.ts';
-import type { Ask, AskRefusal } from './ask.ts';
+import type { Ask, AskPlace, AskRefusal, AskUnread } from './ask.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
 import { spokenLine } from './spokenLine.ts';
@@ -56,7 +56,10 @@ function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token 
   const own = tokens.filter(
     (token) => token !== slot && !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
   );
-  return own.some((token) => CARD_KINDS.includes(token.kind)) ? labelOf(own) : null;
+  // A printed speed alone names a card too: one of which only a peak is known.
+  const isCard = (token: Token): boolean =>
+    CARD_KINDS.includes(token.kind) || (token.kind === 'rate' && token.printed === true);
+  return own.some(isCard) ? labelOf(own) : null;
 }
 
 /** Marks of one series that differ: a card has one of them, and the question is which. */
@@ -106,22 +109,66 @@ function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
   return all(tokens, 'codec')[0]?.codec ?? (rate.kind === 'raw' ? 'raw' : 'intra');
 }
 
+/** What the grammar expects at a place of the line: a time behind `for`, a card behind `on` or beside its words. */
+function placeOf(at: number, tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate: boolean): AskPlace {
+  const token = tokens[at] as Token;
+  const before = tokens[at - 1];
+  if (before?.kind === 'word' && before.word === 'for') return 'time';
+  if (clause.has(token)) return 'card';
+  return hasRate ? (all(tokens, 'capacity').length > 0 ? 'time' : 'card') : 'stream';
+}
+
+const UNITS: Readonly<Record<AskPlace, readonly string[]>> = {
+  stream: ['Mb/s', 'MB/s'],
+  card: ['GB'],
+  time: ['min', 'h'],
+};
+
+/** A bare number can only have the units of its place. */
+function withUnits(problem: Unread['problem'], text: string, place: AskPlace): Unread['problem'] {
+  if (problem.code !== 'no-unit') return problem;
+  return { ...problem, couldBe: UNITS[place].map((unit) => `${text} ${unit}`) };
+}
+
 /** Names of pictures are harmless beside a rate and useless without one. */
-function unreadOf(tokens: readonly Token[], hasRate: boolean): readonly Unread[] {
-  return tokens.flatMap((token): Unread[] => {
+function unreadOf(tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate: boolean): readonly AskUnread[] {
+  return tokens.flatMap((token, at): AskUnread[] => {
+    const place = placeOf(at, tokens, clause, hasRate);
     if (token.kind === 'bus') {
       const words = all(tokens, 'mark').map((one) => one.mark);
       const micro =
         all(tokens, 'family').some((one) => one.micro) || all(tokens, 'form').some((one) => one.form === 'microsd');
       const asked = unclearGrade(token, micro ? 'microsd' : null, words);
-      return asked ? [{ ...span(token), problem: asked }] : [];
+      return asked ? [{ ...span(token), problem: asked, place }] : [];
     }
-    if (token.kind === 'unread') return [{ ...span(token), problem: token.problem }];
+    if (token.kind === 'unread')
+      return [{ ...span(token), problem: withUnits(token.problem, token.text, place), place }];
     // With a depth or a ratio beside it the size itself is needed; without any of them a rate is what is missing.
     const isRaw = tokens.some(({ kind }) => kind === 'bits' || kind === 'ratio');
     if (token.kind !== 'picture-name' || hasRate || !isRaw) return [];
-    return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe } }];
+    return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe }, place }];
   });
+}
+
+/**
+ * A label alone: words of a card, and behind them no more than the speed printed on it. Such a speed is a peak and no
+ * stream; the line that takes it for one is handed back, to be asked for with one press.
+ */
+function labelAlone(text: string, tokens: readonly Token[]): AskRefusal | null {
+  const isPrint = (token: Token): boolean =>
+    CARD_KINDS.includes(token.kind) || (token.kind === 'rate' && token.written === 'bytes');
+  const said = tokens.filter((token) => !(token.kind === 'word' && token.word === 'filler'));
+  const [first] = said;
+  if (!first || !said.every(isPrint) || first.kind === 'rate') return null;
+  const rates = all(said, 'rate');
+  const [rate] = rates;
+  // By the minute or hour nobody prints a speed.
+  if (rates.some((one) => /(?:\/|per|a)\s*(?:min|h)/i.test(one.text))) return null;
+  const asStream =
+    rate && !rate.printed && rates.length === 1
+      ? `${rate.text} on ${(text.slice(0, rate.start) + text.slice(rate.end)).replace(/\s+/g, ' ').trim()}`
+      : null;
+  return { code: 'no-rate', card: labelOf(said), asStream };
 }
 
 /**
@@ -137,8 +184,11 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
   if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
   const { tokens, passed } = spokenLine(tokenize(text));
   if (tokens.length === 0) return err({ code: 'no-rate', card: null });
-  const stream = streamRates(tokens, cardClause(tokens));
-  const unread = unreadOf(tokens, stream.length > 0);
+  const alone = passed.length === 0 ? labelAlone(text, tokens) : null;
+  if (alone) return err(alone);
+  const clause = cardClause(tokens);
+  const stream = streamRates(tokens, clause);
+  const unread = unreadOf(tokens, clause, stream.length > 0);
   if (unread.length > 0) return err({ code: 'not-understood', unread });
   const twice = repeated(tokens, stream);
   if (twice) return err(twice);
@@ -176,6 +226,7 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
     slotBus: slotBusOf(slot, card),
     arrangement,
     time: all(tokens, 'time')[0]?.value ?? null,
+    count,
     readings: readingsOf({
       ...{ text, tokens, speeds, stream: stream[0], ofRate, rateWord, card, slotNamed: slot !== null },
       ...{ passed, count, arrangementNamed: named !== null },

@@ -34,7 +34,8 @@ const added = (text: string, words: string): string => `${text.trimEnd()} ${word
 
 function looseReadings({ text, tokens }: Read): readonly Reading[] {
   return tokens.flatMap((token): Reading[] => {
-    if (token.kind === 'rate' && token.loose) return [{ ...span(token), code: 'rate', value: token.value }];
+    if (token.kind === 'rate' && token.loose && !token.printed)
+      return [{ ...span(token), code: 'rate', value: token.value }];
     if (token.kind === 'capacity' && token.loose) return [{ ...span(token), code: 'capacity', value: token.value }];
     if (token.kind === 'time' && token.loose) {
       const minutes = token.clock === null ? null : Math.floor(token.clock / 60);
@@ -44,6 +45,7 @@ function looseReadings({ text, tokens }: Read): readonly Reading[] {
           : { change: replaced(text, token, `${minutes} min ${token.clock - minutes * 60} s`) };
       return [{ ...span(token), code: 'time', value: token.value, ...change }];
     }
+    if (token.kind === 'rate' && token.printed) return [{ ...span(token), code: 'peak' }];
     return token.kind === 'picture-name' ? [{ ...span(token), code: 'picture-name-ignored' }] : [];
   });
 }

@@ -64,6 +64,36 @@ describe('a question as it is spoken', () => {
     ['my camera writes 1.2 Gb/s onto a 1TB CFexpress B VPG400', '1200 Mb/s on 1TB CFexpress B VPG400'],
     ['75 megabytes per second on 256GB V90 II', '75 MB/s on 256GB V90 II'],
     ['hello, would a 1TB SSD take 3 Gb/s for an hour?', '3000 Mb/s on 1TB SSD for 1h'],
+    ['will a 300MB/s V90 card do 600 Mb/s', '600 Mb/s on V90 300MB/s'],
+    ['is my 512 gig card with V60 fine for 4K50 at 400 Mb/s?', '400 Mb/s 50p on 512GB V60'],
+    ['read 270 write 150 128GB V60 II for 400 Mb/s', '400 Mb/s on R270 W150 128GB V60 II'],
+    ['how long do four 256GB V90 II cards last at 600 Mb/s', '600 Mb/s on 4 x 256GB V90 II'],
+    ['three 128GB V60 II cards, 400 Mb/s for an hour', '400 Mb/s on 3 x 128GB V60 II for 1h'],
+    ['do I get 90 minutes of 200 Mb/s on a 128GB V30 card', '200 Mb/s on 128GB V30 for 90 min'],
+    ['my drone films 100 megabit onto a 64GB microSD V30', '100 Mb/s on 64GB microSD V30'],
+    ['we shoot all-i 400 Mb/s to both cards, 128GB V60 II', '400 Mb/s intra mirrored on 128GB V60 II'],
+    ['can this 1TB CFexpress B VPG400 take 2.4 Gb/s raw', '2400 Mb/s raw on 1TB CFexpress B VPG400'],
+    ['what would 8K24 at 1.6 Gb/s need for half an hour', '1600 Mb/s 24p for 30 min'],
+    ['UHD 59.94p at 280 Mb/s on a 256 gig V60 II', '280 Mb/s 59.94p on 256GB V60 II'],
+    ['is U3 enough for 100 Mb/s', '100 Mb/s on U3'],
+    ['does a U3 card keep up with 150 Mb/s 4K30?', '150 Mb/s 30p on U3'],
+    ['which mark for 800 megabits per second in UHD 50p?', '800 Mb/s 50p'],
+    ['48 MB/s stream on a 128GB V60 II', '48 MB/s on 128GB V60 II'],
+    ['camera says 75 MB/s, card is 256GB V90 II', '75 MB/s on 256GB V90 II'],
+    ['half an hour of 400 Mb/s, 128GB V60 II', '400 Mb/s on 128GB V60 II for 30 min'],
+    ['an hour and a half 4K25 100 Mb/s 64GB V30', '100 Mb/s 25p on 64GB V30 for 90 min'],
+    ['600 Mb/s onto a pair of cards 256GB V90 II one after the other', '600 Mb/s relay on 256GB V90 II'],
+    ['250 Mb/s FHD 100p on 128GB V60 II', '250 Mb/s 100p on 128GB V60 II'],
+    ['hi, 400 megabit 4k60 long-gop on 256 gigs V60 II thanks', '400 Mb/s 60p long-GOP on 256GB V60 II'],
+    ['how many 64 gig V30 cards for 3 hours at 100 Mb/s', '100 Mb/s on 64GB V30 for 3h'],
+    ['need 2 hours of 200 Mb/s, what card size', '200 Mb/s for 2h'],
+    ['what size do I need for 2h at 400 Mb/s 25p', '400 Mb/s 25p for 2h'],
+    ['SDXC-II 256GB V 90 for 600 Mb/s', '600 Mb/s on SDXC II 256GB V90'],
+    ['CFX-B 1TB VPG 400 at 2 Gb/s', '2000 Mb/s on CFexpress B 1TB VPG400'],
+    ['TF 128G V30 at 100 Mb/s', '100 Mb/s on microSD 128GB V30'],
+    ['400Mbps on 128gb v60 ii', '400 Mb/s on 128GB V60 II'],
+    ['400 mbit/s 25 fps on 128 GB UHS-II V60', '400 Mb/s 25p on 128GB II V60'],
+    ['600 Mb/s on 256GB UHS II card with V90 for one hour', '600 Mb/s on 256GB II V90 for 1h'],
   ])('%s', (spoken, terse) => {
     expect(essence(spoken)).toEqual(essence(terse));
   });
@@ -87,7 +117,39 @@ describe('a question as it is spoken', () => {
     expect(answerOf(two?.change ?? '').ask.arrangement).toBe('mirrored');
     const three = answerOf('600 Mb/s on three cards 256GB V90 II');
     expect(three.ask.readings).toContainEqual({ code: 'more-cards', count: 3 });
-    expect(three.minutes).toBe(answerOf('600 Mb/s on 256GB V90 II').minutes);
+    const one = answerOf('600 Mb/s on 256GB V90 II').minutes ?? 0;
+    expect(three.minutes).toBe(one);
+    expect(three.inTurn, 'all three, one after the other').toBe(3 * one);
+  });
+
+  it('takes the big number on a card for its peak, and says that it promises nothing', () => {
+    const answer = answerOf('is a 170MB/s card enough for 400 Mb/s');
+    expect(answer).toMatchObject({ needsMark: true, sized: false });
+    expect(answer.ask.readings).toContainEqual(expect.objectContaining({ code: 'peak', text: '170MB/s' }));
+    // Bits are a camera's, wherever they stand.
+    expect(codeOf('is a 170Mb/s card enough')).toBe('card');
+  });
+
+  it('reads a label alone as a label, and hands back the line that takes its speed for a stream', () => {
+    const read = askLine('128GB SDXC II U3 V60 270MB/s', DEFAULT_POLICY);
+    expect(read).toMatchObject({
+      ok: false,
+      error: { code: 'no-rate', card: { marks: ['U3', 'V60'] }, asStream: '270MB/s on 128GB SDXC II U3 V60' },
+    });
+    expect(codeOf('270MB/s on 128GB SDXC II U3 V60')).toBe('card');
+    expect(codeOf('does 128GB SDXC II U3 V60 do 270MB/s'), 'a question is no label').toBe('card');
+    expect(askLine('256GB V90', DEFAULT_POLICY)).toMatchObject({ ok: false, error: { asStream: null } });
+  });
+
+  it.each([
+    ['600 on 256GB V90', ['600 Mb/s', '600 MB/s']],
+    ['600 Mb/s on 256 V90', ['256 GB']],
+    ['600 Mb/s on 256GB V90 for 2', ['2 min', '2 h']],
+  ])('hints come from the place in the line: %s', (text, couldBe) => {
+    const found = askLine(text, DEFAULT_POLICY);
+    expect(found.ok || (found.error.code === 'not-understood' && found.error.unread)).toMatchObject([
+      { problem: { code: 'no-unit', couldBe } },
+    ]);
   });
 
   it.each([

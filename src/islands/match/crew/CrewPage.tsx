@@ -1,7 +1,11 @@
+import type { HeatMarks } from '../../../app/heat/useHeatMarks.ts';
+import { today } from '../../../app/kit/today.ts';
 import { cellTone } from '../../../app/match/answers.ts';
-import type { Body, TakeKind } from '../../../core/kit/model.ts';
+import type { Body, PlannedTake, TakeKind } from '../../../core/kit/model.ts';
 import type { Board } from '../../../core/match/board.ts';
-import { besideText, cardSummary, cellFigure, modeTitle } from '../../../text/match/cell.ts';
+import { plannedText } from '../../../text/heat/heatWords.ts';
+import { dayText } from '../../../text/kit/when.ts';
+import { besideText, cardSummary, cellAside, cellFigure, modeTitle } from '../../../text/match/cell.ts';
 import { swapAdvice } from '../../../text/match/crew.ts';
 import { VERDICT_WORDS } from '../../../text/match/verdict.ts';
 import { joined, MBpsText } from '../../../text/quantity.ts';
@@ -13,6 +17,8 @@ interface CrewPageProps {
   readonly board: Board;
   readonly take: TakeKind;
   readonly headroom: string;
+  readonly plan: PlannedTake;
+  readonly heat: HeatMarks;
 }
 
 /** Cards that meet at least one mode of the body. */
@@ -40,9 +46,10 @@ interface CrewTableProps {
   readonly rowsAt: readonly number[];
   readonly columns: readonly number[];
   readonly take: TakeKind;
+  readonly heat: HeatMarks;
 }
 
-function CrewTable({ board: made, rowsAt, columns, take }: CrewTableProps) {
+function CrewTable({ board: made, rowsAt, columns, take, heat }: CrewTableProps) {
   return (
     <table className={css.table}>
       <thead>
@@ -67,13 +74,18 @@ function CrewTable({ board: made, rowsAt, columns, take }: CrewTableProps) {
                 </th>
                 {columns.map((column) => {
                   const cell = made.columns[column]?.[at];
+                  const card = made.cards[column];
                   return (
-                    cell && (
+                    cell &&
+                    card && (
                       <td key={column} data-tone={cellTone(cell, take)}>
                         <b>{cell.verdict === 'unfit' ? '' : joined(cellFigure(cell))}</b>
                         <span className={css.word}>
                           <VerdictGlyph verdict={cell.verdict} size={11} /> {VERDICT_WORDS[cell.verdict]}
                         </span>
+                        {cellAside(cell, card, heat.of(cell)) && (
+                          <span className={css.aside}>{cellAside(cell, card, heat.of(cell))}</span>
+                        )}
                         {besideText(cell) && <span className={css.beside}>{besideText(cell)}</span>}
                       </td>
                     )
@@ -89,7 +101,7 @@ function CrewTable({ board: made, rowsAt, columns, take }: CrewTableProps) {
 }
 
 /** One body on one page: every mode on every card that meets it. */
-export function CrewPage({ body, board: made, take, headroom }: CrewPageProps) {
+export function CrewPage({ body, board: made, take, headroom, plan, heat }: CrewPageProps) {
   const rowsAt = made.rows.flatMap((row, at) => (row.body.id === body.id ? [at] : []));
   const columns = usefulColumns(made, rowsAt);
   return (
@@ -97,14 +109,19 @@ export function CrewPage({ body, board: made, take, headroom }: CrewPageProps) {
       <header className={css.head}>
         <h2 className={css.name}>{body.name}</h2>
         <p>
-          {body.note} · {take === 'once' ? 'once-only take' : 'repeatable take'} · headroom {headroom}
+          {[body.note, take === 'once' ? 'once-only take' : 'repeatable take', `headroom ${headroom}`]
+            .filter(Boolean)
+            .join(' · ')}
+          <span className={css.made}>
+            {dayText(today())}, heat for {plannedText(plan)}
+          </span>
         </p>
       </header>
       {columns.length === 0 ? (
         <p>No card of the wallet fits this body.</p>
       ) : (
         inTables(columns).map((some) => (
-          <CrewTable key={some[0]} board={made} rowsAt={rowsAt} columns={some} take={take} />
+          <CrewTable key={some[0]} board={made} rowsAt={rowsAt} columns={some} take={take} heat={heat} />
         ))
       )}
       <div className={css.foot}>

@@ -1,8 +1,11 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
+import { plannedTake } from '../../../app/heat/plannedTake.ts';
+import { useHeatMarks } from '../../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../../app/kit/useKit.ts';
 import { policyOf } from '../../../app/match/policy.ts';
 import { useBoard } from '../../../app/match/useBoard.ts';
 import { perMilleText } from '../../../text/quantity.ts';
+import { useSame } from '../../../ui/useSame.ts';
 import { Shell } from '../../shell/Shell.tsx';
 import { CrewPage } from './CrewPage.tsx';
 import css from './CrewView.module.css';
@@ -21,6 +24,9 @@ export default function CrewView() {
 function Crew({ kit }: { readonly kit: ViewKit }) {
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
   const made = useBoard(kit, policy);
+  const plan = useSame(plannedTake(kit.settings));
+  const heat = useHeatMarks(kit, plan);
+  useEffect(() => heat.want(made.columns.flat()), [heat, made]);
   return (
     <div className={css.crew}>
       <div className={css.screenOnly}>
@@ -32,7 +38,15 @@ function Crew({ kit }: { readonly kit: ViewKit }) {
       </div>
       {kit.bodies.length === 0 && <p>No body yet. Add one under Bodies.</p>}
       {kit.bodies.map((body) => (
-        <CrewPage key={body.id} body={body} board={made} take={policy.take} headroom={perMilleText(policy.headroom)} />
+        <CrewPage
+          key={body.id}
+          body={body}
+          board={made}
+          take={policy.take}
+          headroom={perMilleText(policy.headroom)}
+          plan={plan}
+          heat={heat}
+        />
       ))}
     </div>
   );
