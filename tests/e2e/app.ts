@@ -5,7 +5,7 @@ import { openBrowser, resize } from '../../scripts/browser.mjs';
 import { startServer } from '../../scripts/lib.mjs';
 
 /** Far above what any of this takes: a machine that is shared can stand still for seconds, and a wait costs only where it fails. */
-export const WAIT = Number(process.env['E2E_WAIT'] ?? 40_000);
+export const WAIT = Number(process.env.E2E_WAIT ?? 40_000);
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {

@@ -71,7 +71,7 @@ describe('Match, on the demo kit', () => {
     await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), 5000);
     await app.keys(Key.ESCAPE);
     await app.keys(Key.chord(Key.CONTROL, Key.END));
-    await app.seesText('#why', /HD long-GOP 12\.5p on /);
+    await app.seesText('#why', /HD long-GOP 12\.5p on M-0/);
   });
 
   it('follows the kind of take and the headroom', async () => {

@@ -1,7 +1,7 @@
 import { bodyFigures, limitsOf, sizeOf } from '../../core/heat/run/bodyFigures.ts';
 import { endedBy } from '../../core/heat/run/endedBy.ts';
 import { isCalibrated } from '../../core/heat/run/known.ts';
-import { deciding, type HeatSetup, hasFailed, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
+import { deciding, type HeatSetup, hasFailed, type Lane, type LaneRun, lanesOf } from '../../core/heat/run/lane.ts';
 import { type HeatMark, heatMark, type MarkInput } from '../../core/heat/run/mark.ts';
 import { cellReasons, type RankedReason } from '../../core/heat/run/reasons.ts';
 import type { Test } from '../../core/kit/model.ts';
@@ -10,12 +10,14 @@ export { riskTone, usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 export { needMBps } from '../../core/heat/run/cardFigures.ts';
 export { hasFailed } from '../../core/heat/run/lane.ts';
 export { heatReasons } from '../../core/heat/run/reasons.ts';
-export { averageDemand } from '../../core/heat/writepath/demand.ts';
+
+import { averageDemand } from '../../core/heat/writepath/demand.ts';
+
 export { recordedSeconds } from '../../core/heat/writepath/duration.ts';
 export { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 export { BODY_FIGURES, BODY_SIZES, CARD_FIGURES, MAX_NAME, TEST_ENDS } from '../../core/kit/model.ts';
 export { RANGES } from '../../core/kit/ranges.ts';
-export { bodyFigures, isCalibrated, limitsOf, sizeOf };
+export { averageDemand, bodyFigures, isCalibrated, limitsOf, sizeOf };
 
 /** A run that decided, and whether it failed. */
 export interface Ended extends LaneRun {
@@ -47,4 +49,10 @@ export function cellHeat(input: MarkInput): CellHeat | null {
   const { lane } = mark;
   const reasons = cellReasons(lane, input.body, input.tests, input.plan);
   return { mark, calibrated: isCalibrated(lane.figures), reasons };
+}
+
+/** Minutes after which a path's cards are full, at what it writes on average; null where nothing is written. */
+export function fullAfterMinutes({ sim, cards }: Lane): number | null {
+  const demand = averageDemand(sim);
+  return demand > 0 ? (sim.card.usableGB * 1000 * Math.max(1, sim.relay ? cards.length : 1)) / demand / 60 : null;
 }

@@ -5,7 +5,7 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
-import { labelProblemText } from '../../text/cards/label.ts';
+import { labelProblemText, roomText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
@@ -56,6 +56,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     return { ...own, onChange };
   };
   const doubt = draftDoubt(settled<Card>(values));
+  const tooRoomy = roomText(settled<Card>(values));
   return (
     <form
       ref={arrival}
@@ -133,6 +134,11 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
           />
           <TextField label="Where that minimum is stated" props={field('minimumSource')} placeholder="spec page" />
           <NumberField label="Fast cache" unit="GB" props={field('cacheGB')} />
+          {tooRoomy && (
+            <p className={`${css.doubt} ${css.full}`} role="status">
+              {tooRoomy}
+            </p>
+          )}
           <NumberField
             label="Usable, formatted"
             unit="GB"

@@ -1,10 +1,10 @@
 import { memo, useCallback, useRef } from 'react';
 import { cardLine } from '../../app/cards/cardLine.ts';
 import { SORT_KEYS, type SortKey, type WalletView } from '../../app/cards/wallet.ts';
-import type { Card } from '../../core/kit/model.ts';
-import { STATE_WORDS } from '../../text/cards/state.ts';
+import type { Card, CardState } from '../../core/kit/model.ts';
 import { capacityText, MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
+import { STATE_CHOICES } from '../../ui/choices.ts';
 import { FormSilhouette } from '../../ui/glyphs/FormSilhouette.tsx';
 import css from './CardTable.module.css';
 
@@ -16,6 +16,7 @@ interface CardTableProps {
   readonly onOpen: (id: string) => void;
   readonly onView: (view: WalletView) => void;
   readonly onChoose: (ids: ReadonlySet<string>) => void;
+  readonly onState: (card: Card, state: CardState | null) => void;
 }
 
 const HEADS: Readonly<Record<SortKey, string>> = {
@@ -29,18 +30,19 @@ const HEADS: Readonly<Record<SortKey, string>> = {
 const NUMBERS: readonly SortKey[] = ['capacity', 'promise'];
 
 /** The wallet: each card with what its print promises on its own bus. Heads sort; boxes choose several. */
-export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoose }: CardTableProps) {
+export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoose, onState }: CardTableProps) {
   const all = cards.length > 0 && cards.every(({ id }) => chosen.has(id));
   const sortBy = (sort: SortKey): void =>
     onView({ ...view, sort, descending: view.sort === sort ? !view.descending : false });
-  const now = useRef({ chosen, onChoose, onOpen });
-  now.current = { chosen, onChoose, onOpen };
+  const now = useRef({ chosen, onChoose, onOpen, onState });
+  now.current = { chosen, onChoose, onOpen, onState };
   const toggle = useCallback((id: string): void => {
     const next = new Set(now.current.chosen);
     if (!next.delete(id)) next.add(id);
     now.current.onChoose(next);
   }, []);
   const openCard = useCallback((id: string): void => now.current.onOpen(id), []);
+  const setState = useCallback((card: Card, state: CardState | null): void => now.current.onState(card, state), []);
   return (
     <table className={css.table}>
       <thead>
@@ -78,6 +80,7 @@ export function CardTable({ cards, openId, view, chosen, onOpen, onView, onChoos
             chosen={chosen.has(card.id)}
             onOpen={openCard}
             onToggle={toggle}
+            onState={setState}
           />
         ))}
       </tbody>
@@ -91,10 +94,11 @@ interface CardRowProps {
   readonly chosen: boolean;
   readonly onOpen: (id: string) => void;
   readonly onToggle: (id: string) => void;
+  readonly onState: (card: Card, state: CardState | null) => void;
 }
 
 /** Drawn anew only where its card is another. */
-const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle }: CardRowProps) {
+const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle, onState }: CardRowProps) {
   const { formName, bus, busName, capacity, floor, doubt, marks, incidents } = cardLine(card);
   return (
     <tr
@@ -102,7 +106,7 @@ const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle }: 
       data-open={open || undefined}
       data-retired={card.retired || undefined}
       onClick={(event) => {
-        if (!(event.target instanceof HTMLInputElement)) onOpen(card.id);
+        if (!(event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement)) onOpen(card.id);
       }}
     >
       <td className={css.box}>
@@ -135,7 +139,26 @@ const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle }: 
           </b>
         )}
       </td>
-      <td>{card.retired ? 'retired' : card.state ? STATE_WORDS[card.state] : <span className="soft">—</span>}</td>
+      <td>
+        {card.retired ? (
+          'retired'
+        ) : (
+          <select
+            className={css.state}
+            aria-label={`State of ${card.label}`}
+            data-unset={!card.state || undefined}
+            value={card.state ?? ''}
+            onChange={(event) => onState(card, (event.currentTarget.value || null) as CardState | null)}
+          >
+            <option value="">—</option>
+            {STATE_CHOICES.map(({ value, label }) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+          </select>
+        )}
+      </td>
       <td>
         {marks.length > 0 ? marks.join(' ') : <span className="soft">no mark</span>}
         {doubt && !card.verified && (

@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import { addCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
+import { addCards, changeCards, deleteCards, duplicateCard } from '../../app/cards/cardActions.ts';
 import { WHOLE_WALLET, walletCards } from '../../app/cards/wallet.ts';
 import type { Draft } from '../../app/kit/draft.ts';
 import { unsavedNew } from '../../app/kit/unsaved.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
+import { STATE_WORDS } from '../../text/cards/state.ts';
 import { whenText } from '../../text/kit/when.ts';
 import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
 import { leave } from '../../ui/leaving.ts';
@@ -143,6 +144,11 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
                 onOpen={(id) => go({ kind: 'known', id })}
                 onView={setView}
                 onChoose={setChosenIds}
+                onState={(one, state) =>
+                  void change(() =>
+                    changeCards([one], { state }, state ? `set to ${STATE_WORDS[state]}` : 'no longer followed'),
+                  )
+                }
               />
             )}
             {shown.length > limit && (

@@ -1,4 +1,4 @@
-import { type ClipboardEvent, useId, useMemo, useState } from 'react';
+import { type ClipboardEvent, useMemo, useState } from 'react';
 import { labelReading, MOST_BESIDE, overallOf, severalLabels, toggleMark } from '../../app/cards/labelReading.ts';
 import type { LabelProblem } from '../../core/cards/labelProblems.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -33,6 +33,17 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
     setTexts([...texts, '']);
     setShown(texts.length);
   };
+  /** A semicolon or “vs” begins the next label; it is the one that is typed on. */
+  const type = (next: string): void => {
+    const lines = severalLabels(next);
+    if (lines.length < 2) {
+      setText(next);
+      return;
+    }
+    const all = [...texts.slice(0, at), ...lines, ...texts.slice(at + 1)].slice(0, MOST_BESIDE);
+    setTexts(all);
+    setShown(Math.min(all.length, at + lines.length) - 1);
+  };
   /** Several lines are several labels: what is pasted from a shop stands side by side at once. */
   const paste = (event: ClipboardEvent<HTMLInputElement>): void => {
     const lines = severalLabels(event.clipboardData.getData('text'));
@@ -42,7 +53,6 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
     setShown(0);
   };
   const { label, problems, doubted, card, form, formName, bus, slots } = reading;
-  const inputId = useId();
   const arrival = useArrival<HTMLElement>();
   return (
     <section ref={arrival} className={css.reader} aria-label="Label reader">
@@ -52,11 +62,11 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
           Close
         </button>
       </header>
-      <label className={css.line} htmlFor={inputId}>
+      <label className={css.line} htmlFor="label-text">
         What is printed, in any order
       </label>
       <input
-        id={inputId}
+        id="label-text"
         className={css.input}
         value={text}
         maxLength={500}
@@ -65,7 +75,7 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         autoCapitalize="characters"
         spellCheck={false}
         onPaste={paste}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => type(event.currentTarget.value)}
       />
       {texts.length > 1 && (
         <ul className={css.beside} aria-label="Labels side by side">

@@ -5,7 +5,7 @@ import { RANGES } from '../../app/heat/heatViews.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
-import { capacityText, plain } from '../../text/quantity.ts';
+import { capacityText, minutesText, plain } from '../../text/quantity.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
@@ -18,6 +18,8 @@ interface TakeFormProps {
   readonly picked: Picked;
   /** What the mode writes, MB/s; null where it has no rate. */
   readonly demandMBps: number | null;
+  /** Minutes after which the card is full; null where that is not known. */
+  readonly fullAfter: number | null;
   /** True where the address speaks of a clip whose rates are gone. */
   readonly clipLost: boolean;
   readonly onPick: (change: Partial<HeatPick>) => void;
@@ -29,7 +31,7 @@ interface TakeFormProps {
 const WARMER_C = 10;
 
 /** What is recorded, on what, for how long and in which air. */
-export function TakeForm({ kit, pick, picked, clipLost, demandMBps, onPick, onBody }: TakeFormProps) {
+export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, onPick, onBody }: TakeFormProps) {
   const { body, mode, cards } = picked;
   const { plan } = pick;
   const forms = new Set(body.slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
@@ -103,6 +105,12 @@ export function TakeForm({ kit, pick, picked, clipLost, demandMBps, onPick, onBo
         onTrace={(demandTraceMBps) => onPick({ demandTraceMBps })}
       />
       <PlanFields plan={plan} onChange={(change) => onPick({ plan: { ...plan, ...change } })} />
+      {fullAfter !== null && fullAfter < plan.minutes && (
+        <p className={css.full} role="status">
+          The card is full after {minutesText(Math.floor(fullAfter))}: a take of {minutesText(Math.floor(plan.minutes))}{' '}
+          needs a change of cards.
+        </p>
+      )}
       <CheckLine
         id="starts-warm"
         label="Starts warm"

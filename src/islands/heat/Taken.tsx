@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { afterAdvice } from '../../app/heat/afterAdvice.ts';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
 import type { Picked } from '../../app/heat/heatPick.ts';
-import { needMBps, usuallyAccepted } from '../../app/heat/heatViews.ts';
+import { fullAfterMinutes, needMBps, usuallyAccepted } from '../../app/heat/heatViews.ts';
 import { eventsOf, RISK_SEED, TOLD_EVENTS, TOLD_RUNS } from '../../app/heat/riskRuns.ts';
 import { useRun } from '../../app/heat/useRun.ts';
 import { computation } from '../../app/tasks/clients.ts';
@@ -100,6 +100,7 @@ export function Taken({
           pick={pick}
           picked={picked}
           clipLost={clipLost}
+          fullAfter={lanes[0] ? fullAfterMinutes(lanes[0]) : null}
           demandMBps={lanes[0] ? needMBps(lanes[0].cell) : null}
           onPick={onPick}
           onBody={onBody}

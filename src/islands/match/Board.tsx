@@ -84,8 +84,10 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
     columns.measure();
   }, [size, entries]);
   const pickAt = useCallback(
-    (row: number, column: number) => {
+    (row: number, wanted: number) => {
       const entry = entries[modes[row] ?? -1];
+      // Bodies have as many columns as cards that enter them: from a longer row one comes to the last of a shorter.
+      const column = Math.max(0, Math.min(wanted, (entry?.section.cards.at.length ?? 0) - 1));
       const card = entry && board.cards[entry.section.cards.at[column] ?? -1];
       setAt({ row, column });
       if (entry?.kind === 'mode' && card)

@@ -1,5 +1,6 @@
 import type { LabelProblem } from '../../core/cards/labelProblems.ts';
 import type { PrintedLabel } from '../../core/cards/readLabel.ts';
+import type { Card } from '../../core/kit/model.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { family } from '../../core/standards/families.ts';
@@ -75,4 +76,10 @@ export function peakText({ printed, times }: PrintedLabel): string | null {
 export function overallText({ code, floor }: { readonly code: string; readonly floor: BytesPerSecond | null }): string {
   if (floor !== null) return `promises ${MBpsText(floor)}`;
   return code === 'doubted' ? 'contradicts itself' : code === 'empty' ? 'nothing read' : 'promises nothing';
+}
+
+/** Asks where more room is entered than is printed; null where it is not. A formatted card holds a little less. */
+export function roomText({ usableGB, capacityGB }: Pick<Card, 'usableGB' | 'capacityGB'>): string | null {
+  if (!(Number(usableGB) > 0 && Number(capacityGB) > 0) || Number(usableGB) <= Number(capacityGB)) return null;
+  return `${plain(Number(usableGB))} GB usable is more than the ${plain(Number(capacityGB))} GB printed. Is one of them a slip, or is it another card?`;
 }
