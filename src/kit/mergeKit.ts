@@ -6,8 +6,7 @@ import { newId } from './newId.ts';
 import { isSameValue } from './patch.ts';
 
 /** What may be done with an entry of another kit. `both`: it comes in beside one's own, under another name. */
-export const MERGE_CHOICES = ['mine', 'theirs', 'both'] as const;
-export type MergeChoice = (typeof MERGE_CHOICES)[number];
+export type MergeChoice = 'mine' | 'theirs' | 'both';
 
 /** An entry of another kit, beside what one has of it. */
 export interface Incoming {

@@ -2,6 +2,8 @@ import { createTheme, Drawer, Modal, MultiSelect, Notification, Select, TagsInpu
 
 const still = { transitionProps: { duration: 0 } } as const;
 const close = { closeButtonProps: { 'aria-label': 'Close' } } as const;
+// Their heads are no banners of the page.
+const headed = { attributes: { header: { role: 'presentation' } } } as const;
 const list = { defaultProps: { comboboxProps: still } } as const;
 
 /**
@@ -17,10 +19,11 @@ export const theme = createTheme({
         ...{ lockScroll: false, centered: true },
         ...still,
         ...close,
+        ...headed,
         overlayProps: { backgroundOpacity: 0.35 },
       },
     }),
-    Drawer: Drawer.extend({ defaultProps: { lockScroll: false, ...still, ...close } }),
+    Drawer: Drawer.extend({ defaultProps: { lockScroll: false, ...still, ...close, ...headed } }),
     Notification: Notification.extend({ defaultProps: { closeButtonProps: { 'aria-label': 'Dismiss' } } }),
     MultiSelect: MultiSelect.extend(list),
     Select: Select.extend(list),

@@ -156,7 +156,7 @@ describe('trials, as a new user makes them', () => {
     await app.seesText('body', '1 card set to full.');
     hands.atMost(1);
     await app.visit('/');
-    expect(await app.seesCell('Heron FHD 4:2:2 ALL-I 25p on H-2')).toContain('The card is full.');
+    expect(await app.seesCell('Heron FHD 4:2:2 ALL-I 25p on H-2')).toContain('Guaranteed full');
   });
 
   it('three labels compared', async () => {

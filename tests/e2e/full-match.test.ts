@@ -42,7 +42,7 @@ describe('Why, to the end', () => {
     await app.seesText('[role=status]', 'Trial');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 49 min Guaranteed');
     await app.clickText('button', 'Drop it');
-    await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 18 min Maker’s claim only');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-01: 18 min Maker’s claim');
     await app.clickText('button', '8:1 instead of 3:1');
     await app.clickText('button', 'Keep it');
     await app.seesText('body', 'Kept:');
@@ -90,7 +90,7 @@ describe('Why, to the end', () => {
     await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Proven');
     await app.seesText('#why', 'your own full take 37 min');
     await app.undo('noted.');
-    await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Maker’s claim only');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Maker’s claim');
   });
 
   it('tries an arrangement on the spot', async () => {

@@ -379,7 +379,7 @@ describe('heat on the board', () => {
     const start = 'Wherry 8K raw 3:1 50p on A-02';
     await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: stops it'), WAIT, 'a mark');
     expect(await app.cell(start, 'heat')).toBe('hot');
-    const holding = (await app.cells()).filter((cell) => / (Guaranteed|Tight|Proven|Maker’s claim only)/.test(cell));
+    const holding = (await app.cells()).filter((cell) => / (Guaranteed|Tight|Proven|Maker’s claim)/.test(cell));
     expect(holding.filter((cell) => !cell.includes('Heat: '))).toEqual([]);
     const others = (await app.cells()).filter((cell) => / (Not covered|Drops|Locked out|Won’t fit)/.test(cell));
     expect(others.length).toBeGreaterThan(10);

@@ -79,7 +79,7 @@ describe('a slow-motion table', () => {
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Wherry saved');
     await app.visit('/');
-    expect(await app.seesCell('Wherry Raw A 100p on A-01')).toContain('16 min Maker’s claim only');
+    expect(await app.seesCell('Wherry Raw A 100p on A-01')).toContain('16 min Maker’s claim');
     expect(await app.seesCell('Wherry Raw A 100p on A-03')).toContain('Not covered');
     expect(await app.seesCell('Wherry Raw B 25p on A-03')).toContain('52 min Guaranteed');
   });

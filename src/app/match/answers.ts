@@ -9,7 +9,8 @@ import type { Move } from '../../core/match/move.ts';
 import { movesFor } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { rankOf, type Verdict } from '../../core/match/verdict.ts';
-import type { Seconds } from '../../core/units/brand.ts';
+import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
+import { fromMbps } from '../../core/units/convert.ts';
 import type { WhySubject } from './subject.ts';
 
 export { HEAT_LEVELS } from '../../core/heat/run/level.ts';
@@ -18,6 +19,10 @@ export { toneOf, VERDICTS } from '../../core/match/verdict.ts';
 
 /** Whether a verdict says that the rate holds at all, a maker's claim included: only then are minutes shown. */
 export const showsMinutes = (verdict: Verdict): boolean => rankOf(verdict) <= rankOf('claimed');
+
+/** What the maker states of a mode; null where its rate comes from elsewhere. */
+export const statedRate = ({ rate }: Mode): BytesPerSecond | null =>
+  rate.kind === 'stated' ? fromMbps(rate.Mbps) : null;
 
 /** What would make the selected cell hold, or hold for less. */
 export const movesOf = (

@@ -56,7 +56,7 @@ export function cardOfPrint({ form, mark: key, capacityGB }: Print, id = 'to buy
 }
 
 /** Forms that a body's slots take, each once, in the order of its slots. */
-export const formsTaken = ({ slots }: Pick<Body, 'slots'>): readonly Form[] => [
+const formsTaken = ({ slots }: Pick<Body, 'slots'>): readonly Form[] => [
   ...new Set(slots.flatMap(({ accepts }) => accepts.map(({ form }) => form))),
 ];
 

@@ -96,7 +96,7 @@ export function Buckets({ moment, sim }: BucketsProps) {
         </figcaption>
       </figure>
       <div className={css.now} aria-live="off">
-        <h3>At {timeText(moment.seconds)}</h3>
+        <h2>At {timeText(moment.seconds)}</h2>
         {momentLines(moment, sim).map((line) => (
           <p key={line}>{line}</p>
         ))}

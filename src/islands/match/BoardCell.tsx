@@ -55,11 +55,11 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
           <span className={css.figure}>
             {figure.figure}
             {figure.unit && <span className="unit">{`\u00a0${figure.unit}`}</span>}
-          </span>
+          </span>{' '}
           <span className={css.word}>
             <VerdictGlyph verdict={verdict} size={12} />
             {CELL_WORDS[verdict]}
-          </span>
+          </span>{' '}
           {aside && <span className={css.aside}>{aside}</span>}
         </>
       )}

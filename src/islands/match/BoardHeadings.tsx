@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { cardLine } from '../../app/cards/cardLine.ts';
+import { statedRate } from '../../app/match/answers.ts';
 import { isAtHand } from '../../app/match/entries.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import type { Outside } from '../../core/match/entering.ts';
 import type { Row } from '../../core/match/evaluate.ts';
-import { fromMbps } from '../../core/units/convert.ts';
 import { STATE_WORDS } from '../../text/cards/state.ts';
 import { cardPromise, modeSpeed } from '../../text/match/cell.ts';
 import { outsideText } from '../../text/match/outside.ts';
@@ -68,7 +68,7 @@ export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadin
       </span>
       <span className={css.bodyWays}>
         {!alone && (
-          <button type="button" className={css.way} onClick={onAlone} aria-label={`Show only ${body.name}`}>
+          <button type="button" className={css.way} onClick={onAlone} aria-label={`only this: ${body.name}`}>
             only this
           </button>
         )}
@@ -78,7 +78,7 @@ export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadin
             className={css.way}
             title={outsideText(outside)}
             onClick={() => setListed(true)}
-            aria-label={`${outsideText(outside)} Why?`}
+            aria-label={`${outside.length} do not enter ${body.name}. Why?`}
           >
             {outside.length} do not enter
           </button>
@@ -102,6 +102,7 @@ export function ModeHeading({
   readonly tried: string;
 }) {
   const { mode, rate } = row;
+  const stated = statedRate(mode);
   return (
     <div className={css.mode} style={{ width }} role="rowheader" aria-colindex={1}>
       <span className={css.modeName} data-picked={picked || undefined} title={mode.name}>
@@ -111,7 +112,7 @@ export function ModeHeading({
         {tried && <b className="tone-warm">{tried}</b>}
       </span>
       <span className={css.rate}>
-        {mode.rate.kind === 'stated' && <span className={css.stated}>{MbpsText(fromMbps(mode.rate.Mbps))}</span>}
+        {stated !== null && <span className={css.stated}>{MbpsText(stated)}</span>}
         {rate.ok ? <Amount {...MBpsFigure(rate.value.peak)} /> : <span className="tone-hot">no rate</span>}
       </span>
     </div>

@@ -3,17 +3,19 @@ import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import type { CellPick } from '../../app/match/subject.ts';
 import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import type { Asked } from '../../core/match/ask/askLine.ts';
-import { completions } from '../../core/match/ask/complete.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
+import { part } from '../../ui/part.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
-import { QuickCompletions } from './QuickCompletions.tsx';
 import { QuickOwn } from './QuickOwn.tsx';
 import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
 import { useAskedBefore } from './useAskedBefore.ts';
+
+// With the first key: the line answers without it.
+const QuickCompletions = part(() => import('./QuickCompletions.tsx'));
 
 interface QuickCheckProps {
   readonly text: string;
@@ -43,7 +45,6 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, n
     setTyped(line);
     replace(line);
   };
-  const completed = typed === text ? completions(text, names) : [];
   const asked = useAskedBefore(text, own !== null || answer.ok);
   const canWhy =
     answer.ok && answer.value.kind === 'card' && answer.value.answer.cell !== null && answer.value.answer.sized;
@@ -63,9 +64,10 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, n
             if (event.key === 'Enter' && own?.code === 'cell') onPick(own.pick);
             else if (event.key === 'Enter' && canWhy) onWhy();
             if (event.key === 'Escape') input.current?.blur();
-            if (event.key === 'ArrowDown' && completed.length > 0) {
+            const first = document.querySelector<HTMLElement>('#quick-completions button');
+            if (event.key === 'ArrowDown' && first) {
               event.preventDefault();
-              document.querySelector<HTMLElement>('#quick-completions button')?.focus();
+              first.focus();
             }
           }}
           placeholder="600 Mb/s on 256GB V90 II for 2h"
@@ -79,8 +81,8 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, n
         <span className={css.key} aria-hidden="true">
           /
         </span>
-        {completed.length > 0 && (
-          <QuickCompletions all={completed} onTake={take} onLeave={() => input.current?.focus()} />
+        {typed === text && text !== '' && (
+          <QuickCompletions text={text} names={names} onTake={take} onLeave={() => input.current?.focus()} />
         )}
       </div>
       <div id="quick-answer" className={css.answer} aria-live="polite">

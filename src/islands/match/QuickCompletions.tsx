@@ -1,16 +1,18 @@
 import type { KeyboardEvent } from 'react';
-import type { Completion } from '../../core/match/ask/complete.ts';
+import { completions } from '../../app/match/completed.ts';
 import css from './QuickCheck.module.css';
 
 interface QuickCompletionsProps {
-  readonly all: readonly Completion[];
+  readonly text: string;
+  readonly names: readonly string[];
   readonly onTake: (line: string) => void;
   /** Back to the line. */
   readonly onLeave: () => void;
 }
 
 /** What the last word may become: pressed, or reached with the arrow down from the line. */
-export function QuickCompletions({ all, onTake, onLeave }: QuickCompletionsProps) {
+export default function QuickCompletions({ text, names, onTake, onLeave }: QuickCompletionsProps) {
+  const all = completions(text, names);
   const move = (event: KeyboardEvent<HTMLElement>): void => {
     const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (event.key === 'Escape') onLeave();
@@ -21,6 +23,7 @@ export function QuickCompletions({ all, onTake, onLeave }: QuickCompletionsProps
     if (next < 0) onLeave();
     else buttons[Math.min(next, buttons.length - 1)]?.focus();
   };
+  if (all.length === 0) return null;
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the arrows move between its buttons
     <div id="quick-completions" className={css.completions} onKeyDown={move}>

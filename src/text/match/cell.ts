@@ -19,7 +19,7 @@ import {
   plain,
 } from '../quantity.ts';
 import { findingText } from './finding.ts';
-import { VERDICT_WORDS } from './verdict.ts';
+import { CELL_WORDS } from './verdict.ts';
 
 /** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
 const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
@@ -152,8 +152,9 @@ export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card, heat:
   const beside = besideText(cell);
   const figure = cellFigure(cell);
   const number = figure.figure === '—' ? '' : `${joined(figure)} `;
-  const said = `${number}${VERDICT_WORDS[cell.verdict]}${beside ? `, ${beside}` : ''}`;
+  const aside = cellAside(cell, card, heat);
+  // What is seen comes in one piece, so that a cell can be called by it.
+  const said = `${number}${CELL_WORDS[cell.verdict]}${aside ? ` ${aside}` : ''}${beside ? `, ${beside}` : ''}`;
   const why = reason ? `. ${findingText(reason)}` : '.';
-  const state = card.state && !isAtHand(card) ? ` The card is ${STATE_WORDS[card.state]}.` : '';
-  return `${body.name} ${modeTitle(mode)} on ${card.label}: ${said}${why}${heat ? ` ${HEAT_WORDS[heat]}.` : ''}${state}`;
+  return `${body.name} ${modeTitle(mode)} on ${card.label}: ${said}${why}${heat ? ` ${HEAT_WORDS[heat]}.` : ''}`;
 }

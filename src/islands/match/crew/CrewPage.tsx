@@ -105,7 +105,8 @@ export function CrewPage({ body, board: made, take, headroom, plan, heat }: Crew
   const rowsAt = made.rows.flatMap((row, at) => (row.body.id === body.id ? [at] : []));
   const columns = usefulColumns(made, rowsAt);
   return (
-    <section className={css.page}>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a wide table scrolls, and must be reached by keyboard
+    <section className={css.page} aria-label={`Crew card of ${body.name}`} tabIndex={0}>
       <header className={css.head}>
         <h2 className={css.name}>{body.name}</h2>
         <p>

@@ -5,7 +5,7 @@ import type { PastedTable } from './cut.ts';
 export type RowAs = 'mode' | 'joins' | 'heads' | 'out';
 export const ROW_AS = ['mode', 'joins', 'heads', 'out'] as const satisfies readonly RowAs[];
 
-export interface PlacedCell {
+interface PlacedCell {
   readonly text: string;
   /** Stands once in the table for several rows, and was taken from the row above. */
   readonly above: boolean;

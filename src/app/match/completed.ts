@@ -1,0 +1,1 @@
+export { completions } from '../../core/match/ask/complete.ts';

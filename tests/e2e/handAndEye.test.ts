@@ -1,0 +1,278 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Body, Card } from '../../src/core/kit/model.ts';
+import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
+import { App, WAIT } from './app.ts';
+
+let app: App;
+let files: string;
+
+/** The demo with sixty cards, some of long names and one without a break in it. */
+const LONG = 'Second-unit-spare-card-for-the-finish-line-camera-on-the-committee-boat-no-';
+function crowded(): object {
+  const cards = demo.cards as unknown as readonly Card[];
+  const more = Array.from({ length: 60 - cards.length }, (_, at) => ({
+    ...(cards[at % cards.length] as Card),
+    id: `more-${at}`,
+    label: at === 0 ? 'x'.repeat(80) : at % 3 === 0 ? `${LONG}${at}` : `D-${at}`,
+  }));
+  const bodies = (demo.bodies as unknown as readonly Body[]).map((body, at) =>
+    at === 1
+      ? { ...body, name: 'y'.repeat(60), modes: body.modes.map((mode) => ({ ...mode, name: 'z'.repeat(70) })) }
+      : body,
+  );
+  return { ...demo, bodies, cards: [...cards, ...more] };
+}
+
+beforeAll(async () => {
+  files = mkdtempSync(join(tmpdir(), 'cool-reel-eye-'));
+  app = await App.open({ demo: false });
+  const file = join(files, 'sixty.coolreel.json');
+  writeFileSync(file, JSON.stringify(crowded()));
+  await app.visit('/');
+  await app.clickText('button', 'Start empty');
+  await app.clickText('button', 'Kit');
+  await app.clickText('button', 'Import a kit file');
+  await (await app.find('input[type=file]')).sendKeys(file);
+  await app.clickText('button', 'Import');
+  await app.seesText('body', 'A kit file imported');
+});
+afterAll(async () => {
+  await app.close();
+  rmSync(files, { recursive: true, force: true });
+});
+
+const VIEWS: readonly (readonly [string, string | RegExp])[] = [
+  ['/', 'Minutes planned'],
+  ['/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II%20for%202h', 'Guaranteed'],
+  ['/bodies', 'The body'],
+  ['/cards', '60 cards'],
+  ['/cards?open=c-01', 'What is printed'],
+  ['/heat', /runs fail/],
+  ['/crew', 'One page a body'],
+  ['/nowhere', 'There is no such page'],
+];
+
+/** What hangs over the right edge of the page itself; boxes that scroll by themselves may be as wide as they like. */
+const OVER = `
+  const wide = document.documentElement.scrollWidth - window.innerWidth;
+  return wide > 0 ? document.title + ': ' + wide + ' px over' : '';`;
+
+describe.each([
+  [1280, 800],
+  [820, 1180],
+  [390, 844],
+  [320, 640],
+])('at %i × %i, sixty cards with long names', (width, height) => {
+  it.each(VIEWS)('%s stands within the page, and axe finds nothing', async (path, part) => {
+    await app.size(width, height);
+    await app.visit(path);
+    await app.seesText('main', part);
+    expect(await app.run<string>(OVER)).toBe('');
+    expect(await app.axe('minor')).toEqual([]);
+  });
+});
+
+describe('at twice the size of everything', () => {
+  it.each(VIEWS)('%s needs no scrolling sideways', async (path, part) => {
+    // Zoomed to 200 % a window of 1280 shows what one of 640 shows.
+    await app.size(640, 400);
+    await app.visit(path);
+    await app.seesText('main', part);
+    expect(await app.run<string>(OVER)).toBe('');
+  });
+});
+
+describe('dialogs and panels', () => {
+  const open: readonly (readonly [string, string, () => Promise<unknown>])[] = [
+    ['Why', '/', () => app.cell('Wherry 8K raw 3:1 50p on A-01')],
+    ['the legend', '/', () => app.clickText('button', 'What a cell says')],
+    ['the plan', '/', () => app.clickText('button', 'Heat: ')],
+    ['cards that do not enter', '/', () => app.click('[aria-label$="Why?"]')],
+    ['help', '/', () => app.keys('?')],
+    ['a pasted table', '/bodies', () => app.clickText('button', 'Paste modes')],
+    ['several cards', '/cards', () => app.clickText('button', 'Paste several')],
+    ['the label reader', '/cards', () => app.clickText('button', 'Read a label')],
+  ];
+  it.each(open.flatMap(([name, path, act]) => ['light', 'dark'].map((theme) => [name, theme, path, act] as const)))(
+    '%s, %s: axe finds nothing, and Escape gives the focus back',
+    async (_name, theme, path, act) => {
+      await app.size(1280, 800);
+      await app.visit(path);
+      await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
+      await app.visit(path);
+      await app.seesText('main', path === '/' ? 'Minutes planned' : path === '/bodies' ? 'The body' : '60 cards');
+      if (path === '/') await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
+      await act();
+      await new Promise((done) => setTimeout(done, 400));
+      expect(await app.axe('minor')).toEqual([]);
+      await app.keys(Key.ESCAPE);
+      await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
+    },
+  );
+});
+
+describe('hands', () => {
+  /** Everything that is pressed, with what it measures; a control in a row that is pressed whole counts as its row. */
+  const SMALL = `
+    const controls = [...document.querySelectorAll('button, a[href], select, input, summary, [role=tab]')];
+    const shown = controls.filter((one) => {
+      const box = one.getBoundingClientRect();
+      const style = getComputedStyle(one);
+      return one.type !== 'file' && box.width > 0 && box.height > 0 && style.visibility !== 'hidden' && style.opacity !== '0' && !one.closest('[aria-hidden=true]');
+    });
+    return shown.flatMap((one) => {
+      const row = one.closest('label, tr, [class*=line], .mantine-Checkbox-body, .mantine-PillsInput-input, .mantine-TagsInput-input') ?? one;
+      const heights = [one, row].map((each) => each.getBoundingClientRect().height);
+      // A link in the middle of a sentence is as high as the sentence.
+      const inSentence = one.tagName === 'A' && one.parentElement.tagName === 'P';
+      const height = Math.max(...heights);
+      return height >= 39.5 || inSentence ? [] : [one.tagName + ' ' + (one.textContent.trim() || one.getAttribute('aria-label') || one.type).slice(0, 30) + ' ' + Math.round(height)];
+    }).slice(0, 12);`;
+
+  it.each(VIEWS)('find targets of at least 40 px in %s on a phone', async (path, part) => {
+    await app.size(390, 844);
+    await app.visit(path);
+    await app.seesText('main', part);
+    expect(await app.run<readonly string[]>(SMALL)).toEqual([]);
+  });
+
+  it('read verdict words of at least 14 px, and minutes larger', async () => {
+    await app.size(390, 844);
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 5:1 25p on A-01');
+    const sizes = await app.run<readonly number[]>(
+      `const cell = [...document.querySelectorAll('[role=gridcell]')].find((one) => one.dataset.verdict === 'guaranteed');
+       return [...cell.children].slice(0, 2).map((one) => parseFloat(getComputedStyle(one).fontSize));`,
+    );
+    expect(sizes[0]).toBeGreaterThanOrEqual(18);
+    expect(sizes[1]).toBeGreaterThanOrEqual(14);
+  });
+
+  it('have the header in one line on a phone, with every view behind one press', async () => {
+    await app.size(390, 844);
+    await app.visit('/cards');
+    await app.seesText('main', '60 cards');
+    expect(
+      await app.run<number>('return document.querySelector("header").getBoundingClientRect().height'),
+    ).toBeLessThan(60);
+    await app.click('summary');
+    await app.seesText('details nav', 'Heat run');
+    await app.run(
+      '[...document.querySelectorAll("details nav a")].find((one) => one.textContent === "Bodies").click()',
+    );
+    await app.seesText('main', 'The body');
+  });
+
+  it('see one body at a time on a phone, and go to the next with one press', async () => {
+    await app.size(390, 844);
+    await app.visit('/');
+    await app.seesText('[role=grid]', 'Wherry');
+    expect(await app.run<number>('return document.querySelectorAll("[role=rowgroup]").length')).toBe(1);
+    await app.click('[aria-label="The next body"]');
+    await app.driver.wait(async () => !(await app.text('[role=grid]')).includes('Wherry'), WAIT, 'the next body');
+    await app.click('[aria-label="The body before"]');
+    await app.seesText('[role=grid]', 'Wherry');
+  });
+
+  it('try a move on a phone: the panel closes, the trial’s bar is in view and ends it', async () => {
+    await app.size(390, 844);
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
+    await app.cell('Wherry 8K raw 3:1 50p on A-01');
+    await app.seesText('[role=dialog]', 'What to do');
+    await app.clickText('button', '8:1 instead of 3:1');
+    await app.seesText('[role=status]', 'Trial');
+    await app.driver.wait(
+      async () => (await app.run<number>('return document.querySelectorAll("[role=dialog]").length')) === 0,
+      WAIT,
+    );
+    const bar = await app.run<number>(
+      `const bar = [...document.querySelectorAll('[role=status]')].find((one) => one.textContent.startsWith('Trial'));
+       const { top, bottom } = bar.getBoundingClientRect();
+       return top >= 0 && bottom <= window.innerHeight ? 1 : 0;`,
+    );
+    expect(bar, 'in view').toBe(1);
+    await app.clickText('button', 'Drop it');
+    expect(await app.seesCell('Wherry 8K raw 3:1 50p on A-01')).toContain('18 min Maker’s claim');
+  });
+
+  it('find no notice over a control, and none after six seconds', async () => {
+    await app.size(1280, 800);
+    await app.visit('/bodies');
+    await app.seesText('main', 'The body');
+    await app.fill('What it is', 'cine, fan on');
+    await app.clickText('button', 'Save');
+    await app.seesText('#notices', 'saved.');
+    const covered = await app.run<readonly string[]>(
+      `const notice = document.querySelector('#notices').getBoundingClientRect();
+       return [...document.querySelectorAll('main button, main input')].filter((one) => {
+         const box = one.getBoundingClientRect();
+         const x = box.left + box.width / 2, y = box.top + box.height / 2;
+         return y > notice.top && y < notice.bottom && x > notice.left && x < notice.right && document.elementFromPoint(x, y)?.closest('#notices');
+       }).map((one) => one.textContent || one.name).filter((_, at, all) => all.length > 0 && getComputedStyle(document.querySelector('main')).overflow !== 'auto');`,
+    );
+    expect(covered).toEqual([]);
+    // A mouse that rests on a notice holds it; elsewhere it goes by itself.
+    await app.driver.actions().move({ x: 600, y: 20 }).perform();
+    await app.driver.wait(
+      () => app.run<boolean>('return document.querySelector("#notices").textContent === ""'),
+      8000,
+      'gone by itself',
+    );
+  });
+});
+
+describe('eyes', () => {
+  it('follow the device into the night, and the button agrees', async () => {
+    await app.visit('/');
+    await app.run("localStorage.removeItem('mantine-color-scheme-value')");
+    const night = (value: string) =>
+      (
+        app.driver as unknown as { sendDevToolsCommand: (name: string, of: object) => Promise<void> }
+      ).sendDevToolsCommand('Emulation.setEmulatedMedia', { features: [{ name: 'prefers-color-scheme', value }] });
+    await night('light');
+    await app.visit('/cards');
+    await app.seesText('main', '60 cards');
+    await app.find('[aria-label="Switch to the night theme"]');
+    await night('dark');
+    await app.find('[aria-label="Switch to the day theme"]');
+    expect(await app.run('return document.documentElement.dataset.mantineColorScheme')).toBe('dark');
+    await app.click('[aria-label="Switch to the day theme"]');
+    await app.find('[aria-label="Switch to the night theme"]');
+    await night('light');
+    await night('dark');
+    expect(await app.run('return document.documentElement.dataset.mantineColorScheme'), 'a wish of one’s own').toBe(
+      'light',
+    );
+    await night('light');
+  });
+
+  it('tell heat marks apart where colours are forced', async () => {
+    await (
+      app.driver as unknown as { sendDevToolsCommand: (name: string, of: object) => Promise<void> }
+    ).sendDevToolsCommand('Emulation.setEmulatedMedia', { features: [{ name: 'forced-colors', value: 'active' }] });
+    await app.size(1280, 800);
+    await app.visit('/');
+    const start = 'Wherry 8K raw 3:1 50p on A-02';
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: stops it'), WAIT, 'a mark');
+    // What a colour would say is said in a word too.
+    const said = await app.run<string>(
+      `return [...document.querySelectorAll('[role=gridcell]')].find((one) => one.dataset.heat === 'hot').textContent`,
+    );
+    expect(said).toContain('heat stops it');
+    const fills = await app.run<readonly string[]>(
+      `return ['cool', 'hot'].map((heat) => {
+         const cell = document.querySelector('[role=gridcell][data-heat=' + heat + ']');
+         return cell ? getComputedStyle(cell, '::after').backgroundImage + getComputedStyle(cell, '::after').borderTopColor : heat;
+       })`,
+    );
+    expect(new Set(fills).size, 'a full tube is not an empty one').toBe(2);
+    await (
+      app.driver as unknown as { sendDevToolsCommand: (name: string, of: object) => Promise<void> }
+    ).sendDevToolsCommand('Emulation.setEmulatedMedia', { features: [] });
+  });
+});
