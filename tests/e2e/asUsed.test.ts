@@ -342,6 +342,37 @@ describe('doubts are asked where they are typed', () => {
   });
 });
 
+describe('what is no text', () => {
+  it('is told of where text belongs, and does not take the place of the page', async () => {
+    await app.visit('/');
+    await app.seesText('main', 'Minutes planned');
+    const said = (kind: string) =>
+      app.run(
+        `const data = new DataTransfer();
+         data.items.add(new File(['x'], 'card.png', { type: 'image/png' }));
+         const field = document.querySelector('#quick-check');
+         const event = arguments[0] === 'paste'
+           ? new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+           : new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true });
+         field.dispatchEvent(event);
+         return event.defaultPrevented;`,
+        kind,
+      );
+    await said('paste');
+    await app.seesText('#notices', 'That is a picture or a file');
+    expect(await said('drop'), 'the page stays').toBe(true);
+  });
+
+  it('five thousand letters are refused with their number, and half a sentence is asked about', async () => {
+    await paste('#quick-check', 'V60 '.repeat(1250));
+    await app.seesText('#quick-answer', 'Too long: 5000 characters, 500 are read.');
+    await paste('#quick-check', '600 Mb/s on 256GB V60 V90');
+    await app.seesText('#quick-answer', 'A second mark');
+    await paste('#quick-check', '６００ Mb/s on 256GB V90 II');
+    await app.seesText('#quick-answer', 'Guaranteed');
+  });
+});
+
 describe('a kit that comes in', () => {
   it('is added to one’s own, entry by entry, and a body goes out alone', async () => {
     const file = join(files, 'colleague.coolreel.json');

@@ -95,7 +95,7 @@ describe('Why, to the end', () => {
 
   it('tries an arrangement on the spot', async () => {
     await app.cell('Wherry 8K raw 5:1 25p on A-01');
-    await app.seesText('#why', 'Over its slots');
+    await app.seesText('#why', 'How two cards are used');
     await app.pick('Record', 'Split: a share to each');
     await app.pick('Second card', 'A-02');
     const arranged = await app.seesText('#why', '133 MB/s to each');

@@ -99,7 +99,7 @@ describe('dialogs and panels', () => {
   ];
   it.each(open.flatMap(([name, path, act]) => ['light', 'dark'].map((theme) => [name, theme, path, act] as const)))(
     '%s, %s: axe finds nothing, and Escape gives the focus back',
-    async (_name, theme, path, act) => {
+    async (name, theme, path, act) => {
       await app.size(1280, 800);
       await app.visit(path);
       await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
@@ -109,7 +109,10 @@ describe('dialogs and panels', () => {
       await act();
       await new Promise((done) => setTimeout(done, 400));
       expect(await app.axe('minor')).toEqual([]);
+      const from = "return document.activeElement === document.body ? '' : document.activeElement.tagName";
       await app.keys(Key.ESCAPE);
+      if (name !== 'the legend')
+        await app.driver.wait(() => app.run<string>(from), 2000, 'the focus where it came from');
       await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
     },
   );

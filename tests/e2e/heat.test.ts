@@ -347,12 +347,12 @@ describe('what is recorded', () => {
 
   it('may go over two cards at once, or from one to the other', async () => {
     await openHot();
-    await app.choose('Over its slots', 'Mirrored');
+    await app.choose('How two cards are used', 'Mirrored');
     await app.seesText('h1', /Drops|shuts down/);
     await app.seesText('main', 'is the one that decides');
-    await app.choose('Over its slots', 'Split');
+    await app.choose('How two cards are used', 'Split');
     await app.seesText('main', '443 MB/s');
-    await app.choose('Over its slots', 'Relay');
+    await app.choose('How two cards are used', 'Relay');
     await app.seesText('main', 'Card 2');
     const figures = 'section[aria-labelledby="assumed-heading"]';
     const first = await app.seesText(figures, 'Figures of');

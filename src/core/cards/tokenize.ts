@@ -204,7 +204,10 @@ function readAt(text: string, start: number): Token {
  */
 export function tokenize(text: string): readonly Token[] {
   const tokens: Token[] = [];
-  const line = text.slice(0, MAX_TEXT);
+  // Letters and digits of full width are those of half: each stands in one place, as it did.
+  const line = text
+    .slice(0, MAX_TEXT)
+    .replace(/[\uff01-\uff5e]/g, (wide) => String.fromCharCode(wide.charCodeAt(0) - 0xfee0));
   let at = 0;
   while (at < line.length) {
     const token = readAt(line, at);

@@ -68,6 +68,7 @@ export const SPELLINGS: readonly Spelling[] = [
   formSpelling(String.raw`cfast(?:\s*2(?:\.0)?)?`, 'cfast'),
   formSpelling(String.raw`(?:compact\s?flash|cf)(?:\s*udma\s*7)?`, 'cf'),
   formSpelling(String.raw`(?:usb\s*)?ssd`, 'usb-ssd'),
+  formSpelling('modules?', 'module'),
   formSpelling('tf', 'microsd'),
   formSpelling(String.raw`(?:micro\s?|µ|u)sd(?!\s?(?:hc|xc|uc))`, 'microsd'),
   busSpelling(String.raw`(?:sd\s*)?(?:express|ex)`, 'sd-express-1'),

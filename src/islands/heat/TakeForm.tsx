@@ -82,7 +82,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
       )}
       {body.slots.length > 1 && (
         <ChoiceLine
-          label="Over its slots"
+          label="How two cards are used"
           value={pick.arrangement}
           choices={ARRANGEMENT_CHOICES.map(({ value, label }) => ({ value, label: label.split(':')[0] ?? label }))}
           onChange={changeArrangement}

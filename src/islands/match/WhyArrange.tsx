@@ -46,7 +46,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
   const keep = (): void => void change(() => setArrangement(body, way));
   return (
     <section className={css.arrange} aria-labelledby="arrange-heading">
-      <h3 id="arrange-heading">Over its slots</h3>
+      <h3 id="arrange-heading">How two cards are used</h3>
       <div className={css.fields}>
         <Select
           label="Record"

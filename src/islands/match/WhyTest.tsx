@@ -10,6 +10,7 @@ import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './WhyTest.module.css';
 
@@ -27,6 +28,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   const [end, setEnd] = useState<TestEnd>('full');
   const [time, setTime] = useState('');
   const change = useChange();
+  const arrival = useArrival<HTMLFormElement>();
   const seconds = takeSeconds(time);
   const [asked, setAsked] = useState<string | null>(null);
   const [slotId, setSlotId] = useState(cell.slotId);
@@ -69,6 +71,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   };
   return (
     <form
+      ref={arrival}
       className={css.test}
       onSubmit={(event) => {
         event.preventDefault();

@@ -9,6 +9,7 @@ import type { ListKey } from '../../kit/collections.ts';
 import { DEFAULT_SETTINGS } from '../../kit/kit.ts';
 import { STORE_SILENT, storeFailureText } from '../../text/kit/storeMessage.ts';
 import { Alone } from '../../ui/part.tsx';
+import { watchStrayFiles } from '../../ui/strayFiles.ts';
 import { Themed } from '../../ui/Themed.tsx';
 import { whenIdle } from '../../ui/whenIdle.ts';
 import { Notices } from './Notices.tsx';
@@ -34,6 +35,7 @@ export function KitRoom<L extends ListKey>({ lists, early = false, children }: K
   useEffect(() => {
     if (isReady) noteKept(today());
   }, [isReady]);
+  useEffect(watchStrayFiles, []);
   useEffect(() => {
     watchStore(storeNotices);
     tellPlatform();

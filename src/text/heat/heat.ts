@@ -227,7 +227,7 @@ export function heatMarkText({ level, result, worse, outlasted, ended }: HeatMar
     case 'warm':
       return result.firstThrottleAtSeconds !== null
         ? `${plan}: the card throttles at about ${timeText(result.firstThrottleAtSeconds)} and still keeps up.`
-        : `${plan}: holds, but ${worse.outcome === 'body-cutoff' ? 'the body would shut down' : 'the take would drop'} if the figures were a little worse.`;
+        : `${plan}: ${worse.outcome === 'body-cutoff' ? 'the body would shut down' : 'the take would drop'} if the figures were only a little worse.`;
     case 'cool':
       return `${plan}: holds, though every heat figure were a little worse.`;
   }

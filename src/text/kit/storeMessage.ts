@@ -16,6 +16,10 @@ export const partFailedText = (thrown: unknown): string =>
     ? PART_MISSING
     : `This part of the page came to a stop (${thrown instanceof Error ? thrown.message : String(thrown)}). What is saved is safe, and what you typed is kept: the rest of the page goes on.`;
 
+/** Said of a picture or file where text belongs. */
+export const STRAY_FILE =
+  'That is a picture or a file: here only text is read. Copy its text, or open a kit file under Kit, Import.';
+
 interface Stopped {
   readonly thrown: unknown;
   /** The parts of the page it happened in, as the library names them. */

@@ -5,7 +5,7 @@ import type { Playback } from '../../core/match/ask/askLine.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
-import { mark } from '../../core/standards/marks.ts';
+import { mark, marksOf } from '../../core/standards/marks.ts';
 import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
 import { amountText, openNumberText } from '../amount.ts';
@@ -186,6 +186,8 @@ export function answerText(answer: Answer): string {
     case 'proven':
       return `${writes}; no mark promises it.`;
     case 'uncovered':
+      if (floor === null && ask.card?.form && marksOf(ask.card.form).length === 0)
+        return `${writes}. A ${form(ask.card.form).name} carries no speed mark: what its maker states or approves in writing tells, or your own test of a full take.`;
       return floor === null
         ? `${writes}. Nothing on this card promises a write speed: not covered, nothing known.`
         : `${writes}; the card promises only ${MBpsText(floor)} on this bus.`;

@@ -80,14 +80,14 @@ export function busLine(finding: Of<'bus'>): Line {
   }
   if (surplus && card !== null) {
     return {
-      text: `Bus in force is ${name}`,
+      text: `The bus that counts is ${name}`,
       figure,
       more: `The card speaks ${bus(card).name}: that only helps offload.`,
     };
   }
   return known === 'assumed'
     ? { text: `Card’s bus unknown, slot’s assumed: ${name}`, figure, more: 'Nothing on the card tells its own.' }
-    : { text: `Bus in force is ${name}`, figure };
+    : { text: `The bus that counts is ${name}`, figure };
 }
 
 export function arrangementLine({ arrangement, cards }: Of<'arrangement'>): Line {

@@ -7,7 +7,7 @@ import { err, ok, type Result } from '../../result.ts';
 import { type Bus, busesOf } from '../../standards/buses.ts';
 import { familyOf } from '../../standards/families.ts';
 import { type Form, isSd } from '../../standards/forms.ts';
-import { countsOn, MARK_KEYS, type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
+import { countsOn, MARK_KEYS, type Mark, mark, marksOf, promiseOf, type Series } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../../units/brand.ts';
 import { fromMBps, GB, toGB, toMBps } from '../../units/convert.ts';
@@ -143,6 +143,8 @@ const needsMark = ({ card }: Ask, cell: Cell | null): boolean =>
   cell.floor === null &&
   !cell.doubted &&
   card !== null &&
+  // Drives and modules carry no mark to ask for.
+  (card.form === null || marksOf(card.form).length > 0) &&
   card.marks.length === 0 &&
   card.unread.length === 0;
 

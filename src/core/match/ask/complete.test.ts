@@ -16,7 +16,7 @@ describe('what a line may go on with', () => {
     ['do', ['Dory']],
     ['Dory 4K in', ['4K intra']],
     ['Crow’s n', ['Crow’s nest']],
-    ['Dory 4K intra on c', ['Crow’s nest', 'C-01', 'C-02', 'CFexpress A', 'CFexpress B', 'CFexpress C']],
+    ['Dory 4K intra on c', ['C-02', 'C-01', 'Crow’s nest', 'CFexpress A', 'CFexpress B', 'CFexpress C']],
     ['600 Mb/s on 256GB V90', []],
     ['600 Mb/s ', []],
     ['', []],

@@ -47,7 +47,9 @@ export function completions(text: string, names: readonly string[]): readonly Co
     return unitsFor(text.slice(0, from)).map((unit) => ({ piece: `${word} ${unit}`, line: `${text} ${unit} ` }));
   const typed = word.toLowerCase();
   // An own name may be of several words, of which the first are typed already.
-  const own = names.flatMap((name) => {
+  // Behind `on` a card is named, before it a body and its mode.
+  const inOrder = /\bon\b/i.test(text) ? [...names].reverse() : names;
+  const own = inOrder.flatMap((name) => {
     const start = startOf(text, name);
     return start === null ? [] : [{ name, start }];
   });

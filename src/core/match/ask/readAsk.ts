@@ -185,7 +185,7 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
   const { tokens, passed } = spokenLine(tokenize(text));
   if (tokens.length === 0) return err({ code: 'no-rate', card: null });
   const alone = passed.length === 0 ? labelAlone(text, tokens) : null;
-  if (alone) return err(alone);
+  if (alone) return err(repeated(tokens, []) ?? alone);
   const clause = cardClause(tokens);
   const stream = streamRates(tokens, clause);
   const unread = unreadOf(tokens, clause, stream.length > 0);

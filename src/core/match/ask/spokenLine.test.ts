@@ -137,8 +137,15 @@ describe('a question as it is spoken', () => {
       error: { code: 'no-rate', card: { marks: ['U3', 'V60'] }, asStream: '270MB/s on 128GB SDXC II U3 V60' },
     });
     expect(codeOf('270MB/s on 128GB SDXC II U3 V60')).toBe('card');
+    expect(codeOf('V60 V90'), 'two marks of one series').toBe('twice');
     expect(codeOf('does 128GB SDXC II U3 V60 do 270MB/s'), 'a question is no label').toBe('card');
     expect(askLine('256GB V90', DEFAULT_POLICY)).toMatchObject({ ok: false, error: { asStream: null } });
+  });
+
+  it('asks no mark of what carries none', () => {
+    const answer = answerOf('3 Gb/s onto a 2TB USB SSD');
+    expect(answer).toMatchObject({ needsMark: false, cell: { verdict: 'uncovered' } });
+    expect(essence('６００ Mb/s on 256GB V90 II')).toEqual(essence('600 Mb/s on 256GB V90 II'));
   });
 
   it.each([
