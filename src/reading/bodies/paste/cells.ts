@@ -30,13 +30,21 @@ export function unitIn(text: string): RateUnit | null {
   return RATE_UNITS.find((unit) => Math.abs(MEGABITS[unit] / megabits - 1) < 1e-4) ?? null;
 }
 
+const MEGA = /(?<=\d)\s*M\s*$/;
+
 /** Words beside a rate that change nothing of it. */
 const ASIDE = /\b(?:max|maximum|avg|average|approx|about|ca|up\s*to|vbr|cbr)\b\.?/gi;
 
 /** A rate cell in megabits a second: its own unit before the column's; null where a number or unit is missing. */
 export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decimal): number | null {
   const own = unitIn(text);
-  const rest = text.replace(UNIT, '').replace(ASIDE, '');
+  // A bare M is mega of what the column is in, bits or bytes; of a column in giga or kilo it says nothing.
+  const isMega = own === null && MEGA.test(text);
+  if (isMega && unit !== 'Mb/s' && unit !== 'MB/s') return null;
+  const rest = text
+    .replace(UNIT, '')
+    .replace(ASIDE, '')
+    .replace(isMega ? MEGA : '', '');
   // Letters that are no unit (100 m) may mean anything.
   if (/[a-z]/i.test(rest)) return null;
   const written = UNIT.test(text) ? own : unit;

@@ -27,6 +27,8 @@ const LOOKS: readonly (readonly [(typeof LOOSE_COLUMNS)[number], RegExp])[] = [
     'size',
     /\b(?:8k|4k|c4k)\s*(?:dci|uhd|16:9|17:9)|\b(?:dci\s*(?:8k|4k)|uhd|fhd|full\s*hd|c4k|2160p|1080[pi]|720p)\b/i,
   ],
+  // Mega of what nobody said: the unit is asked for.
+  ['rate', /(?<=\s)\d[\d.,]*\s*M\b(?!\w)/],
   // A bare number at the end of a line: the rate, in the unit that is asked for.
   ['rate', new RegExp(String.raw`(?<=\s)${NUMBER}\s*$`)],
   // And a bare one left of it that is a speed of the trade.

@@ -91,7 +91,10 @@ describe('cells', () => {
     expect(readRateMbps('225', 'GB/h', 'point')).toBe(500);
     expect(readRateMbps('3750', 'MB/min', 'point')).toBe(500);
     expect(readRateMbps('up to 500 max.', 'Mb/s', 'point')).toBe(500);
-    for (const text of ['100 m', '100 MBPS', '-3', '', 'NaN', '0', 'soon'])
+    expect(readRateMbps('100 M', 'MB/s', 'point'), 'mega of the column’s').toBe(800);
+    expect(readRateMbps('100 m', 'GB/h', 'point')).toBeNull();
+    expect(readRateMbps('100 m', null, 'point')).toBeNull();
+    for (const text of ['100 MBPS', '-3', '', 'NaN', '0', 'soon'])
       expect(readRateMbps(text, 'Mb/s', 'point'), text).toBeNull();
     expect(readRateMbps('500', null, 'point')).toBeNull();
   });
@@ -262,6 +265,17 @@ describe('a pasted table', () => {
       const text = 'UHD 50p intra 500\nUHD 25p intra 250';
       expect(questions(text).unit).toBe('500');
       expect(rates(text, { unit: 'Mb/s' })).toEqual([500, 250]);
+    });
+
+    it('a size that stands over some rows is theirs, and a bare M asks for its unit', () => {
+      const text = '3840 x 2160\n60p 200M\n50p 200M\n1920 x 1080\n60p 50M';
+      expect(questions(text).unit).toBe('200M');
+      expect(placed(text).rows.map(({ as }) => as)).toEqual(['heads', 'mode', 'mode', 'heads', 'mode']);
+      expect(rowsOf(text, { unit: 'Mb/s' })).toMatchObject([
+        { mode: { width: 3840, fps: 60, rate: { Mbps: 200 } } },
+        { mode: { width: 3840, fps: 50 } },
+        { mode: { width: 1920, fps: 60, rate: { Mbps: 50 } } },
+      ]);
     });
 
     it('a second heading line of units, and lines that go on in the next', () => {

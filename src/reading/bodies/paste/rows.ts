@@ -42,6 +42,7 @@ function looksLike(table: PastedTable, columns: readonly ModeColumn[], at: numbe
   if (has('rate') || (!isAlone && (has('fps') || has('capture')))) return 'mode';
   if (isAlone && /^(?:[*※†‡]|note\b|\(?\d+\))/i.test(text)) return 'out';
   if (isAlone && GENERAL.test(text)) return 'out';
+  if (isAlone && columns[only] === 'size') return 'heads';
   if (isAlone && only === 0) return at > 0 && /^[\p{Ll}(\-–+&/]/u.test(text) ? 'joins' : 'heads';
   return at > 0 ? 'joins' : 'mode';
 }
@@ -60,18 +61,27 @@ export function placeRows(
   const isRuled = table.known === null;
   let title = '';
   const above = new Map<number, string>();
+  const heading = new Map<number, string>();
   const placed: PlacedRow[] = [];
   kinds.forEach((as, at) => {
     const row = table.rows[at] ?? [];
     if (as === 'heads') {
-      title = row.filter(Boolean).join(' ');
+      // A size or codec over some rows is theirs; the rest is what they are called.
+      const isTheirs = (place: number): boolean => MERGED.has(columns[place] ?? 'skip');
+      const words = row.filter((text, place) => text !== '' && !isTheirs(place));
+      if (words.length > 0) title = words.join(' ');
       above.clear();
+      heading.clear();
+      row.forEach((text, place) => {
+        if (text !== '' && isTheirs(place)) heading.set(place, text);
+      });
     }
     const cells = row.map((own, place): PlacedCell => {
       if (as !== 'mode') return { text: own, above: false };
       const text = [own, ...continued(table, kinds, at, place)].filter(Boolean).join(' ');
       const column = columns[place];
       if (text !== '') above.set(place, text);
+      else if (heading.has(place)) return { text: heading.get(place) ?? '', above: true };
       else if (isRuled && column && MERGED.has(column) && above.has(place))
         return { text: above.get(place) ?? '', above: true };
       return { text, above: false };
