@@ -60,7 +60,9 @@ try {
      // Each body has headings of its own; those of the body in view stand at the corner.
      return [...document.querySelectorAll('[role=columnheader]')].some((one) => {
        const head = one.getBoundingClientRect();
-       return Math.round(head.top - grid.top) === 0 && Math.round(head.left - grid.left) === 0;
+       const down = head.top - grid.top;
+       // At the top, or on its way there while the body before it leaves.
+       return down >= -0.5 && down < head.height && Math.round(head.left - grid.left) === 0;
      });`,
   );
   console.log(`both headings stayed: ${heads ? 'yes' : 'NO'}`);
