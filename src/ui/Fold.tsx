@@ -24,7 +24,11 @@ export function Fold({ title, about, failed = false, children }: FoldProps) {
           {open ? '−' : '+'}
         </span>
       </button>
-      {open && <Alone name={title}>{children}</Alone>}
+      {open && (
+        <Alone name={title}>
+          <div className={css.inside}>{children}</div>
+        </Alone>
+      )}
     </section>
   );
 }
