@@ -3,7 +3,8 @@ import { answer } from './calls/answer.ts';
 import { health } from './calls/health.ts';
 import { label } from './calls/label.ts';
 import { match } from './calls/match.ts';
+import { reconcile } from './calls/reconcile.ts';
 import { simulate } from './calls/simulate.ts';
 
 /** Every call that works something out. The contract, its workers and its tests go through this list. */
-export const CALLS: readonly Call[] = [health, answer, label, match, simulate];
+export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile];

@@ -57,6 +57,11 @@ export function leave(go: () => void): void {
   });
 }
 
+/** Where a field stands in the way of saving, the form stays, and a later save is a save alone. */
+export function stayAfterAll(): void {
+  afterSave = null;
+}
+
 /** What is being asked on leaving; null while nothing is. */
 export const useLeaving = (): Leaving | null =>
   useSyncExternalStore(

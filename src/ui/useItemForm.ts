@@ -9,7 +9,7 @@ import { dropUnsaved, keepUnsaved, type UnsavedList, unsavedOf } from '../app/ki
 import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
-import { useFormOpen } from './leaving.ts';
+import { stayAfterAll, useFormOpen } from './leaving.ts';
 import { undoNotice } from './undoNotice.tsx';
 import { useStored } from './useStored.ts';
 
@@ -135,7 +135,10 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   // What a known entry was opened on came from the store as it is: no draft.
   const onSubmit = form.onSubmit(
     () => store(settled<T>(form.getValues()), isNew || isGone ? null : (shown.current as T)),
-    () => requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
+    () => {
+      stayAfterAll();
+      requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+    },
   );
   const discard = (): void => {
     dropUnsaved(list, id);

@@ -38,6 +38,7 @@ describe('the server', () => {
       '/api/label',
       '/api/match',
       '/api/simulate',
+      '/api/reconcile',
       '/api/openapi.json',
       '/api/kit.schema.json',
     ]);
@@ -48,11 +49,32 @@ describe('the server', () => {
     expect(new Ajv({ strict: false }).validate(schema, demo)).toBe(true);
   });
 
+  it('explains a take that looks impossible', async () => {
+    // 1 TB at 3:1 believed, 886 MB/s, and full after 32 minutes: 515 MB/s, what 5:1 writes.
+    const take = { capacityGB: 1000, usableFraction: 0.99, nominalMBps: 886, setRatio: 3, ratedMBps: 400 };
+    const filled = await (await post('/api/reconcile', { ...take, outcome: 'filled', seconds: 1862 })).json();
+    expect(filled).toMatchObject({
+      ratioToNominal: expect.closeTo(0.6, 2),
+      explanation: expect.arrayContaining([expect.objectContaining({ code: 'compression-ratio' })]),
+      buffer: { possible: false, text: expect.stringContaining('fits no buffer') },
+    });
+    const dropped = await (await post('/api/reconcile', { ...take, outcome: 'dropped', seconds: 1320 })).json();
+    expect(dropped).toMatchObject({ impliedMBps: null, ratioToNominal: null, explanation: [{ code: 'no-bytes' }] });
+    for (const bad of [
+      { seconds: 0 },
+      { seconds: -5 },
+      { nominalMBps: 0 },
+      { outcome: 'passed' },
+      { usableFraction: 2 },
+    ])
+      expect((await post('/api/reconcile', { ...take, outcome: 'filled', seconds: 1862, ...bad })).status).toBe(400);
+  });
+
   it('answers unknown calls and methods in the same shape', async () => {
     const nothing = await get('/api/nothing');
     expect(nothing.status).toBe(404);
     expect(await nothing.json()).toMatchObject({ error: { code: 'no-such-call', details: [] } });
-    for (const call of ['/api/match', '/api/label', '/api/simulate']) {
+    for (const call of ['/api/match', '/api/label', '/api/simulate', '/api/reconcile']) {
       const other = await get(call);
       expect([other.status, other.headers.get('allow')], call).toEqual([405, 'POST']);
       expect(await other.json()).toMatchObject({ error: { code: 'other-method', details: [] } });

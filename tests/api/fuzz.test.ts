@@ -71,7 +71,15 @@ const WORDS = [
   '\u0000',
   '٣',
 ];
-const TARGETS = ['/api/answer', '/api/label', '/api/match', '/api/simulate', '/api/health', '/api/openapi.json'];
+const TARGETS = [
+  '/api/answer',
+  '/api/label',
+  '/api/match',
+  '/api/simulate',
+  '/api/reconcile',
+  '/api/health',
+  '/api/openapi.json',
+];
 const TYPES = [
   'application/json',
   'application/json',
@@ -111,6 +119,13 @@ const small = { ...demo, cards: demo.cards.slice(0, 3), tests: [] };
 const GOOD: Readonly<Record<string, () => unknown>> = {
   '/api/label': () => ({ text: line() || 'V90' }),
   '/api/match': () => ({ kit: small, policy: { take: 'once', headroom: 0.15 } }),
+  '/api/reconcile': () => ({
+    capacityGB: 512,
+    nominalMBps: 300,
+    outcome: pick(['filled', 'dropped']),
+    seconds: 900,
+    fileGB: chance(0.5) ? 100 : null,
+  }),
   '/api/simulate': () => ({ ...aRun({}), risk: chance(0.3) ? { runs: 20, seed: 1, spread: 0.2 } : null }),
 };
 

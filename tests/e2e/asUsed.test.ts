@@ -198,6 +198,20 @@ describe('what is typed is never lost', () => {
     await app.seesText('nav[aria-label=Bodies]', 'hybrid of the first boat');
   });
 
+  it('where a field stands in the way, the form stays, and a later save leads nowhere', async () => {
+    await app.visit('/bodies');
+    await app.clickText('button', 'Heron');
+    await app.fill('Name', '');
+    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Save it');
+    await app.seesText('form', 'One field needs another look');
+    await app.fill('Name', 'Heron');
+    await app.fill('What it is', 'hybrid of the second boat');
+    await app.clickText('button', 'Save');
+    await app.seesText('nav[aria-label=Bodies]', 'hybrid of the second boat');
+    expect(await app.text('h2')).toContain('Heron');
+  });
+
   it('a new body that was typed outlives a crash of the page', async () => {
     await app.visit('/bodies');
     await app.clickText('button', 'Add a body');

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, type RefObject, useRef, useState } from 'react';
 import { ratesOf } from '../../app/bodies/modeDoubts.ts';
 import type { Mode } from '../../core/kit/model.ts';
 import { MODE_COLUMNS, type ModeColumn } from '../../reading/bodies/paste/columns.ts';
@@ -20,6 +20,8 @@ interface PasteTableProps {
 
 /** A pasted table as it is read: a menu over each column, every cell can be mended, and beside each row what comes of it. */
 export function PasteTable({ head, rows, columns, onColumn, onRow, onCell }: PasteTableProps) {
+  const now = useRef({ onRow, onCell });
+  now.current = { onRow, onCell };
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
     <section className={css.scroll} aria-label="What comes of it" tabIndex={0}>
@@ -49,28 +51,48 @@ export function PasteTable({ head, rows, columns, onColumn, onRow, onCell }: Pas
         </thead>
         <tbody>
           {rows.map((row, at) => (
-            <tr key={at} data-as={row.as}>
-              <th scope="row" className={css.reading}>
-                <Reading row={row} at={at} onRow={onRow} />
-              </th>
-              {row.cells.map(({ text, above }, place) => (
-                <td key={place} data-off={columns[place] === 'skip' || undefined}>
-                  <EditCell
-                    text={text}
-                    above={above}
-                    name={`${COLUMN_WORDS[columns[place] ?? 'skip']}, row ${at + 1}`}
-                    isBad={row.read?.ok === false && row.read.column === place && row.read.problem !== 'asked'}
-                    onText={(next) => onCell(at, place, next)}
-                  />
-                </td>
-              ))}
-            </tr>
+            <PasteRow key={at} row={row} at={at} columns={columns} now={now} />
           ))}
         </tbody>
       </table>
     </section>
   );
 }
+
+interface PasteRowProps {
+  readonly row: ReadRow;
+  readonly at: number;
+  readonly columns: readonly ModeColumn[];
+  readonly now: RefObject<Pick<PasteTableProps, 'onRow' | 'onCell'>>;
+}
+
+/** Whether two readings of a row look the same; a mode that is read again has another id. */
+const looksSame = (a: PasteRowProps, b: PasteRowProps): boolean =>
+  a.at === b.at && a.columns.join() === b.columns.join() && lookOf(a.row) === lookOf(b.row);
+
+const lookOf = (row: ReadRow): string => JSON.stringify(row, (key, value) => (key === 'id' ? undefined : value));
+
+/** One row, drawn anew only where its reading changed: a table has hundreds. */
+const PasteRow = memo(function PasteRow({ row, at, columns, now }: PasteRowProps) {
+  return (
+    <tr data-as={row.as}>
+      <th scope="row" className={css.reading}>
+        <Reading row={row} at={at} onRow={(place, as) => now.current?.onRow(place, as)} />
+      </th>
+      {row.cells.map(({ text, above }, place) => (
+        <td key={place} data-off={columns[place] === 'skip' || undefined}>
+          <EditCell
+            text={text}
+            above={above}
+            name={`${COLUMN_WORDS[columns[place] ?? 'skip']}, row ${at + 1}`}
+            isBad={row.read?.ok === false && row.read.column === place && row.read.problem !== 'asked'}
+            onText={(next) => now.current?.onCell(at, place, next)}
+          />
+        </td>
+      ))}
+    </tr>
+  );
+}, looksSame);
 
 function Reading({
   row,

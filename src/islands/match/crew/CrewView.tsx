@@ -10,6 +10,9 @@ import { Shell } from '../../shell/Shell.tsx';
 import { CrewPage } from './CrewPage.tsx';
 import css from './CrewView.module.css';
 
+/** Cells whose heat is worked out for paper. */
+const MOST_MARKED = 5000;
+
 const CREW_LISTS = ['bodies', 'cards', 'tests'] as const;
 
 export default function CrewView() {
@@ -26,7 +29,8 @@ function Crew({ kit }: { readonly kit: ViewKit }) {
   const made = useBoard(kit, policy);
   const plan = useSame(plannedTake(kit.settings));
   const heat = useHeatMarks(kit, plan);
-  useEffect(() => heat.want(made.columns.flat()), [heat, made]);
+  // A wallet of thousands is printed without heat rather than after a long wait.
+  useEffect(() => heat.want(made.columns.flat().slice(0, MOST_MARKED)), [heat, made]);
   return (
     <div className={css.crew}>
       <div className={css.screenOnly}>

@@ -1,0 +1,54 @@
+import type { Explanation } from '../../core/evidence/reconcile.ts';
+import { assertNever } from '../../core/result.ts';
+import { plain } from '../quantity.ts';
+
+const NBSP = '\u00a0';
+const times = (ratio: number): string => plain(ratio, 2);
+
+/** One explanation of a result that looks impossible, with its number. */
+export function explanationText(explanation: Explanation): string {
+  switch (explanation.code) {
+    case 'agrees':
+      return 'It agrees with what the camera is believed to write.';
+    case 'compression-ratio':
+      return `It is what ${plain(explanation.to)}:1 writes, not ${plain(explanation.from)}:1: look at what the camera was set to.`;
+    case 'variable-rate':
+      return `It wrote ${times(explanation.ratio)} of the stated rate: quality-based or variable recording writes less where the picture is calm.`;
+    case 'beside-the-picture':
+      return `It wrote ${times(explanation.ratio)} times the stated rate: sound, metadata or a proxy beside the picture.`;
+    case 'counter-rounding':
+      return `A counter of whole minutes is off by up to ${explanation.seconds}${NBSP}s: that is all of the difference.`;
+    case 'split':
+      return `It is a ${explanation.cards === 2 ? 'half' : `${explanation.cards}th part`} of the rate: the recording was split over ${explanation.cards} cards.`;
+    case 'gib':
+      return explanation.larger
+        ? 'It is 7 % more: a size in GiB was taken for GB.'
+        : 'It is 7 % less: a size in GB was taken for GiB.';
+    case 'bits-or-bytes':
+      return `It is ${explanation.factor > 1 ? 'eight times' : 'an eighth of'} the rate: bits were taken for bytes, or the other way round.`;
+    case 'clock':
+      return `It is ${explanation.factor > 1 ? 'sixty times' : 'a sixtieth of'} the rate: minutes were noted for seconds, or hours for minutes.`;
+    case 'not-empty':
+      return `It would be ${times(explanation.ratio)} times the rate: the card was not empty, or the time is too short.`;
+    case 'unknown':
+      return `It is ${times(explanation.ratio)} times the rate, and nothing known explains it. Note clip bytes, and make the take once more from an empty card.`;
+    default:
+      return assertNever(explanation);
+  }
+}
+
+/** That a shortfall fits, or fits no buffer. */
+export const bufferText = ({
+  shortfallGB,
+  possible,
+}: {
+  readonly shortfallGB: number;
+  readonly possible: boolean;
+}): string =>
+  possible
+    ? `A buffer of ${plain(shortfallGB)}${NBSP}GB would have hidden it.`
+    : `A shortfall of ${plain(shortfallGB, 0)}${NBSP}GB fits no buffer: the rate was lower than believed, or the card slowed part-way.`;
+
+/** Said where no rate can be told. */
+export const NO_BYTES_TEXT =
+  'A take that dropped or was stopped tells a rate only by the bytes of its clip. Enter them, or fill a card from empty.';
