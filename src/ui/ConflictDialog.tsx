@@ -1,8 +1,8 @@
-import { Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { chosen, disagreements } from '../app/kit/conflict.ts';
 import { fieldPathText, valueText } from '../text/kit/fields.ts';
 import css from './ConflictDialog.module.css';
+import { Dialog } from './Dialog.tsx';
 import type { Conflict } from './useItemForm.ts';
 
 interface ConflictDialogProps<T> {
@@ -18,7 +18,7 @@ export function ConflictDialog<T>({ what, conflict, onSettle }: ConflictDialogPr
   const [picks, setPicks] = useState<readonly boolean[]>(() => all.map(({ by }) => by !== 'them'));
   const pick = (at: number, own: boolean): void => setPicks(picks.with(at, own));
   return (
-    <Modal opened onClose={() => onSettle(null)} title={`${what} was changed elsewhere`} size="lg">
+    <Dialog opened onClose={() => onSettle(null)} title={`${what} was changed elsewhere`} size="lg">
       <div className={css.conflict}>
         <p>Another tab or person saved it while it was open here. Choose for each field what to keep.</p>
         <ul className={css.fields}>
@@ -57,6 +57,6 @@ export function ConflictDialog<T>({ what, conflict, onSettle }: ConflictDialogPr
           </button>
         </p>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

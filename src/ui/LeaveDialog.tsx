@@ -1,4 +1,4 @@
-import { Modal } from '@mantine/core';
+import { Dialog } from './Dialog.tsx';
 import css from './form.module.css';
 import { useLeaving } from './leaving.ts';
 
@@ -8,7 +8,7 @@ export function LeaveDialog() {
   if (!leaving) return null;
   const { what, save, discard, later, stay } = leaving;
   return (
-    <Modal opened onClose={stay} title={`${what} is not saved`}>
+    <Dialog opened onClose={stay} title={`${what} is not saved`}>
       <p>What you typed is not in the kit yet.</p>
       <p className={css.asked}>
         <button type="button" className="ink-button" data-strong data-autofocus onClick={save}>
@@ -22,6 +22,6 @@ export function LeaveDialog() {
         </button>
       </p>
       <p className={css.hint}>Left for later, it is taken up again when you open it next, in this browser.</p>
-    </Modal>
+    </Dialog>
   );
 }

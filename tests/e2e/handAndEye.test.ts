@@ -87,12 +87,16 @@ describe('at twice the size of everything', () => {
 });
 
 describe('dialogs and panels', () => {
+  const onGrid = async (act: () => Promise<unknown>): Promise<unknown> => {
+    await app.run("document.querySelector('[role=grid]').focus()");
+    return act();
+  };
   const open: readonly (readonly [string, string, () => Promise<unknown>])[] = [
-    ['Why', '/', () => app.cell('Wherry 8K raw 3:1 50p on A-01')],
+    ['Why', '/', () => onGrid(() => app.cell('Wherry 8K raw 3:1 50p on A-01'))],
     ['the legend', '/', () => app.clickText('button', 'What a cell says')],
     ['the plan', '/', () => app.clickText('button', 'Heat: ')],
     ['cards that do not enter', '/', () => app.click('[aria-label$="Why?"]')],
-    ['help', '/', () => app.keys('?')],
+    ['help', '/', () => onGrid(() => app.keys('?'))],
     ['a pasted table', '/bodies', () => app.clickText('button', 'Paste modes')],
     ['several cards', '/cards', () => app.clickText('button', 'Paste several')],
     ['the label reader', '/cards', () => app.clickText('button', 'Read a label')],

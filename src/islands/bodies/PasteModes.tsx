@@ -1,4 +1,3 @@
-import { Modal } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { Mode } from '../../core/kit/model.ts';
 import { RATE_UNITS, type RateUnit, unitIn } from '../../reading/bodies/paste/cells.ts';
@@ -17,6 +16,7 @@ import {
   type TableReading,
 } from '../../reading/bodies/pasteModes.ts';
 import { missingText, modesText } from '../../text/bodies/pasted.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import css from '../../ui/paste.module.css';
 import { PasteQuestions } from './PasteQuestions.tsx';
 import { PasteTable } from './PasteTable.tsx';
@@ -65,7 +65,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const failed = read?.rows.filter((row) => row.read?.ok === false).length ?? 0;
   const asks = read !== null && isOpen(read.questions);
   return (
-    <Modal opened onClose={onClose} size="min(1080px, 96vw)" title="Modes from a table">
+    <Dialog opened onClose={onClose} size="min(1080px, 96vw)" title="Modes from a table">
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-modes">
           Paste the manual’s table, a spreadsheet, or the plain text of a page. Columns may be in any order.
@@ -129,6 +129,6 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
           {!asks && failed > 0 && <p className="tone-hot">{missingText(failed)}</p>}
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

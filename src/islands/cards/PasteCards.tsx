@@ -1,10 +1,10 @@
-import { Modal } from '@mantine/core';
 import { useState } from 'react';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { keptAsNoteText, pastedProblemText, tooManyCardsText } from '../../text/cards/pasted.ts';
 import { cardSummary } from '../../text/match/cell.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import css from '../../ui/paste.module.css';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 
@@ -21,7 +21,7 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
   const read = state.phase === 'done' ? state.answer : null;
   const cards = read?.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
   return (
-    <Modal opened onClose={onClose} size="xl" title="Several cards at once">
+    <Dialog opened onClose={onClose} size="xl" title="Several cards at once">
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-cards">
           A card a line: your own label, then what is printed.
@@ -71,6 +71,6 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
           </button>
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,7 @@
-import { Modal } from '@mantine/core';
 import { redoChange, undoChange } from '../../app/kit/history.ts';
 import { useChanges } from '../../app/kit/useChanges.ts';
 import { whenText } from '../../text/kit/when.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { tellMoved } from '../../ui/undoNotice.tsx';
 import css from './rows.module.css';
 
@@ -9,7 +9,7 @@ import css from './rows.module.css';
 export default function HistoryDialog({ onClose }: { readonly onClose: () => void }) {
   const all = useChanges();
   return (
-    <Modal opened onClose={onClose} title="Last changes" size="lg">
+    <Dialog opened onClose={onClose} title="Last changes" size="lg">
       {all?.length === 0 && <p>None yet. Every change of the kit stands here and can be taken back.</p>}
       <ul className={css.list}>
         {all?.map(({ id, at, what, state }) => (
@@ -41,6 +41,6 @@ export default function HistoryDialog({ onClose }: { readonly onClose: () => voi
           </li>
         ))}
       </ul>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,4 +1,3 @@
-import { Modal } from '@mantine/core';
 import { type ChangeEvent, useState } from 'react';
 import { type ImportPreview, previewImport } from '../../app/kit/importPreview.ts';
 import { importKit, mergeInto } from '../../app/kit/kitFile.ts';
@@ -10,6 +9,7 @@ import type { Incoming, MergeChoice } from '../../kit/mergeKit.ts';
 import { LIST_WORDS } from '../../text/kit/editRefusal.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { problemText } from '../../text/kit/problem.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './ImportDialog.module.css';
@@ -46,7 +46,7 @@ export default function ImportDialog({ onClose }: { readonly onClose: () => void
     if (await change(() => mergeInto(all, choices))) onClose();
   };
   return (
-    <Modal opened onClose={onClose} title="Import a kit file" size="lg">
+    <Dialog opened onClose={onClose} title="Import a kit file" size="lg">
       <div className={css.dialog}>
         <label className={css.file}>
           <span>A .coolreel.json file: a whole kit, a wallet, or one body that a colleague gave you.</span>
@@ -77,7 +77,7 @@ export default function ImportDialog({ onClose }: { readonly onClose: () => void
           </>
         )}
       </div>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,9 +1,9 @@
-import { Modal } from '@mantine/core';
 import { useState } from 'react';
 import { restoreState } from '../../app/kit/kitFile.ts';
 import { useSnapshots } from '../../app/kit/useSnapshots.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { whenText } from '../../text/kit/when.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { undoNotice } from '../../ui/undoNotice.tsx';
 import { useStored } from '../../ui/useStored.ts';
 import css from './rows.module.css';
@@ -24,7 +24,7 @@ export default function SnapshotsDialog({ onClose }: { readonly onClose: () => v
       onClose();
     });
   return (
-    <Modal opened onClose={onClose} title="Earlier states" size="lg">
+    <Dialog opened onClose={onClose} title="Earlier states" size="lg">
       {all?.length === 0 && <p>None yet. One is kept before every import, demo kit or new start.</p>}
       {problem && (
         <p className="tone-hot" role="alert">
@@ -42,6 +42,6 @@ export default function SnapshotsDialog({ onClose }: { readonly onClose: () => v
           </li>
         ))}
       </ul>
-    </Modal>
+    </Dialog>
   );
 }

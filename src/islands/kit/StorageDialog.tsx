@@ -1,4 +1,4 @@
-import { Modal, NativeSelect } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { exportDue, exportEvery } from '../../app/kit/exportReminder.ts';
 import { setExportReminder } from '../../app/kit/settings.ts';
@@ -8,6 +8,7 @@ import type { Bytes } from '../../core/units/brand.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { exportDueText } from '../../text/kit/exportDue.ts';
 import { capacityText } from '../../text/quantity.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './StorageDialog.module.css';
 
@@ -31,7 +32,7 @@ export default function StorageDialog({ settings, unexported, onClose }: Storage
   const every = exportEvery(settings);
   const choices = [...new Set<number>([...DAYS, every])].filter((days) => days > 0).sort((a, b) => a - b);
   return (
-    <Modal opened onClose={onClose} title="Storage on this device">
+    <Dialog opened onClose={onClose} title="Storage on this device">
       {state ? (
         <div className={css.storage}>
           <p>
@@ -60,6 +61,6 @@ export default function StorageDialog({ settings, unexported, onClose }: Storage
       ) : (
         <p role="status">Asking the browser…</p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

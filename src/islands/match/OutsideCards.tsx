@@ -1,8 +1,8 @@
-import { Modal } from '@mantine/core';
 import type { Body } from '../../core/kit/model.ts';
 import type { Outside } from '../../core/match/entering.ts';
 import { cardSummary } from '../../text/match/cell.ts';
 import { findingText } from '../../text/match/finding.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import css from './OutsideCards.module.css';
 
 interface OutsideCardsProps {
@@ -17,7 +17,7 @@ const SHOWN = 100;
 /** The cards that enter no slot of a body, each with the rule that says so. */
 export default function OutsideCards({ body, outside, onClose }: OutsideCardsProps) {
   return (
-    <Modal opened onClose={onClose} title={`Cards that do not enter ${body.name}`} size="lg">
+    <Dialog opened onClose={onClose} title={`Cards that do not enter ${body.name}`} size="lg">
       <ul className={css.list}>
         {outside.slice(0, SHOWN).map(({ card, why }) => (
           <li key={card.id}>
@@ -27,6 +27,6 @@ export default function OutsideCards({ body, outside, onClose }: OutsideCardsPro
         ))}
       </ul>
       {outside.length > SHOWN && <p className="soft">and {outside.length - SHOWN} more</p>}
-    </Modal>
+    </Dialog>
   );
 }

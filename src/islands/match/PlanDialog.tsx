@@ -1,7 +1,7 @@
-import { Modal } from '@mantine/core';
 import { useState } from 'react';
 import { planBoard } from '../../app/heat/plannedTake.ts';
 import type { PlannedTake } from '../../core/kit/model.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { goToInvalid } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -18,7 +18,7 @@ export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
   const make = useChange();
   const change = (part: Partial<PlannedTake>): void => setDraft({ ...draft, ...part });
   return (
-    <Modal opened onClose={onClose} title="Mark heat for this take">
+    <Dialog opened onClose={onClose} title="Mark heat for this take">
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -36,6 +36,6 @@ export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
           </button>
         </p>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

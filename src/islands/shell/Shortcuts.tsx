@@ -1,7 +1,8 @@
-import { Checkbox, Modal } from '@mantine/core';
+import { Checkbox } from '@mantine/core';
 import { useState } from 'react';
 import { singleKeysOn, switchSingleKeys } from '../../app/kit/singleKeys.ts';
 import { HELP_WORDS } from '../../text/words.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { Themed } from '../../ui/Themed.tsx';
 import css from './Shortcuts.module.css';
 
@@ -32,7 +33,7 @@ export default function Shortcuts({ onClose }: { readonly onClose: () => void })
   const [kept, setKept] = useState(true);
   return (
     <Themed>
-      <Modal opened onClose={onClose} title="Words and keys" size="lg">
+      <Dialog opened onClose={onClose} title="Words and keys" size="lg">
         <h3 className={css.part}>Words</h3>
         <dl className={css.list}>
           {HELP_WORDS.map(({ word, meaning }) => (
@@ -67,7 +68,7 @@ export default function Shortcuts({ onClose }: { readonly onClose: () => void })
           }}
         />
         {!kept && <p role="alert">This browser does not let the app remember that.</p>}
-      </Modal>
+      </Dialog>
     </Themed>
   );
 }
