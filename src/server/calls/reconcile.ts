@@ -5,7 +5,9 @@ import { bufferText, explanationText, NO_BYTES_TEXT } from '../../text/evidence/
 import { call, MAX_LINE_BODY } from '../call.ts';
 import { list, number, numberOrNull, object, objectOrNull, text } from '../shapes.ts';
 
-const rate = Joi.number().greater(0).max(1_000_000);
+// No take is as short, and no card as small, as would make an implied rate too large for a number.
+const LEAST = 0.001;
+const amount = Joi.number().min(LEAST).max(1_000_000);
 
 /** What would explain a result that looks impossible. */
 export const reconcile = call({
@@ -15,14 +17,14 @@ export const reconcile = call({
   heavy: false,
   maxBody: MAX_LINE_BODY,
   asked: Joi.object<OddTake>({
-    capacityGB: Joi.number().greater(0).max(1_000_000).required(),
-    usableFraction: Joi.number().greater(0).max(1).allow(null).default(null),
-    nominalMBps: rate.required(),
+    capacityGB: amount.required(),
+    usableFraction: Joi.number().min(LEAST).max(1).allow(null).default(null),
+    nominalMBps: amount.required(),
     setRatio: Joi.number().min(1).max(100).allow(null),
-    ratedMBps: rate.allow(null).default(null),
+    ratedMBps: amount.allow(null).default(null),
     outcome: Joi.valid('filled', 'dropped', 'stopped').required(),
-    seconds: Joi.number().greater(0).max(10_000_000).required(),
-    fileGB: Joi.number().greater(0).max(1_000_000).allow(null),
+    seconds: Joi.number().min(LEAST).max(10_000_000).required(),
+    fileGB: amount.allow(null),
     cards: Joi.number().integer().min(1).max(16),
   }),
   answer: object({
