@@ -13,6 +13,9 @@ export const COLLECTIONS = {
   keptTakes: { since: 2, most: 100, required: false, live: true, schema: () => import('./schemas/keptTake.ts') },
   // Long: read one by one by id, never with the rest.
   series: { since: 2, most: 2000, required: false, live: false, schema: () => import('./schemas/series.ts') },
+  clearings: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/clearing.ts') },
+  benches: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/bench.ts') },
+  reports: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/report.ts') },
 } as const satisfies Record<string, Collection>;
 
 interface Collection {

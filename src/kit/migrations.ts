@@ -16,9 +16,9 @@ const keptBefore = (kit: Raw): unknown => (isObject(kit.settings) ? (kit.setting
 const hasTrace = (take: unknown): take is Raw => isObject(take) && take.demandTraceMBps != null;
 
 /** A key of the older form that the newer one gives a meaning: kept beside it, not taken for it. */
-const setAside = (kit: Raw, keys: readonly string[]): Raw =>
+const setAside = (kit: Raw, keys: readonly string[], version: number): Raw =>
   Object.fromEntries(
-    Object.entries(kit).map(([key, value]) => [keys.includes(key) ? `${key}BeforeVersion2` : key, value]),
+    Object.entries(kit).map(([key, value]) => [keys.includes(key) ? `${key}BeforeVersion${version}` : key, value]),
   );
 
 /**
@@ -43,7 +43,7 @@ const toTwo: Migration = {
     };
     const before = keptBefore(kit);
     const keptTakes = Array.isArray(before) ? before.map(moved) : before;
-    const { settings, tests, ...rest } = setAside(kit, ['keptTakes', 'series']);
+    const { settings, tests, ...rest } = setAside(kit, ['keptTakes', 'series'], 2);
     const own = Array.isArray(tests) ? { tests: tests.map(renamed) } : tests === undefined ? {} : { tests };
     const { keptTakes: _moved, ...others } = isObject(settings) ? settings : {};
     // Settings that are no object stay as they are, for the schema to refuse.
@@ -60,8 +60,20 @@ const toTwo: Migration = {
   },
 };
 
+/** Version 3: bursts, benches and what colleagues report are lists. */
+const toThree: Migration = {
+  apply: (kit) => ({
+    ...setAside(kit, ['clearings', 'benches', 'reports'], 3),
+    version: 3,
+    clearings: [],
+    benches: [],
+    reports: [],
+  }),
+  placeBefore: (path) => path,
+};
+
 /** From version 1 on, each to the next. */
-const CHAIN: readonly Migration[] = [toTwo];
+const CHAIN: readonly Migration[] = [toTwo, toThree];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>
@@ -79,9 +91,10 @@ export interface Migrated {
  * upgrade of the browser's store.
  *
  * @param from - the version it has; 1 to the written one
+ * @param to - the version wanted: a store is brought up one at a time
  */
-export function migrate(kit: Raw, from: number): Migrated {
-  const steps = CHAIN.slice(from - 1);
+export function migrate(kit: Raw, from: number, to: number = VERSION): Migrated {
+  const steps = CHAIN.slice(from - 1, to - 1);
   const stages: Raw[] = [kit];
   for (const { apply } of steps) stages.push(apply(stages.at(-1) as Raw));
   const placeInFile = (path: string): string =>

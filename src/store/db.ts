@@ -87,7 +87,7 @@ const DB_NAME = 'cool-reel';
 const tablesOf = (version: number): Record<string, string> =>
   Object.fromEntries(LISTS.filter((list) => COLLECTIONS[list].since <= version).map((list) => [list, 'id, order']));
 
-/** Brings what an older version of the app stored through the chain that files go through. */
+/** Brings what an older version of the app stored one step along the chain that files go through. */
 const upgradeFrom =
   (from: number) =>
   async (tx: Transaction): Promise<void> => {
@@ -100,8 +100,8 @@ const upgradeFrom =
     );
     const meta = new Map((await tx.table<MetaRow>('meta').toArray()).map(({ key, value }) => [key, value]));
     const extra = (meta.get('extra') ?? {}) as object;
-    const { kit } = migrate({ ...extra, ...Object.fromEntries(lists), settings: meta.get('settings') ?? {} }, from);
-    for (const list of LISTS) {
+    const { kit } = migrate({ ...extra, ...Object.fromEntries(lists), settings: meta.get('settings') ?? {} }, from, from + 1);
+    for (const list of LISTS.filter((one) => COLLECTIONS[one].since <= from + 1)) {
       const items = kit[list] as readonly Item[];
       await tx.table(list).clear();
       await tx.table(list).bulkAdd(items.map((value, order): Row => ({ id: value.id, order, value })));

@@ -246,7 +246,7 @@ describe('a part that stops', () => {
             const item = body.value;
             const values = { ...item, counters: 'odd' };
             localStorage.setItem('cool-reel unsaved bodies ' + item.id,
-              JSON.stringify({ base: item, values, at: new Date().toISOString(), version: 2 }));
+              JSON.stringify({ base: item, values, at: new Date().toISOString(), version: 3 }));
             open.result.close();
             done(key);
           };

@@ -208,6 +208,8 @@ export interface Body {
   readonly id: string;
   readonly name: string;
   readonly note?: string | null;
+  /** As the body shows it now. */
+  readonly firmware?: string | null;
   readonly arrangement: Arrangement;
   /** Over how many slots a split recording runs, as the maker says; missing: the largest group of slots of one form. */
   readonly splitOver?: number | null;
@@ -310,6 +312,111 @@ export interface Test {
   /** Takes of this length made one after another before it ended, this one included, and the rest between them. */
   readonly takes?: number | null;
   readonly restSeconds?: number | null;
+  /** The body's firmware when it was made. */
+  readonly firmware?: string | null;
+  /** Whether the mode writes a constant rate or one that follows the picture; null when not noted. */
+  readonly rateIs?: Constancy | null;
+  readonly air?: AirMovement | null;
+  /** `warm`: body or card had not cooled from what came before. */
+  readonly start?: TestStart | null;
+  /** Its place in a series of takes made to be compared, from 1. */
+  readonly order?: number | null;
+  /** Whether the card was formatted before it. */
+  readonly formatted?: boolean | null;
+  /** What the body said, word for word. */
+  readonly warning?: string | null;
+  /** ISO date on which a failed take was looked at; until then it stays on top of the log. */
+  readonly looked?: string | null;
+}
+
+/** Whether a rate is held, or follows the picture. */
+export const CONSTANCIES = ['constant', 'quality'] as const;
+/** Whether a rate is held, or follows the picture. */
+export type Constancy = (typeof CONSTANCIES)[number];
+
+/** How a take began. */
+export const TEST_STARTS = ['cold', 'warm'] as const;
+/** How a take began. */
+export type TestStart = (typeof TEST_STARTS)[number];
+
+/** A burst of stills, and how long the camera took to write it away. */
+export interface Clearing {
+  readonly id: string;
+  readonly bodyId: string;
+  readonly cardId: string;
+  readonly slotId: string | null;
+  /** ISO date; null when not noted. */
+  readonly date: string | null;
+  /** Average size of a picture, MB. */
+  readonly fileMB: number;
+  /** Pictures until the camera slowed; null where it never did. */
+  readonly framesUntilSlow: number | null;
+  /** Pictures taken in all. */
+  readonly frames: number;
+  /** Rate of the burst as set, pictures a second; null when not noted. */
+  readonly burstFps: number | null;
+  /** Shutter time, seconds; null when not noted. */
+  readonly shutterSeconds: number | null;
+  /** From the last picture until the lamp went out. */
+  readonly clearSeconds: number;
+  readonly note?: string | null;
+}
+
+/** What kind of program read or wrote a card outside the camera. */
+export const BENCH_PROGRAMS = ['sequential', 'random', 'file-copy', 'fill-and-verify'] as const;
+/** What kind of program read or wrote a card outside the camera. */
+export type BenchProgram = (typeof BENCH_PROGRAMS)[number];
+
+/** A card measured outside the camera. */
+export interface BenchResult {
+  readonly id: string;
+  readonly cardId: string;
+  /** ISO date; null when not noted. */
+  readonly date: string | null;
+  readonly reader: string | null;
+  /** The socket of the computer. */
+  readonly port: string | null;
+  readonly program: BenchProgram;
+  readonly readMBps: number | null;
+  readonly writeMBps: number | null;
+  /** The lowest it fell to while writing; null when not noted. */
+  readonly lowestWriteMBps: number | null;
+  readonly note?: string | null;
+}
+
+/** What is printed on a card: two cards that agree in it are of one print. */
+export type Print = Pick<Card, 'form' | 'capacityGB' | 'marks' | 'bus' | 'readMBps' | 'writeMBps'>;
+
+/** A colleague's test of a body and a print that are also here. It proves nothing: it is read beside one's own. */
+export interface Report {
+  readonly id: string;
+  /** Who gave it; null where they did not say. */
+  readonly from: string | null;
+  /** ISO date it was read in. */
+  readonly received: string;
+  /** ISO date the take was made; null where it was not given. */
+  readonly date: string | null;
+  readonly bodyId: string;
+  readonly modeId: string;
+  readonly print: Print;
+  readonly end: TestEnd;
+  readonly seconds: number;
+  /** What the card was written, MB/s. */
+  readonly writtenMBps: number;
+  readonly clipGB?: number | null;
+  readonly ambientWithSunC?: number | null;
+  readonly firmware?: string | null;
+  readonly start?: TestStart | null;
+}
+
+/** When evidence is to be made anew. */
+export interface Retest {
+  /** Months after which a pass is old; 0: never. */
+  readonly months: number;
+  /** After the firmware of a body changed. */
+  readonly afterFirmware: boolean;
+  /** After an incident of a card. */
+  readonly afterIncident: boolean;
 }
 
 /** Air around a body: still in a room, moving in a breeze or on a walk, strong in flight or at a car window. */

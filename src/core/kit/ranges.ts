@@ -25,4 +25,19 @@ export const RANGES = {
   startC: { min: -60, max: 120 },
   /** Compression of raw, to 1. */
   ratio: { min: 1, max: 100 },
+  /** Pictures of a burst. */
+  burstFrames: { min: 1, max: 100_000 },
+  /** Rate of a burst, pictures a second. */
+  burstFps: { min: 0.1, max: 1000 },
+  /** One picture, MB. */
+  fileMB: { min: 0.01, max: 10_000 },
+  /** A shutter, seconds. */
+  shutterSeconds: { min: 0.000_001, max: 3600 },
+  /** From the last picture of a burst until it is written, seconds. */
+  clearSeconds: { min: 0.1, max: 86_400 },
+  /** Months after which evidence is old; 0: never. */
+  retestMonths: { min: 0, max: 120 },
+  /** A take as evidence, seconds; its card and its bytes, GB; a rate, MB/s. Beyond them an implied rate is no number. */
+  takeSeconds: { min: 0.001, max: 10_000_000 },
+  takeAmount: { min: 0.001, max: 1_000_000 },
 } as const satisfies Readonly<Record<string, Range>>;

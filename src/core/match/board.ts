@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, Test } from '../kit/model.ts';
+import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
 import type { Cell } from './cell.ts';
 import {
   boardColumn,
@@ -20,6 +20,8 @@ export interface BoardKit {
   readonly bodies: readonly Body[];
   readonly cards: readonly Card[];
   readonly tests: readonly Test[];
+  /** Tests that colleagues gave. */
+  readonly reports?: readonly Report[];
 }
 
 /** Modes against cards. A column is worked out when it is first asked for. */
@@ -51,20 +53,21 @@ export interface CellQuestion {
   /** The wallet: cards that may sit in the seats this one does not enter. */
   readonly cards: readonly Card[];
   readonly tests: readonly Test[];
+  readonly reports?: readonly Report[] | undefined;
   readonly policy: Policy;
 }
 
 /** One cell as the board would show it, for a body, mode or card that may be another than the kit's. */
-export function cellFor({ body, mode, card, cards, tests, policy }: CellQuestion): Cell {
+export function cellFor({ body, mode, card, cards, policy, ...told }: CellQuestion): Cell {
   const row = toRow(body, mode);
-  const work = workOn(groundwork([row]), policy, tests, inUse(cards));
+  const work = workOn(groundwork([row]), policy, told, inUse(cards));
   return boardColumn([row], work, card)[0] as Cell;
 }
 
 /** The answers of many cards to one mode, each print worked out once. */
-export function answersFor({ body, mode, cards, tests, policy }: Omit<CellQuestion, 'card'>): (card: Card) => Cell {
+export function answersFor({ body, mode, cards, policy, ...told }: Omit<CellQuestion, 'card'>): (card: Card) => Cell {
   const row = toRow(body, mode);
-  const work = workOn(groundwork([row]), policy, tests, inUse(cards));
+  const work = workOn(groundwork([row]), policy, told, inUse(cards));
   const twins = createTwins([body], work);
   return (card) => twins(card, (known) => boardColumn([row], work, card, known))[0] as Cell;
 }
@@ -102,7 +105,7 @@ const MOST_KEPT = 2_000_000;
 /** The columns of all cards in use, each when it is asked for; those known already are taken as they are. */
 function made(kit: BoardKit, policy: Policy, rows: readonly Row[], ground: Groundwork, known: Columns): Kept {
   const cards = inUse(kit.cards);
-  const work = workOn(ground, policy, kit.tests, cards);
+  const work = workOn(ground, policy, kit, cards);
   const twins = createTwins(kit.bodies, work);
   const columnAt = (at: number): readonly Cell[] => {
     const card = cards[at];
@@ -134,7 +137,7 @@ const columnsOf = ({ known }: Kept, cards: readonly Card[]): Columns => {
 
 /** Whether every seat that another card filled would be filled the same by the cards as they are now. */
 function samePartners({ work }: Kept, cards: readonly Card[]): boolean {
-  const now = workOn(work.ground, work.policy, work.tests, inUse(cards));
+  const now = workOn(work.ground, work.policy, work.told, inUse(cards));
   for (const [row, asked] of work.partners)
     for (const [slotAt, told] of asked) {
       const next = partnerIn(now, row, slotAt);
@@ -142,6 +145,14 @@ function samePartners({ work }: Kept, cards: readonly Card[]): boolean {
       if (JSON.stringify(next?.answer) !== JSON.stringify(told?.answer)) return false;
     }
   return true;
+}
+
+/** Whether every card that was tested is the one it was: others of its print lean on it. */
+function sameTested({ kit, work }: Kept, cards: readonly Card[]): boolean {
+  if (kit.tests.length === 0) return true;
+  const tested = (all: readonly Card[]): readonly Card[] => all.filter(({ id }) => work.testsOf(id).length > 0);
+  const [now, then] = [tested(cards), tested(kit.cards)];
+  return now.length === then.length && now.every((card, at) => card === then[at]);
 }
 
 /**
@@ -156,6 +167,8 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
       before !== null &&
       before.kit.bodies === kit.bodies &&
       before.kit.tests === kit.tests &&
+      before.kit.reports === kit.reports &&
+      sameTested(before, kit.cards) &&
       before.policy.headroom === policy.headroom &&
       samePartners(before, kit.cards);
     const next = same

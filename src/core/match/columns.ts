@@ -1,11 +1,12 @@
-import type { Body, Card, Slot, Test } from '../kit/model.ts';
+import type { Body, Card, Report, Slot, Test } from '../kit/model.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
-import { bareCell, type Column, evaluate, type Row, toColumn } from './evaluate.ts';
+import { type ByPrint, bareCell, byBody, type Column, evaluate, type Row, toColumn } from './evaluate.ts';
 import { isBetter } from './isBetter.ts';
 import { overSeats } from './overSeats.ts';
 import { cardKey, type FitMemo, type PairFit, rememberedFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
 import { namedCards, printOf } from './print.ts';
+import { printed, type Twin } from './rules/twinTests.ts';
 import { type Seating, seatingOf } from './seats.ts';
 
 /** A slot with what makes its answers differ from another's, as text, and the place of its first twin. */
@@ -43,9 +44,11 @@ export function groundwork(rows: readonly Row[]): Groundwork {
 export interface Work {
   readonly ground: Groundwork;
   readonly policy: Policy;
-  readonly tests: readonly Test[];
-  /** The same by card; made when first asked for. */
+  readonly told: Told;
+  /** Own tests by card; made when first asked for. */
   readonly testsOf: (cardId: string) => readonly Test[];
+  /** What is known of a card by others of its print; worked out when first asked for. */
+  readonly printOf: (card: Card) => ByPrint | undefined;
   /** Cards that may sit beside the one asked about. */
   readonly pool: readonly Card[];
   /** Of those, one of each print, and every one that has tests or is approved by name; made when first asked for. */
@@ -56,16 +59,70 @@ export interface Work {
 }
 
 /** Begins the work on a board: nothing is worked out before it is asked for. */
-export const workOn = (ground: Groundwork, policy: Policy, tests: readonly Test[], pool: readonly Card[]): Work => ({
-  ground,
-  policy,
-  tests,
-  testsOf: byCard(tests),
-  pool,
-  candidates: candidatesOf(ground, tests, pool),
-  columns: new Map(),
-  partners: new Map(),
-});
+export function workOn(ground: Groundwork, policy: Policy, told: Told, pool: readonly Card[]): Work {
+  const { tests } = told;
+  const testsOf = byCard(tests);
+  return {
+    ground,
+    policy,
+    told,
+    testsOf,
+    printOf: byPrint(told, pool, testsOf),
+    pool,
+    candidates: candidatesOf(ground, tests, pool),
+    columns: new Map(),
+    partners: new Map(),
+  };
+}
+
+/** Takes of one's own, and those that colleagues gave. */
+export interface Told {
+  readonly tests: readonly Test[];
+  readonly reports?: readonly Report[] | undefined;
+}
+
+/** What is known of a card by others of its print: nothing where nobody of that print was tested. */
+function byPrint(
+  { tests, reports = [] }: Told,
+  pool: readonly Card[],
+  testsOf: Work['testsOf'],
+): (card: Card) => ByPrint | undefined {
+  if (tests.length === 0 && reports.length === 0) return () => undefined;
+  let known: ReadonlyMap<string, ByPrint> | null = null;
+  return (card) => {
+    const print = printed(card);
+    if (print === null) return undefined;
+    known ??= printsOf(pool, testsOf, reports);
+    return known.get(print);
+  };
+}
+
+function printsOf(
+  pool: readonly Card[],
+  testsOf: Work['testsOf'],
+  reports: readonly Report[],
+): ReadonlyMap<string, ByPrint> {
+  const twins = new Map<string, (Twin & { readonly bodyId: string })[]>();
+  const given = new Map<string, Report[]>();
+  for (const card of pool) {
+    const tests = testsOf(card.id);
+    const print = tests.length > 0 ? printed(card) : null;
+    if (print === null) continue;
+    const own = [...byBody(tests)].map(([bodyId, of]) => ({ bodyId, card, tests: of }));
+    twins.set(print, [...(twins.get(print) ?? []), ...own]);
+  }
+  for (const report of reports) {
+    const print = printed(report.print);
+    if (print !== null) given.set(print, [...(given.get(print) ?? []), report]);
+  }
+  const prints = new Set([...twins.keys(), ...given.keys()]);
+  return new Map(
+    [...prints].map((print) => [
+      print,
+      { twins: byBody(twins.get(print) ?? []), reports: byBody(given.get(print) ?? []) },
+    ]),
+  );
+}
 
 function candidatesOf(ground: Groundwork, tests: readonly Test[], pool: readonly Card[]): () => readonly Card[] {
   let found: readonly Card[] | null = null;
@@ -106,7 +163,7 @@ export function byCard(tests: readonly Test[]): (cardId: string) => readonly Tes
 function columnOf(work: Work, card: Card): Column {
   const known = work.columns.get(card);
   if (known) return known;
-  const made = toColumn(card, work.testsOf(card.id));
+  const made = toColumn(card, work.testsOf(card.id), work.printOf(card));
   work.columns.set(card, made);
   return made;
 }

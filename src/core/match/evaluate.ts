@@ -1,5 +1,5 @@
 import { type RateRefusal, type StreamRate, streamRate } from '../bodies/rate/streamRate.ts';
-import type { Body, Card, Mode, Requirement, Slot, Test } from '../kit/model.ts';
+import type { Body, Card, Mode, Report, Requirement, Slot, Test } from '../kit/model.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import { fromGB, MB } from '../units/convert.ts';
@@ -18,7 +18,9 @@ import { labelRule } from './rules/label.ts';
 import { makersFigureRule } from './rules/makersFigure.ts';
 import { makersMinimumRule } from './rules/makersMinimum.ts';
 import { ownTestsRule, type TestsFinding } from './rules/ownTests.ts';
+import { reportedRule } from './rules/reported.ts';
 import { requirementRule, requirementsOf } from './rules/requirement.ts';
+import { type Twin, twinTestsRule } from './rules/twinTests.ts';
 import { sharesOf } from './seats.ts';
 import { settle } from './settle.ts';
 import type { Verdict } from './verdict.ts';
@@ -39,6 +41,8 @@ export interface Row {
   readonly approves: boolean;
   /** What was found for a fit before; filled as asked. */
   readonly shared: Map<PairFit, Shared>;
+  /** What the tests of a card said for a fit before; filled as asked. */
+  readonly tested: Map<PairFit, Map<Card, TestsFinding>>;
 }
 
 /** A mode as a row of the board: its rate and what its body asks for, worked out once for all cards. */
@@ -53,6 +57,7 @@ export function toRow(body: Body, mode: Mode): Row {
     demands: body.slots.some(({ demandsCard }) => demandsCard),
     approves: (body.approved?.length ?? 0) > 0,
     shared: new Map(),
+    tested: new Map(),
   };
 }
 
@@ -63,31 +68,47 @@ export interface Column {
   readonly room: Bytes;
   /** Own tests of this card, by body. */
   readonly tests: ReadonlyMap<string, readonly Test[]>;
+  /** Cards of the same print that have tests, itself among them, by body. */
+  readonly twins: ReadonlyMap<string, readonly Twin[]>;
+  /** What colleagues gave of its print, by body. */
+  readonly reports: ReadonlyMap<string, readonly Report[]>;
   /** What the label gets wrong, for every cell of the card. */
   readonly doubt: Finding | null;
 }
+
+/** What is known of a card by those of its print. */
+export type ByPrint = Pick<Column, 'twins' | 'reports'>;
+
+const NOTHING: ReadonlyMap<string, never> = new Map<string, never>();
+const ALONE: ByPrint = { twins: NOTHING, reports: NOTHING };
 
 /**
  * A card as a column of the board.
  *
  * @param own - the tests of this very card
+ * @param print - what is known of others of its print
  */
-export function toColumn(card: Card, own: readonly Test[]): Column {
+export function toColumn(card: Card, own: readonly Test[], print: ByPrint = ALONE): Column {
   return {
     card,
     labelBytes: fromGB(card.capacityGB),
     room: usable(card).bytes,
     tests: byBody(own),
+    twins: print.twins,
+    reports: print.reports,
     doubt: labelRule(card),
   };
 }
 
-const NO_TESTS: ReadonlyMap<string, readonly Test[]> = new Map();
-
-function byBody(tests: readonly Test[]): ReadonlyMap<string, readonly Test[]> {
-  if (tests.length === 0) return NO_TESTS;
-  const found = new Map<string, Test[]>();
-  for (const test of tests) found.set(test.bodyId, [...(found.get(test.bodyId) ?? []), test]);
+/** What is of one body, by body. */
+export function byBody<T extends { readonly bodyId: string }>(all: readonly T[]): ReadonlyMap<string, readonly T[]> {
+  if (all.length === 0) return NOTHING;
+  const found = new Map<string, T[]>();
+  for (const one of all) {
+    const own = found.get(one.bodyId);
+    if (own) own.push(one);
+    else found.set(one.bodyId, [one]);
+  }
   return found;
 }
 
@@ -145,8 +166,16 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     const approved = approvedRule({ body, mode, card, picture, headroom, inBestSeat, doubted: fit.doubted });
     if (approved) findings.push(approved);
   }
-  const tested = ownTestsRule(column.tests.get(body.id) ?? NONE, { body, mode, card, slot, need });
-  findings.push(tested, makersFigureRule(card, need));
+  const ask = (one: Card, tests: readonly Test[]): TestsFinding => testedIn(row, fit, one, tests, slot, need);
+  const tested = ask(card, column.tests.get(body.id) ?? NONE);
+  findings.push(tested);
+  const likely = column.twins.get(body.id);
+  const twins = likely ? twinTestsRule(likely, card, (twin) => ask(twin.card, twin.tests)) : null;
+  if (twins) findings.push(twins);
+  const given = column.reports.get(body.id);
+  const reported = given ? reportedRule(given, mode.id, need, tested) : null;
+  if (reported) findings.push(reported);
+  findings.push(makersFigureRule(card, need));
   if (row.arrangement) findings.push(row.arrangement);
   const demanded = row.demands ? demandsCardRule(body.slots, slot.id) : null;
   if (demanded) findings.push(demanded);
@@ -169,6 +198,26 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     findings,
     seats: null,
   };
+}
+
+/** What the tests of one card say for a fit, asked once: its own cell and those of every card of its print want to know. */
+function testedIn(
+  row: Row,
+  fit: PairFit,
+  card: Card,
+  tests: readonly Test[],
+  slot: Slot,
+  need: BytesPerSecond,
+): TestsFinding {
+  const { body, mode } = row;
+  if (tests.length === 0) return ownTestsRule(tests, { body, mode, card, slot, need });
+  const known = row.tested.get(fit) ?? new Map<Card, TestsFinding>();
+  row.tested.set(fit, known);
+  const before = known.get(card);
+  if (before) return before;
+  const found = ownTestsRule(tests, { body, mode, card, slot, need });
+  known.set(card, found);
+  return found;
 }
 
 /** Whether no other slot of the body gives the card a faster bus. */

@@ -147,6 +147,31 @@ export type Finding =
       readonly setAside: number;
       /** The highest rate that full takes proved; null where none did. */
       readonly provenUpTo: BytesPerSecond | null;
+      /** The tests it stands on: the passes that count, or the drops that stand. */
+      readonly testIds: readonly string[];
+    }
+  | {
+      /** Tests of other cards of the same print in this body: likely, never proven. */
+      readonly rule: 'twin-tests';
+      /** note: none of them dropped · short: one did, and that stands. */
+      readonly outcome: 'note' | 'short';
+      readonly passes: number;
+      /** The cards they were made with. */
+      readonly cards: readonly string[];
+      readonly dropSeconds: Seconds | null;
+      readonly testIds: readonly string[];
+    }
+  | {
+      /** Tests that colleagues gave of this body and print: below likely. */
+      readonly rule: 'reported';
+      readonly outcome: 'note' | 'unknown';
+      readonly passes: number;
+      readonly drops: number;
+      /** Who gave them; empty where nobody is named. */
+      readonly from: readonly string[];
+      /** True where own tests say otherwise. */
+      readonly contradicts: boolean;
+      readonly reportIds: readonly string[];
     }
   | {
       readonly rule: 'makers-figure';

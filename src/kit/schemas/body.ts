@@ -64,6 +64,7 @@ export const bodySchema = objectOf<Body>({
   id,
   name,
   note,
+  firmware: text(120),
   arrangement: oneOf(ARRANGEMENTS).required(),
   splitOver: Joi.number().integer().min(1).max(16).allow(null),
   bufferMB: orNull(Joi.number().min(0).max(10_000_000)),

@@ -1,7 +1,9 @@
 import Joi from 'joi';
-import type { PlannedTake } from '../../core/kit/model.ts';
+import type { PlannedTake, Retest } from '../../core/kit/model.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
 import { plannedTakeSchema } from './keptTake.ts';
+import { within } from './parts.ts';
 import { objectOf, oneOf } from './shape.ts';
 
 /** How a person wants answers read, and what they plan. */
@@ -14,6 +16,8 @@ export interface Settings {
   readonly plannedTake?: PlannedTake | null;
   /** Days without an export after which the kit asks for one; missing: as assumed. 0: never. */
   readonly exportEveryDays?: number | null;
+  /** When evidence is to be made anew; missing: as assumed. */
+  readonly retest?: Retest | null;
 }
 
 export const settingsSchema = objectOf<Settings>({
@@ -21,4 +25,9 @@ export const settingsSchema = objectOf<Settings>({
   headroom: Joi.number().min(0).max(1).default(ASSUMED.headroom.value),
   plannedTake: plannedTakeSchema.allow(null),
   exportEveryDays: Joi.number().integer().min(0).max(3650).allow(null),
+  retest: objectOf<Retest>({
+    months: within(RANGES.retestMonths).integer().required(),
+    afterFirmware: Joi.boolean().required(),
+    afterIncident: Joi.boolean().required(),
+  }).allow(null),
 });

@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { TEST_ENDS, type Test } from '../../core/kit/model.ts';
+import { AIR_MOVEMENTS, CONSTANCIES, TEST_ENDS, TEST_STARTS, type Test } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
-import { amount, id, MAX_GB, MAX_RATE_MBPS, note, otherId, temperature, within } from './parts.ts';
+import { amount, id, isoDate, MAX_GB, MAX_RATE_MBPS, note, otherId, temperature, text, within } from './parts.ts';
 import { objectOf, oneOf, orNull } from './shape.ts';
 
 export const testSchema = objectOf<Test>({
@@ -19,6 +19,14 @@ export const testSchema = objectOf<Test>({
   ambientWithSunC: temperature.allow(null),
   takes: within(RANGES.takes).integer().allow(null),
   restSeconds: within({ min: 0, max: RANGES.restMinutes.max * 60 }).allow(null),
+  firmware: text(120),
+  rateIs: oneOf(CONSTANCIES).allow(null),
+  air: oneOf(AIR_MOVEMENTS).allow(null),
+  start: oneOf(TEST_STARTS).allow(null),
+  order: within(RANGES.takes).integer().allow(null),
+  formatted: Joi.boolean().allow(null),
+  warning: text(500),
+  looked: isoDate.allow(null),
 });
 
 export { testSchema as schema };

@@ -12,6 +12,9 @@ const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
   prices: 'price',
   keptTakes: 'kept take',
   series: 'series',
+  clearings: 'burst',
+  benches: 'bench result',
+  reports: 'colleague’s test',
 };
 
 /** Each list by the word it has in the interface. */
@@ -23,6 +26,9 @@ export const LIST_WORDS: Readonly<Record<ListKey, string>> = {
   prices: 'prices',
   keptTakes: 'kept takes',
   series: 'series',
+  clearings: 'bursts',
+  benches: 'bench results',
+  reports: 'colleagues’ tests',
 };
 
 /** Why a change was not made, and what to do. Nothing was changed when this is shown. */

@@ -13,6 +13,9 @@ export const mergeText = {
     prices: 'price',
     keptTakes: 'kept take',
     series: 'clip’s rate',
+    clearings: 'burst',
+    benches: 'bench result',
+    reports: 'colleague’s test',
   } satisfies Record<ListKey, string>,
   add: (count: number): string => `Add ${entries(count)}`,
   more: (count: number): string =>

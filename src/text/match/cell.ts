@@ -117,7 +117,11 @@ function deciding(cell: Cell) {
     case 'locked':
       return cell.findings.find((finding) => finding.outcome === 'block');
     case 'drops':
-      return cell.findings.find((finding) => finding.outcome === 'short' && finding.rule !== 'guarantee');
+      return cell.findings.find(
+        (finding) =>
+          finding.outcome === 'short' &&
+          (finding.rule === 'bus' || finding.rule === 'body-ceiling' || finding.rule === 'own-tests'),
+      );
     case 'uncovered':
       return (
         cell.findings.find(({ rule, outcome }) => rule === 'seats' && outcome === 'short') ??
@@ -140,10 +144,17 @@ function deciding(cell: Cell) {
   }
 }
 
-/** What stands against a cell beside its verdict: a card that waits for copies, heat. Empty where nothing does. */
+/** Where a card of the same print was tested and nothing better is known: in a word. */
+function likelyWord({ verdict, findings }: Cell): string {
+  if (verdict !== 'claimed' && verdict !== 'uncovered') return '';
+  const twin = findings.find(({ rule }) => rule === 'twin-tests');
+  return twin ? (twin.outcome === 'note' ? 'likely' : 'its like dropped') : '';
+}
+
+/** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
-  return [state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
+  return [likelyWord(cell), state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }
 
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */

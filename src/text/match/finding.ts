@@ -3,6 +3,7 @@ import { assertNever } from '../../core/result.ts';
 import { makersLine, testsLine } from '../heat/evidenceLines.ts';
 import { either, MBpsText, plain } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
+import { reportedLine, twinsLine } from './likelyLines.ts';
 import { arrangementLine, busLine, familyLine, protocolLine, seatsLine, shapeLine } from './placeLines.ts';
 import { approvedLine, guaranteeLine, headroomLine, labelLine, minimumLine, requirementLine } from './promiseLines.ts';
 
@@ -63,6 +64,10 @@ export function findingLine(finding: Finding): Line {
       return arrangementLine(finding);
     case 'own-tests':
       return testsLine(finding);
+    case 'twin-tests':
+      return twinsLine(finding);
+    case 'reported':
+      return reportedLine(finding);
     case 'makers-figure':
       return makersLine(finding);
     default:

@@ -22,7 +22,7 @@ const ask = (tests: readonly Test[], slot = fast, modeId = 'm') =>
 
 const NOTHING = {
   ...{ rule: 'own-tests', outcome: 'unknown', passes: 0, untilSeconds: null, dropSeconds: null },
-  ...{ contradicts: false, setAside: 0, provenUpTo: null },
+  ...{ contradicts: false, setAside: 0, provenUpTo: null, testIds: [] },
 };
 
 describe('what own tests say, to the letter', () => {
@@ -33,7 +33,7 @@ describe('what own tests say, to the letter', () => {
   });
 
   it('a pass, and the rate it proves', () => {
-    expect(ask([fill()])).toEqual({ ...NOTHING, outcome: 'pass', passes: 1, provenUpTo: 50_000_000 });
+    expect(ask([fill()])).toEqual({ ...NOTHING, outcome: 'pass', passes: 1, provenUpTo: 50_000_000, testIds: ['t'] });
     expect(ask([fill(), fill({ id: 'b' })]).passes).toBe(2);
   });
 
@@ -46,12 +46,12 @@ describe('what own tests say, to the letter', () => {
 
   it('a drop, its seconds, and what speaks against it', () => {
     const drop = fill({ end: 'dropped', seconds: 30 });
-    expect(ask([drop])).toEqual({ ...NOTHING, outcome: 'short', dropSeconds: 30 });
+    expect(ask([drop])).toEqual({ ...NOTHING, outcome: 'short', dropSeconds: 30, testIds: ['t'] });
     expect(ask([fill(), drop])).toEqual({
-      ...{ ...NOTHING, outcome: 'short', dropSeconds: 30, contradicts: true, provenUpTo: 50_000_000 },
+      ...{ ...NOTHING, outcome: 'short', dropSeconds: 30, contradicts: true, provenUpTo: 50_000_000, testIds: ['t'] },
     });
     expect(ask([drop, fill({ id: 'b' })])).toEqual({
-      ...{ ...NOTHING, outcome: 'pass', passes: 1, contradicts: true, provenUpTo: 50_000_000 },
+      ...{ ...NOTHING, outcome: 'pass', passes: 1, contradicts: true, provenUpTo: 50_000_000, testIds: ['b'] },
     });
     expect(ask([fill({ end: 'cut-off' }), fill({ id: 'b' })]).contradicts, 'a cut-off is no drop').toBe(false);
   });

@@ -27,6 +27,7 @@ const NOTHING: TestsFinding = {
   contradicts: false,
   setAside: 0,
   provenUpTo: null,
+  testIds: [],
 };
 
 /** Bus in force of a card in a slot, as text; null where it does not fit. Seats of one bus share what was tested. */
@@ -78,6 +79,8 @@ function against(told: Told, { mode, need }: TestQuestion): boolean {
   return rate !== null && rate <= need;
 }
 
+const idsOf = (told: readonly Told[]): readonly string[] => told.map(({ test }) => test.id);
+
 const newest = (found: readonly Told[]): Told | null =>
   found.reduce<Told | null>((last, one) => (last && isLater(last, one) ? last : one), null);
 
@@ -121,6 +124,7 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       contradicts: passes.length > 0,
       setAside,
       provenUpTo: bestOf(full),
+      testIds: idsOf(standing),
     };
   // What was passed before the pair dropped is no proof of what it does since.
   const lastDrop = newest(drops);
@@ -140,5 +144,6 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
     contradicts: drops.length > 0,
     setAside,
     provenUpTo,
+    testIds: idsOf(counted),
   };
 }
