@@ -45,7 +45,17 @@ export default defineConfig({
   // Every style and script is a file of this origin: the Content-Security-Policy allows nothing else.
   build: { inlineStylesheets: 'never', format: 'directory' },
   vite: {
-    build: { assetsInlineLimit: 0, target: 'es2022', rollupOptions: { output: { experimentalMinChunkSize: 12_000 } } },
+    build: {
+      assetsInlineLimit: 0,
+      target: 'es2022',
+      rollupOptions: {
+        output: {
+          experimentalMinChunkSize: 12_000,
+          // Data that a first visit may ask for and no other does: merged into another part, every visit would carry it.
+          manualChunks: (id: string) => (id.includes('demo.coolreel.json') ? 'demo' : undefined),
+        },
+      },
+    },
     css: { modules: { localsConvention: 'camelCaseOnly' } },
     worker: { format: 'es' },
   },

@@ -48,7 +48,7 @@ export function nesting(text: string): number {
   return deepest;
 }
 
-function forbiddenKey(value: unknown, path: string): KitRefusal | null {
+export function forbiddenKey(value: unknown, path: string): KitRefusal | null {
   if (value === null || typeof value !== 'object') return null;
   for (const key of Object.keys(value)) {
     const here = Array.isArray(value) ? `${path}[${key}]` : path ? `${path}.${key}` : key;
@@ -63,7 +63,7 @@ function forbiddenKey(value: unknown, path: string): KitRefusal | null {
  * Where JSON stopped making sense. The engines' own messages differ and may name no place, so a parser that does is
  * asked, and only then.
  */
-function jsonRefusal(text: string): KitRefusal {
+export function jsonRefusal(text: string): KitRefusal {
   const errors: ParseError[] = [];
   parse(text, errors, { disallowComments: true, allowTrailingComma: false });
   const at = errors[0]?.offset ?? text.length;

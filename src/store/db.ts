@@ -100,7 +100,11 @@ const upgradeFrom =
     );
     const meta = new Map((await tx.table<MetaRow>('meta').toArray()).map(({ key, value }) => [key, value]));
     const extra = (meta.get('extra') ?? {}) as object;
-    const { kit } = migrate({ ...extra, ...Object.fromEntries(lists), settings: meta.get('settings') ?? {} }, from, from + 1);
+    const { kit } = migrate(
+      { ...extra, ...Object.fromEntries(lists), settings: meta.get('settings') ?? {} },
+      from,
+      from + 1,
+    );
     for (const list of LISTS.filter((one) => COLLECTIONS[one].since <= from + 1)) {
       const items = kit[list] as readonly Item[];
       await tx.table(list).clear();

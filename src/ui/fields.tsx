@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { NumberField as TypedNumber } from './NumberField.tsx';
 
 /** What the form library hands a field; kept loose because it is its own type that changes with the field. */
-type FieldProps = object & { readonly value?: unknown; readonly onChange?: unknown };
+type FieldProps = object & { readonly value?: unknown; readonly onChange?: unknown; readonly error?: unknown };
 
 interface Common {
   readonly label: string;

@@ -1,3 +1,4 @@
+import type { NextInput, NextTest } from '../core/evidence/nextTests.ts';
 import type { AdviceInput, Advised } from '../core/heat/run/advice.ts';
 import type { SharesInput } from '../core/heat/run/failures.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heat/run/fit.ts';
@@ -21,5 +22,6 @@ export interface ComputationTasks {
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };
   readonly trace: { readonly request: Blob; readonly answer: Result<RateTrace, TraceProblem> };
   readonly cards: { readonly request: string; readonly answer: PastedCards };
+  readonly next: { readonly request: NextInput; readonly answer: readonly NextTest[] };
   readonly kit: { readonly request: Blob; readonly answer: Result<ReadKit, KitRefusal> };
 }

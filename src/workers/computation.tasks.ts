@@ -30,6 +30,10 @@ export const COMPUTATION: TaskSteps<ComputationTasks> = {
   marks: marksSteps,
   shares: shareSteps,
   fit: (request: FitInput, sign): Steps<Result<Fit, FitRefusal>> => fitSteps(request, leastSquaresWith(sign)),
+  async next(input) {
+    const { nextTestSteps } = await import('../core/evidence/nextTests.ts');
+    return nextTestSteps(input);
+  },
   async trace(file) {
     const [{ traceSteps }, text] = await Promise.all([import('../reading/heat/rateTrace.ts'), file.text()]);
     return traceSteps(text);

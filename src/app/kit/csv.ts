@@ -1,9 +1,10 @@
 import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Body, Card, TakeKind } from '../../core/kit/model.ts';
+import type { Body, Card, TakeKind, Test } from '../../core/kit/model.ts';
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import { toMBps } from '../../core/units/convert.ts';
+import { TEST_COLUMNS } from '../../reading/evidence/testsCsv.ts';
 import { findingText } from '../../text/match/finding.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 
@@ -117,3 +118,31 @@ export const modesCsv = (bodies: readonly Body[]): string =>
       }),
     ),
   );
+
+interface LogOf {
+  readonly bodies: readonly Body[];
+  readonly cards: readonly Card[];
+  readonly tests: readonly Test[];
+}
+
+/** The test log, a line a take, in the columns that are read again. What was deleted since stands by no name. */
+export function testsCsv({ bodies, cards, tests }: LogOf): string {
+  const bodyOf = new Map(bodies.map((body) => [body.id, body]));
+  const cardOf = new Map(cards.map((card) => [card.id, card]));
+  return csvText(
+    TEST_COLUMNS,
+    tests.map((test) => {
+      const body = bodyOf.get(test.bodyId);
+      const mode = body?.modes.find(({ id }) => id === test.modeId);
+      const named: Readonly<Record<string, Cell>> = {
+        body: body?.name,
+        mode: mode?.name,
+        fps: mode && (mode.captureFps ?? mode.fps),
+        card: cardOf.get(test.cardId)?.label,
+        slot: body?.slots.find(({ id }) => id === test.slotId)?.name,
+        formatted: test.formatted == null ? null : test.formatted ? 'yes' : 'no',
+      };
+      return TEST_COLUMNS.map((column) => (column in named ? named[column] : (test[column as keyof Test] as Cell)));
+    }),
+  );
+}

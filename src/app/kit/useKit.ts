@@ -4,7 +4,7 @@ import { type Followed, type FollowState, followKit } from '../../store/follow.t
 import { database } from './database.ts';
 
 /** The lists of the kit that a view reads, live, and the settings. */
-export type ViewKit<L extends ListKey = 'bodies' | 'cards' | 'tests'> = Followed<L>;
+export type ViewKit<L extends ListKey = 'bodies' | 'cards' | 'tests' | 'reports'> = Followed<L>;
 export type { Unexported } from '../../store/follow.ts';
 export type KitState<L extends ListKey> = FollowState<L>;
 

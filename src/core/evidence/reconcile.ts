@@ -31,6 +31,7 @@ export type Explanation = { readonly support: number } & (
   | { readonly code: 'beside-the-picture'; readonly ratio: number }
   | { readonly code: 'counter-rounding'; readonly seconds: number }
   | { readonly code: 'split'; readonly cards: number }
+  | { readonly code: 'crop'; readonly share: number }
   | { readonly code: 'gib'; readonly larger: boolean }
   | { readonly code: 'bits-or-bytes'; readonly factor: number }
   | { readonly code: 'clock'; readonly factor: number }
@@ -60,6 +61,9 @@ const RATE_OFF = 0.01;
 const NAMED_WITHIN = 3;
 /** Belief that a named cause must have before it is named and not `unknown` [A]. */
 const NAMED_FROM = 0.5;
+
+/** Shares of the picture that smaller windows of a sensor read: 16:9 out of 17:9, and one of 1.5 times the focal length [P]. */
+const CROPS = [3840 / 4096, 1 / 1.5 ** 2] as const;
 
 /** Whether a length was read off a counter of minutes. */
 const isWholeMinutes = (seconds: number): boolean => seconds >= 60 && seconds % 60 === 0;
@@ -94,6 +98,7 @@ const BEFORE = {
   beside: 0.08,
   split: 0.06,
   gib: 0.04,
+  crop: 0.02,
   bits: 0.04,
   clock: 0.03,
   notEmpty: 0.02,
@@ -123,6 +128,10 @@ function causesOf(take: OddTake, ratio: number): readonly Cause[] {
     ...[2, 3, 4].map((cards) => ({
       explanation: { code: 'split', cards } as const,
       belief: (BEFORE.split / 3) * (take.cards === undefined || take.cards === 1 ? at(1 / cards) : 0),
+    })),
+    ...CROPS.map((share) => ({
+      explanation: { code: 'crop', share } as const,
+      belief: (BEFORE.crop / CROPS.length) * at(share),
     })),
     ...[1024 ** 3 / 1e9, 1e9 / 1024 ** 3].map((factor) => ({
       explanation: { code: 'gib', larger: factor > 1 } as const,

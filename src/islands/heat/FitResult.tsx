@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { keepFit } from '../../app/heat/heatActions.ts';
+import type { HeatKit } from '../../app/heat/heatKit.ts';
 import type { Run } from '../../app/heat/useRun.ts';
-import type { ViewKit } from '../../app/kit/useKit.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { FitInput } from '../../core/heat/run/fit.ts';
@@ -12,7 +12,7 @@ import { useChange } from '../../ui/useChange.ts';
 import css from './LoggedTakes.module.css';
 
 interface FitResultProps {
-  readonly kit: ViewKit;
+  readonly kit: HeatKit;
   readonly run: Run;
   readonly card: Card;
   readonly onDone: () => void;
@@ -20,7 +20,7 @@ interface FitResultProps {
 
 const FIT_SEED = 1;
 
-const labelOf = ({ cards }: ViewKit, id: string): string | undefined => cards.find((card) => card.id === id)?.label;
+const labelOf = ({ cards }: HeatKit, id: string): string | undefined => cards.find((card) => card.id === id)?.label;
 
 /** What the logged takes say of the figures, before anything is changed by it. */
 export function FitResult({ kit, run, card, onDone }: FitResultProps) {

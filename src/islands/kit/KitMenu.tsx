@@ -24,6 +24,7 @@ const TABLES: readonly (readonly [TableKey, string])[] = [
   ['board', 'The board as CSV'],
   ['cards', 'Cards as CSV'],
   ['modes', 'Modes as CSV'],
+  ['tests', 'Tests as CSV'],
 ];
 
 /** The CSV writer comes with its first use. */

@@ -24,7 +24,7 @@ import { SidePanel } from './SidePanel.tsx';
 import type { Selected } from './selected.ts';
 import { TrialBar } from './TrialBar.tsx';
 
-const MATCH_LISTS = ['bodies', 'cards', 'tests'] as const;
+const MATCH_LISTS = ['bodies', 'cards', 'tests', 'reports'] as const;
 
 /** Moves being tried, one upon another. Nothing of them is stored before they are kept. */
 interface Trying {

@@ -26,6 +26,7 @@ import { WhyTest } from './WhyTest.tsx';
 
 // The simulator comes with it, and it is asked only once a cell is selected.
 const WhyHeat = part(() => import('./WhyHeat.tsx'));
+const WhyEvidence = part(() => import('./WhyEvidence.tsx'));
 
 const OUTCOME_TONES: Readonly<Record<RuleOutcome, string>> = {
   pass: 'tone-cool',
@@ -101,6 +102,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
           ))}
         </ol>
       </section>
+      {!quick && !trying && <WhyEvidence subject={subject} kit={kit} />}
       {!quick && !trying && <WhyTest key={`test ${place}`} subject={subject} />}
       {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} kit={kit} />}
       {rate && <WhySlowMotion subject={subject} policy={policy} />}

@@ -14,8 +14,8 @@ export const FRAMES = [
     key: 'prove',
     path: '/prove',
     name: 'Prove',
-    coming: true,
-    about: 'A log of your own fill tests, write traces and clips, turned into evidence that moves verdicts.',
+    coming: false,
+    about: '',
   },
   {
     key: 'day',

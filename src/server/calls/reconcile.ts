@@ -1,13 +1,14 @@
 import Joi from 'joi';
 import { type OddTake, reconcile as reconciled } from '../../core/evidence/reconcile.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
 import { ok } from '../../core/result.ts';
 import { bufferText, explanationText, NO_BYTES_TEXT } from '../../text/evidence/reconcile.ts';
 import { call, MAX_LINE_BODY } from '../call.ts';
 import { list, number, numberOrNull, object, objectOrNull, text } from '../shapes.ts';
 
 // No take is as short, and no card as small, as would make an implied rate too large for a number.
-const LEAST = 0.001;
-const amount = Joi.number().min(LEAST).max(1_000_000);
+const { takeAmount, takeSeconds } = RANGES;
+const amount = Joi.number().min(takeAmount.min).max(takeAmount.max);
 
 /** What would explain a result that looks impossible. */
 export const reconcile = call({
@@ -18,17 +19,18 @@ export const reconcile = call({
   maxBody: MAX_LINE_BODY,
   asked: Joi.object<OddTake>({
     capacityGB: amount.required(),
-    usableFraction: Joi.number().min(LEAST).max(1).allow(null).default(null),
+    usableFraction: Joi.number().min(takeAmount.min).max(1).allow(null).default(null),
     nominalMBps: amount.required(),
     setRatio: Joi.number().min(1).max(100).allow(null),
     ratedMBps: amount.allow(null).default(null),
     outcome: Joi.valid('filled', 'dropped', 'stopped').required(),
-    seconds: Joi.number().min(LEAST).max(10_000_000).required(),
+    seconds: Joi.number().min(takeSeconds.min).max(takeSeconds.max).required(),
     fileGB: amount.allow(null),
     cards: Joi.number().integer().min(1).max(16),
   }),
   answer: object({
-    impliedMBps: objectOrNull({ value: number, low: number, high: number }),
+    impliedMBps: numberOrNull,
+    impliedBetween: objectOrNull({ lowMBps: number, highMBps: number }),
     ratioToNominal: numberOrNull,
     explanation: list(Joi.object({ code: text, text, support: number })),
     buffer: objectOrNull({ shortfallGB: number, possible: Joi.boolean().required(), text }),
@@ -38,7 +40,8 @@ export const reconcile = call({
   run(asked) {
     const { implied, ratioToNominal, explanations, buffer, silent } = reconciled(asked);
     return ok({
-      impliedMBps: implied && { value: implied.MBps, low: implied.low, high: implied.high },
+      impliedMBps: implied?.MBps ?? null,
+      impliedBetween: implied && { lowMBps: implied.low, highMBps: implied.high },
       ratioToNominal,
       explanation: [
         ...(silent ? [{ code: silent, text: NO_BYTES_TEXT, support: 1 }] : []),

@@ -1,3 +1,5 @@
+import type { InCommon } from '../../core/evidence/bracket.ts';
+import type { PuzzleWhy } from '../../core/evidence/puzzles.ts';
 import type { Explanation } from '../../core/evidence/reconcile.ts';
 import { assertNever } from '../../core/result.ts';
 import { plain } from '../quantity.ts';
@@ -20,6 +22,8 @@ export function explanationText(explanation: Explanation): string {
       return `A counter of whole minutes is off by up to ${explanation.seconds}${NBSP}s: that is all of the difference.`;
     case 'split':
       return `It is a ${explanation.cards === 2 ? 'half' : `${explanation.cards}th part`} of the rate: the recording was split over ${explanation.cards} cards.`;
+    case 'crop':
+      return `It is ${times(explanation.share)} of the rate: a smaller window of the sensor was read.`;
     case 'gib':
       return explanation.larger
         ? 'It is 7 % more: a size in GiB was taken for GB.'
@@ -52,3 +56,36 @@ export const bufferText = ({
 /** Said where no rate can be told. */
 export const NO_BYTES_TEXT =
   'A take that dropped or was stopped tells a rate only by the bytes of its clip. Enter them, or fill a card from empty.';
+
+/** How strongly the numbers speak for an explanation, in a word. */
+export const supportWord = (support: number): { readonly word: string; readonly tone: string } =>
+  support >= 0.5
+    ? { word: 'strong', tone: 'cool' }
+    : support >= 0.1
+      ? { word: 'weak', tone: 'warm' }
+      : { word: 'hardly', tone: 'mute' };
+
+/** Why a result is worth a look. */
+export const PUZZLE_WORDS: Readonly<Record<PuzzleWhy, string>> = {
+  numbers: 'Its numbers do not fit what the mode writes.',
+  'beyond-claim': 'It filled the card above what the maker claims.',
+  'below-a-pass': 'It dropped below a rate that this card has borne here.',
+};
+
+/** What drops have in common, and what would decide. */
+export function inCommonText({ cause, strength }: InCommon, drops: number): string {
+  if (drops === 0) return '';
+  const times = `${plain(Math.min(strength, 99), 1)} times tighter than in anything else`;
+  switch (cause) {
+    case 'cache':
+      return `Cache: ${drops} drops agree in their bytes, ${times}. A larger cache or rests would tell.`;
+    case 'heat':
+      return `Heat: ${drops} drops agree in their time, ${times}. The same take with a fan would tell.`;
+    case 'link':
+      return `Link: ${drops} drops agree in their rate, ${times}. The other slot would tell.`;
+    case null:
+      return drops === 1
+        ? 'Cache or heat? One drop cannot tell: take it at another rate, from cold.'
+        : 'Cache or heat? These drops cannot tell: take it at another rate, from cold.';
+  }
+}

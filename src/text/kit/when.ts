@@ -9,3 +9,11 @@ export const dayText = (isoDate: string): string =>
     month: 'long',
     year: 'numeric',
   });
+
+/** A day in a narrow column: `27 Nov`, with the year where it is not this one. */
+export function shortDayText(isoDate: string, thisYear: number): string {
+  const date = new Date(`${isoDate.slice(0, 10)}T12:00:00`);
+  if (Number.isNaN(date.getTime())) return isoDate.slice(0, 10);
+  const year = date.getFullYear() === thisYear ? {} : ({ year: '2-digit' } as const);
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...year });
+}

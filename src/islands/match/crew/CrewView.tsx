@@ -13,7 +13,7 @@ import css from './CrewView.module.css';
 /** Cells whose heat is worked out for paper. */
 const MOST_MARKED = 5000;
 
-const CREW_LISTS = ['bodies', 'cards', 'tests'] as const;
+const CREW_LISTS = ['bodies', 'cards', 'tests', 'reports'] as const;
 
 export default function CrewView() {
   return (

@@ -1,0 +1,151 @@
+import { useMemo, useState } from 'react';
+import type { ProveKit } from '../../app/prove/proveKit.ts';
+import { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../app/prove/proveViews.ts';
+import type { Entry, EntryKind, LogOrder, LogView } from '../../core/evidence/entries.ts';
+import {
+  countText,
+  END_CHOICES,
+  entryWords,
+  KIND_WORDS,
+  logLine,
+  type Named,
+  ORDER_WORDS,
+} from '../../text/evidence/log.ts';
+import { shortDayText } from '../../text/kit/when.ts';
+import css from './LogList.module.css';
+
+interface LogListProps {
+  readonly kit: ProveKit;
+  readonly entries: readonly Entry[];
+  readonly named: Named;
+  readonly openKey: string | null;
+  readonly onOpen: (entry: Entry) => void;
+}
+
+/** Entries drawn at once: a log of thousands is searched, not scrolled. */
+const PAGE = 60;
+
+/** The log: what was tested, newest first, with what it is narrowed by. Failed takes nobody looked at stand on top. */
+export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) {
+  const [view, setView] = useState<LogView>(WHOLE_LOG);
+  const [limit, setLimit] = useState(PAGE);
+  const [thisYear] = useState(() => new Date().getFullYear());
+  const shown = useMemo(() => shownEntries(entries, view, (entry) => entryWords(entry, named)), [entries, view, named]);
+  const set = (part: Partial<LogView>): void => {
+    setView({ ...view, ...part });
+    setLimit(PAGE);
+  };
+  const choice = (
+    label: string,
+    value: string,
+    all: readonly (readonly [string, string])[],
+    every: string,
+    onChange: (value: string) => void,
+  ) => (
+    <select
+      aria-label={label}
+      className={css.filter}
+      value={value}
+      onChange={(event) => onChange(event.currentTarget.value)}
+    >
+      {every !== '' && <option value="">{every}</option>}
+      {all.map(([key, word]) => (
+        <option key={key} value={key}>
+          {word}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <section aria-label="Log" className={css.log}>
+      <div className={css.filters}>
+        <input
+          type="search"
+          className={css.search}
+          aria-label="Search the log"
+          placeholder="Search"
+          value={view.text}
+          onChange={(event) => set({ text: event.currentTarget.value })}
+        />
+        {choice(
+          'Body',
+          view.bodyId ?? '',
+          kit.bodies.map(({ id, name }) => [id, name] as const),
+          'all bodies',
+          (id) => set({ bodyId: id || null }),
+        )}
+        {choice(
+          'Card',
+          view.cardId ?? '',
+          kit.cards.map(({ id, label }) => [id, label] as const),
+          'all cards',
+          (id) => set({ cardId: id || null }),
+        )}
+        {choice(
+          'Kind',
+          view.kind ?? '',
+          ENTRY_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const),
+          'everything',
+          (kind) => set({ kind: (kind || null) as EntryKind | null }),
+        )}
+        {choice(
+          'Ended',
+          view.end ?? '',
+          END_CHOICES.map(({ value, label }) => [value, label] as const),
+          'any end',
+          (end) => set({ end: (end || null) as LogView['end'] }),
+        )}
+        {choice(
+          'Order',
+          view.order,
+          LOG_ORDERS.map((order) => [order, ORDER_WORDS[order]] as const),
+          '',
+          (order) => set({ order: order as LogOrder }),
+        )}
+      </div>
+      <p className={css.count} role="status">
+        {countText(shown.length, entries.length)}
+        {shown.length === 0 && entries.length > 0 && (
+          <>
+            {' '}
+            <button type="button" className="plain-button" onClick={() => set(WHOLE_LOG)}>
+              Show all
+            </button>
+          </>
+        )}
+      </p>
+      <ul className={css.list}>
+        {shown.slice(0, limit).map((entry) => {
+          const line = logLine(entry, named);
+          return (
+            <li key={entry.key}>
+              <button
+                type="button"
+                className={css.line}
+                aria-pressed={entry.key === openKey}
+                onClick={() => onOpen(entry)}
+              >
+                <span className={css.date}>{entry.date ? shortDayText(entry.date, thisYear) : '—'}</span>
+                <span className={css.what}>
+                  <b>{line.title}</b>
+                  <small>{line.place}</small>
+                  {entry.onTop && <small className="tone-hot">failed after a pass: look at it</small>}
+                </span>
+                <span className={css.figure}>{line.figure}</span>
+                <span className={`${css.end} tone-${line.tone}`}>{line.end}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {shown.length > limit && (
+        <p className={css.count}>
+          {limit} of {shown.length} shown.{' '}
+          <button type="button" className="plain-button" onClick={() => setLimit(limit + PAGE * 4)}>
+            Show more
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,303 @@
+import { useState } from 'react';
+import { type Draft, settled } from '../../app/kit/draft.ts';
+import { today } from '../../app/kit/today.ts';
+import { noteCounter, noteIncident, saveBench, saveClearing } from '../../app/prove/proveActions.ts';
+import type { ProveKit } from '../../app/prove/proveKit.ts';
+import { BENCH_PROGRAMS, cardsFor, cleared } from '../../app/prove/proveViews.ts';
+import type { BenchResult, Clearing, Incident } from '../../core/kit/model.ts';
+import { benchSchema } from '../../kit/schemas/bench.ts';
+import { clearingSchema } from '../../kit/schemas/clearing.ts';
+import { INCIDENT_WORDS } from '../../text/cards/state.ts';
+import { clearedText } from '../../text/evidence/clearing.ts';
+import { PROGRAM_WORDS } from '../../text/evidence/log.ts';
+import { cardSummary, modeTitle } from '../../text/match/cell.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { INCIDENT_CHOICES } from '../../ui/choices.ts';
+import { NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { SaveBar } from '../../ui/SaveBar.tsx';
+import { typedNumber } from '../../ui/typedNumber.ts';
+import { useArrival } from '../../ui/useArrival.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useItemForm } from '../../ui/useItemForm.ts';
+
+interface ItemProps<T> {
+  readonly kit: ProveKit;
+  readonly item: Draft<T>;
+  readonly isNew: boolean;
+  readonly isGone: boolean;
+  readonly onSaved: (item: T) => void;
+  readonly onClose: () => void;
+}
+
+/** A burst of stills and how long it took to clear; what it says of the pair is told while it is typed. */
+export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemProps<Clearing>) {
+  const { bodies, cards, tests } = kit;
+  const itemForm = useItemForm<Clearing>({
+    item,
+    isNew,
+    isGone,
+    list: 'clearings',
+    name: () => 'The burst',
+    schema: clearingSchema,
+    save: saveClearing,
+    onSaved,
+  });
+  const { form, onSubmit, discard } = itemForm;
+  const { values } = form;
+  const field = form.getInputProps;
+  const arrival = useArrival<HTMLFormElement>();
+  const body = bodies.find(({ id }) => id === values.bodyId);
+  const burst = settled<Clearing>(values);
+  const isWhole = [burst.fileMB, burst.frames, burst.clearSeconds].every((one) => typeof one === 'number' && one > 0);
+  return (
+    <form ref={arrival} className={css.form} onSubmit={onSubmit} noValidate aria-label="A burst and how it cleared">
+      <Chips
+        legend="Body"
+        value={values.bodyId}
+        choices={bodies.map(({ id, name }) => ({ value: id, label: name }))}
+        error={form.errors.bodyId && 'Which body?'}
+        onChange={(id) => form.setFieldValue('bodyId', id)}
+      />
+      {body && (
+        <Chips
+          legend="Card"
+          value={values.cardId}
+          choices={cardsFor(body, cards, tests).map((card) => ({
+            value: card.id,
+            label: card.label,
+            note: cardSummary(card),
+          }))}
+          error={form.errors.cardId && 'Which card?'}
+          onChange={(id) => form.setFieldValue('cardId', id)}
+        />
+      )}
+      <div className={css.fields}>
+        <NumberField label="One picture" unit="MB" props={field('fileMB')} placeholder="48.5" />
+        <NumberField label="Pictures taken" props={field('frames')} placeholder="60" />
+        <NumberField label="Pictures until it slowed" props={field('framesUntilSlow')} placeholder="it never did" />
+        <NumberField label="Until the lamp was dark" unit="s" props={field('clearSeconds')} placeholder="12" />
+        <NumberField label="Burst as set" unit="a second" props={field('burstFps')} placeholder="not noted" />
+        <NumberField label="Shutter" unit="s" props={field('shutterSeconds')} placeholder="0.001" />
+        <TextField label="Date" props={field('date')} placeholder="2026-05-04" />
+        <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
+      </div>
+      {body && isWhole && (
+        <p className={css.doubt} role="status">
+          {clearedText(cleared(burst, body))}
+        </p>
+      )}
+      <SaveBar
+        inPanel
+        itemForm={itemForm}
+        what="This burst"
+        onDiscard={() => {
+          discard();
+          if (isNew || isGone) onClose();
+        }}
+      />
+    </form>
+  );
+}
+
+/** A card measured outside the camera. */
+export function BenchForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemProps<BenchResult>) {
+  const itemForm = useItemForm<BenchResult>({
+    item,
+    isNew,
+    isGone,
+    list: 'benches',
+    name: () => 'The bench result',
+    schema: benchSchema,
+    save: saveBench,
+    onSaved,
+  });
+  const { form, onSubmit, discard } = itemForm;
+  const { values } = form;
+  const field = form.getInputProps;
+  const arrival = useArrival<HTMLFormElement>();
+  return (
+    <form ref={arrival} className={css.form} onSubmit={onSubmit} noValidate aria-label="A bench result">
+      <Chips
+        legend="Card"
+        value={values.cardId}
+        choices={kit.cards.map((card) => ({ value: card.id, label: card.label, note: cardSummary(card) }))}
+        error={form.errors.cardId && 'Which card?'}
+        onChange={(id) => form.setFieldValue('cardId', id)}
+      />
+      <Chips
+        legend="The program"
+        value={values.program}
+        choices={BENCH_PROGRAMS.map((value) => ({ value, label: PROGRAM_WORDS[value] }))}
+        onChange={(program) => form.setFieldValue('program', program)}
+      />
+      <div className={css.fields}>
+        <NumberField label="Written at its lowest" unit="MB/s" props={field('lowestWriteMBps')} />
+        <NumberField label="Written on average" unit="MB/s" props={field('writeMBps')} />
+        <NumberField label="Read" unit="MB/s" props={field('readMBps')} />
+        <TextField label="Reader" props={field('reader')} placeholder="" />
+        <TextField label="Port" props={field('port')} placeholder="USB, 10 Gb/s" />
+        <TextField label="Date" props={field('date')} placeholder="2026-05-04" />
+        <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
+      </div>
+      <p className={css.hint}>
+        A computer is no camera: what is measured here is kept beside the card and enters no verdict. The lowest figure
+        says more than the average, and the best of several readers is the card’s.
+      </p>
+      <SaveBar
+        inPanel
+        itemForm={itemForm}
+        what="This result"
+        onDiscard={() => {
+          discard();
+          if (isNew || isGone) onClose();
+        }}
+      />
+    </form>
+  );
+}
+
+interface NoteProps {
+  readonly kit: ProveKit;
+  readonly onDone: () => void;
+}
+
+/** Minutes that a body shows for an empty card; they are kept with the body. */
+export function CounterForm({ kit, onDone }: NoteProps) {
+  const [bodyId, setBodyId] = useState('');
+  const [modeId, setModeId] = useState('');
+  const [size, setSize] = useState('');
+  const [shown, setShown] = useState('');
+  const change = useChange();
+  const arrival = useArrival<HTMLFormElement>();
+  const body = kit.bodies.find(({ id }) => id === bodyId);
+  const [capacity, minutes] = [typedNumber(size, { min: 1 }), typedNumber(shown, { min: 0 })];
+  const isReady =
+    body !== undefined && modeId !== '' && capacity.ok && capacity.value > 0 && minutes.ok && minutes.value >= 0;
+  return (
+    <form
+      ref={arrival}
+      className={css.form}
+      aria-label="What a counter shows"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!isReady || !capacity.ok || !minutes.ok) return;
+        const reading = { modeId, capacityGB: capacity.value, minutes: Math.floor(minutes.value) };
+        void change(() => noteCounter(body, reading)).then((made) => made && onDone());
+      }}
+    >
+      <Chips
+        legend="Body"
+        value={bodyId}
+        choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(id) => {
+          setBodyId(id);
+          setModeId('');
+        }}
+      />
+      {body && (
+        <Chips
+          legend="Mode"
+          value={modeId}
+          choices={body.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+          onChange={setModeId}
+        />
+      )}
+      <div className={css.fields}>
+        <NumberField
+          label="Empty card of"
+          unit="GB"
+          props={{ value: size, onChange: (text: unknown) => setSize(String(text)) }}
+          placeholder="256"
+        />
+        <NumberField
+          label="It shows"
+          unit="min"
+          props={{ value: shown, onChange: (text: unknown) => setShown(String(text)) }}
+          placeholder="65"
+        />
+      </div>
+      <p className={css.hint}>Three readings of different modes are decoded under Bodies: how much it really writes.</p>
+      <div className={css.actions}>
+        <button type="submit" className="ink-button" data-strong disabled={!isReady}>
+          Note it
+        </button>
+        <button type="button" className="ink-button" onClick={onDone}>
+          Cancel
+        </button>
+      </div>
+    </form>
+  );
+}
+
+interface IncidentProps extends NoteProps {
+  readonly cardId?: string;
+  readonly kind?: Incident['kind'];
+  readonly text?: string;
+}
+
+/** Something that happened to a card; it is kept with the card. */
+export function IncidentForm({ kit, onDone, cardId = '', kind = 'warning', text = '' }: IncidentProps) {
+  const [own, setOwn] = useState(cardId);
+  const [what, setWhat] = useState<Incident['kind']>(kind);
+  const [words, setWords] = useState(text);
+  const [date, setDate] = useState(today());
+  const change = useChange();
+  const arrival = useArrival<HTMLFormElement>();
+  const card = kit.cards.find(({ id }) => id === own);
+  const isDay = /^\d{4}-\d{2}-\d{2}$/.test(date);
+  return (
+    <form
+      ref={arrival}
+      className={css.form}
+      aria-label="An incident"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!card || !isDay) return;
+        void change(() => noteIncident(card, { date, kind: what, text: words.slice(0, 500) })).then(
+          (made) => made && onDone(),
+        );
+      }}
+    >
+      <Chips
+        legend="Card"
+        value={own}
+        choices={kit.cards.map((one) => ({ value: one.id, label: one.label, note: cardSummary(one) }))}
+        onChange={setOwn}
+      />
+      <Chips
+        legend="What happened"
+        value={what}
+        choices={INCIDENT_CHOICES.map(({ value }) => ({ value, label: INCIDENT_WORDS[value] }))}
+        onChange={(next) => setWhat(next as Incident['kind'])}
+      />
+      <div className={css.fields}>
+        <TextField
+          label="Date"
+          props={{
+            value: date,
+            onChange: (event: { currentTarget: { value: string } }) => setDate(event.currentTarget.value),
+            error: isDay ? null : 'A day, as 2026-05-04',
+          }}
+        />
+        <TextField
+          label="In words"
+          className={css.full}
+          placeholder=""
+          props={{
+            value: words,
+            onChange: (event: { currentTarget: { value: string } }) => setWords(event.currentTarget.value),
+          }}
+        />
+      </div>
+      <div className={css.actions}>
+        <button type="submit" className="ink-button" data-strong disabled={!card || !isDay}>
+          Note it
+        </button>
+        <button type="button" className="ink-button" onClick={onDone}>
+          Cancel
+        </button>
+      </div>
+    </form>
+  );
+}

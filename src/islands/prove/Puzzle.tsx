@@ -1,0 +1,73 @@
+import { setRatio } from '../../app/prove/proveActions.ts';
+import type { Puzzle as PuzzleOf } from '../../core/evidence/puzzles.ts';
+import type { Reconciled } from '../../core/evidence/reconcile.ts';
+import type { Body, Mode } from '../../core/kit/model.ts';
+import {
+  bufferText,
+  explanationText,
+  NO_BYTES_TEXT,
+  PUZZLE_WORDS,
+  supportWord,
+} from '../../text/evidence/reconcile.ts';
+import { paceText } from '../../text/heat/heatWords.ts';
+import { plain } from '../../text/quantity.ts';
+import { useChange } from '../../ui/useChange.ts';
+import css from './Puzzle.module.css';
+
+interface PuzzleProps {
+  readonly reconciled: Reconciled;
+  readonly body: Body;
+  readonly mode: Mode | null;
+  /** What the card was believed to be written, MB/s. */
+  readonly nominalMBps: number;
+  /** Why it is worth a look; null: it is looked at all the same. */
+  readonly why: PuzzleOf['why'] | null;
+}
+
+/** A result beside what was believed: the ratio, what explains it and how strongly, and what would settle it. */
+export function Puzzle({ reconciled, body, mode, nominalMBps, why }: PuzzleProps) {
+  const { implied, ratioToNominal, explanations, buffer, silent } = reconciled;
+  const change = useChange();
+  const [first] = explanations;
+  const ratio = first?.code === 'compression-ratio' && mode?.rate.kind === 'raw' ? first.to : null;
+  return (
+    <section className={css.puzzle} aria-label="What its numbers say">
+      <h3>{why ? 'This looks impossible' : 'What its numbers say'}</h3>
+      {why && <p>{PUZZLE_WORDS[why]}</p>}
+      {ratioToNominal !== null && implied && (
+        <p className={css.ratio}>
+          <b>{plain(ratioToNominal, ratioToNominal < 0.1 ? 3 : 2)}</b>
+          <span>
+            of the rate believed: {paceText(implied.MBps)} went onto the card, not {paceText(nominalMBps)}. Between{' '}
+            {paceText(implied.low)} and {paceText(implied.high)}, its own errors allowed.
+          </span>
+        </p>
+      )}
+      {silent && <p className="soft">{NO_BYTES_TEXT}</p>}
+      {explanations.length > 0 && (
+        <ul className={css.reasons}>
+          {explanations.slice(0, 4).map((one) => {
+            const { word, tone } = supportWord(one.support);
+            return (
+              <li key={JSON.stringify(one)}>
+                <span>{explanationText(one)}</span>
+                <b className={`tone-${one.code === 'unknown' ? 'warm' : tone}`}>
+                  {one.code === 'unknown' ? 'open' : word}
+                  <small>{`${plain(one.support * 100, 0)} %`}</small>
+                </b>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {buffer && <p className="soft">Could the buffer explain it? {bufferText(buffer)}</p>}
+      {ratio !== null && mode && (
+        <p>
+          <button type="button" className="ink-button" onClick={() => void change(() => setRatio(body, mode, ratio))}>
+            Set the mode to {plain(ratio)}:1
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import { againAs, markLooked } from '../../app/prove/proveActions.ts';
+import type { ProveKit } from '../../app/prove/proveKit.ts';
+import { placedTest, puzzles, reconcileTest } from '../../app/prove/proveViews.ts';
+import type { Entry } from '../../core/evidence/entries.ts';
+import type { Test } from '../../core/kit/model.ts';
+import type { Seconds } from '../../core/units/brand.ts';
+import { END_TONE, END_WORD, entryName, type Named } from '../../text/evidence/log.ts';
+import { degreesText } from '../../text/heat/heatWords.ts';
+import { dayText } from '../../text/kit/when.ts';
+import { takeText } from '../../text/quantity.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { Puzzle } from './Puzzle.tsx';
+import { TestForm } from './TestForm.tsx';
+import css from './TestPanel.module.css';
+
+interface TestPanelProps {
+  readonly kit: ProveKit;
+  readonly entry: Extract<Entry, { kind: 'take' }>;
+  readonly isGone: boolean;
+  readonly named: Named;
+  readonly onDelete: () => void;
+  readonly onAgain: (test: Test) => void;
+  readonly onClose: () => void;
+}
+
+/** One take: how it went, what its numbers say, and what can be done with it. */
+export function TestPanel({ kit, entry, isGone, named, onDelete, onAgain, onClose }: TestPanelProps) {
+  const { test } = entry;
+  const [editing, setEditing] = useState(false);
+  const change = useChange();
+  const one = placedTest(kit, test);
+  const told = one ? reconcileTest(one) : null;
+  const why = one
+    ? (puzzles({ ...kit, tests: kit.tests }).find((puzzle) => puzzle.test.id === test.id)?.why ?? null)
+    : null;
+  const facts = [
+    test.date && dayText(test.date),
+    test.ambientWithSunC != null && `air ${degreesText(test.ambientWithSunC)}`,
+    test.start && `started ${test.start}`,
+    test.firmware && `firmware ${test.firmware}`,
+    test.clipGB != null && `clip ${test.clipGB} GB`,
+  ].filter(Boolean);
+  const run = one?.mode
+    ? `/heat?body=${encodeURIComponent(test.bodyId)}&mode=${encodeURIComponent(one.mode.id)}&card=${encodeURIComponent(test.cardId)}`
+    : null;
+  return (
+    <div className={css.panel}>
+      <header className={css.head}>
+        <h2>{entryName(entry, named)}</h2>
+        <button type="button" className="plain-button" onClick={onClose}>
+          Close
+        </button>
+      </header>
+      <p className={css.ended}>
+        <b>{takeText(test.seconds as Seconds)}</b> <b className={`tone-${END_TONE[test.end]}`}>{END_WORD[test.end]}</b>
+      </p>
+      {facts.length > 0 && <p className="soft">{facts.join(' · ')}</p>}
+      {test.warning && <p>The body said: “{test.warning}”</p>}
+      {test.note && <p>{test.note}</p>}
+      {!one && (
+        <p className="tone-warm">Its body or card is no longer in the kit: the take stays, and counts for nothing.</p>
+      )}
+      {entry.onTop && (
+        <p className="tone-hot">
+          It failed after this pair had passed.{' '}
+          <button type="button" className="plain-button" onClick={() => void change(() => markLooked(test))}>
+            I have looked at it
+          </button>
+        </p>
+      )}
+      {!isGone && (
+        <p className={css.actions}>
+          <button type="button" className="ink-button" onClick={() => onAgain(againAs(test))}>
+            The same again
+          </button>
+          <button type="button" className="ink-button" aria-expanded={editing} onClick={() => setEditing(!editing)}>
+            {editing ? 'Leave it as it is' : 'Change it'}
+          </button>
+          <button type="button" className="plain-button" onClick={onDelete}>
+            Delete
+          </button>
+          {run && <a href={run}>Heat run of it</a>}
+        </p>
+      )}
+      {(editing || isGone) && (
+        <TestForm
+          kit={kit}
+          test={test}
+          isNew={false}
+          isGone={isGone}
+          onSaved={() => setEditing(false)}
+          onClose={onClose}
+        />
+      )}
+      {one && told && (
+        <Puzzle reconciled={told.reconciled} nominalMBps={told.nominalMBps} body={one.body} mode={one.mode} why={why} />
+      )}
+    </div>
+  );
+}

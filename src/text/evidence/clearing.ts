@@ -1,0 +1,37 @@
+import type { Cleared, Limiting, NoBetter, Void } from '../../core/evidence/clearing.ts';
+import { assertNever } from '../../core/result.ts';
+import { paceText } from '../heat/heatWords.ts';
+import { plain } from '../quantity.ts';
+
+const NBSP = '\u00a0';
+
+/** Why a burst says nothing of the card. */
+export function voidText(reason: Void): string {
+  switch (reason.code) {
+    case 'never-slowed':
+      return 'Void: the camera never slowed, so the buffer was never full.';
+    case 'shutter':
+      return `Void: a shutter that long allows ${plain(reason.possibleFps)} pictures a second, not the ${plain(reason.fps)} set, and the buffer never fills.`;
+    case 'too-few':
+      return `Void: ${plain(reason.MB, 0)}${NBSP}MB were taken, and the buffer holds ${plain(reason.bufferMB, 0)}${NBSP}MB.`;
+    case 'no-buffer':
+      return 'Void: nothing tells what the buffer held.';
+    default:
+      return assertNever(reason);
+  }
+}
+
+/** What a burst comes to, in a line. */
+export const clearedText = ({ bufferedMB, drainMBps, void: reason }: Cleared): string =>
+  reason ? voidText(reason) : `${paceText(drainMBps ?? 0)}: ${plain(bufferedMB ?? 0, 0)}${NBSP}MB written away.`;
+
+export const LIMITING_TEXT: Readonly<Record<Limiting, string>> = {
+  body: 'The body is the limit: faster cards do no better in it.',
+  card: 'The card is the limit: faster ones do better in this body.',
+  mixed: 'It goes by neither body nor claim alone: the fastest claim is not the fastest in this body.',
+  unknown: 'Body or card? Two cards whose claims differ by half would tell.',
+};
+
+/** That a faster card does no better. */
+export const noBetterText = ({ faster, slower }: NoBetter): string =>
+  `${faster.card.label} writes a burst away at ${paceText(faster.MBps)}, ${slower.card.label} at ${paceText(slower.MBps)}: the faster card does no better in this body.`;
