@@ -6,6 +6,7 @@ ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
 ensureBuild();
 runBin('tsx', ['bench/board.ts']);
 runBin('tsx', ['bench/counter.ts']);
+runBin('tsx', ['bench/evidence.ts']);
 runBin('esbuild', [
   'bench/writepath.ts',
   '--bundle',

@@ -60,3 +60,31 @@ export function largeKit(modes: number, cards: number): Kit {
     }));
   return { ...EMPTY_KIT, bodies, cards: wallet, tests };
 }
+
+const ENDS = ['full', 'dropped', 'stopped', 'full', 'cut-off'] as const;
+
+/** So many tests of a kit, of pairs that can meet, in turn: every end, with and without slot, date and clip. */
+export function testsFor({ bodies, cards }: Pick<Kit, 'bodies' | 'cards'>, count: number): readonly Test[] {
+  const pairs = cards.flatMap((card) =>
+    bodies.flatMap((body) =>
+      body.slots.some(({ accepts }) => accepts.some(({ form }) => form === card.form)) ? [{ body, card }] : [],
+    ),
+  );
+  return Array.from({ length: count }, (_, t): Test => {
+    const { body, card } = at(pairs, t);
+    const mode = at(body.modes, t >> 3);
+    const rate = mode.rate.kind === 'stated' ? (mode.rate.Mbps ?? 100) / 8 : 100;
+    const end = at(ENDS, t >> 2);
+    const whole = (card.capacityGB * 987) / rate;
+    return {
+      ...{ id: `t${t}`, bodyId: body.id, modeId: mode.id, cardId: card.id },
+      slotId: t % 7 === 0 ? null : 's1',
+      end,
+      seconds: Math.round(end === 'full' ? whole * (1 + (t % 5) / 100) : (whole * ((t % 89) + 1)) / 100),
+      clipGB: t % 11 === 0 ? Math.round(card.capacityGB * 0.9) : null,
+      writtenMBps: Math.round(rate * 10) / 10,
+      date:
+        t % 13 === 0 ? null : `2026-${String((t % 12) + 1).padStart(2, '0')}-${String((t % 28) + 1).padStart(2, '0')}`,
+    };
+  });
+}

@@ -1,4 +1,4 @@
-import type { Body, Card, Clearing, Mode, Retest } from '../kit/model.ts';
+import type { Body, Card, Clearing, Mode, Retest, Test } from '../kit/model.ts';
 import { board } from '../match/board.ts';
 import type { Cell } from '../match/cell.ts';
 import type { Finding } from '../match/finding.ts';
@@ -100,7 +100,11 @@ const testOf = (
 });
 
 /** What the answers of one body on one card still want. */
-function wanted(answers: readonly Answered[], input: NextInput): readonly NextTest[] {
+function wanted(
+  answers: readonly Answered[],
+  input: NextInput,
+  testOfId: ReadonlyMap<string, Test>,
+): readonly NextTest[] {
   const found: NextTest[] = [];
   const open = answers.filter(({ cell }) => isOpen(cell) && cell.need !== null);
   // Beyond what a bus or the body can carry nothing is worth a card's wear.
@@ -115,7 +119,7 @@ function wanted(answers: readonly Answered[], input: NextInput): readonly NextTe
     const { cell, body, card } = one;
     const own = tests(cell);
     if (own?.outcome !== 'pass') continue;
-    const stood = input.tests.filter(({ id }) => own.testIds.includes(id));
+    const stood = own.testIds.flatMap((id) => testOfId.get(id) ?? []);
     const [first] = due(stood, body, card, input.retest, input.today);
     if (cell.provenSeconds !== null && cell.planned !== null && cell.planned * 60 > cell.provenSeconds + 60) {
       // The fastest of them settles the slower ones for as long as it lasts.
@@ -195,6 +199,7 @@ export function* nextTestSteps(input: NextInput): Steps<readonly NextTest[]> {
     return !prints.has(print) && prints.add(print);
   });
   const answers = board({ bodies, cards: wallet, tests: input.tests }, input.policy);
+  const testOfId = new Map(input.tests.map((test) => [test.id, test]));
   const byPair = new Map<string, Answered>();
   const found: NextTest[] = [];
   for (const [at, card] of answers.cards.entries()) {
@@ -206,9 +211,11 @@ export function* nextTestSteps(input: NextInput): Steps<readonly NextTest[]> {
       if (!row || cell.verdict === 'unfit' || cell.verdict === 'locked') continue;
       const one = { body: row.body, mode: row.mode, card, cell };
       byPair.set(`${cell.bodyId} ${cell.modeId} ${card.id}`, one);
-      ofBody.set(cell.bodyId, [...(ofBody.get(cell.bodyId) ?? []), one]);
+      const own = ofBody.get(cell.bodyId);
+      if (own) own.push(one);
+      else ofBody.set(cell.bodyId, [one]);
     }
-    for (const own of ofBody.values()) found.push(...wanted(own, input));
+    for (const own of ofBody.values()) found.push(...wanted(own, input, testOfId));
   }
   const asked = questions(input, (bodyId, modeId, cardId) => byPair.get(`${bodyId} ${modeId} ${cardId}`) ?? null);
   const ranked = [...asked, ...found].sort(

@@ -91,28 +91,25 @@ const WORTH_A_LOOK = 0.1;
  * claims, and a drop below a rate that was passed.
  */
 export function puzzles(kit: EvidenceKit): readonly Puzzle[] {
-  const all = placed(kit);
+  const all = placed(kit).map((one) => ({ one, reading: readTest(one.test, one.body, one.card) }));
   const best = new Map<string, number>();
-  for (const one of all) {
-    const { proves } = readTest(one.test, one.body, one.card);
+  for (const { one, reading } of all) {
     const key = `${one.body.id} ${one.card.id}`;
-    if (proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMBps(proves)));
+    if (reading.proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMBps(reading.proves)));
   }
-  return all.flatMap((one): readonly Puzzle[] => {
+  return all.flatMap(({ one, reading: { ratio } }): readonly Puzzle[] => {
     const take = oddTake(one);
     if (!take) return [];
-    const reconciled = reconcile(take);
-    const { ratioToNominal } = reconciled;
     const passed = best.get(`${one.body.id} ${one.card.id}`) ?? 0;
-    const odd = ratioToNominal !== null && Math.abs(Math.log(ratioToNominal)) > WORTH_A_LOOK;
-    const why: PuzzleWhy | null = odd
-      ? 'numbers'
-      : take.outcome === 'filled' && take.ratedMBps !== null && take.nominalMBps > take.ratedMBps
-        ? 'beyond-claim'
-        : take.outcome === 'dropped' && passed >= take.nominalMBps
-          ? 'below-a-pass'
-          : null;
-    return why ? [{ ...one, why, take, reconciled }] : [];
+    const why: PuzzleWhy | null =
+      ratio !== null && Math.abs(Math.log(ratio)) > WORTH_A_LOOK
+        ? 'numbers'
+        : take.outcome === 'filled' && take.ratedMBps !== null && take.nominalMBps > take.ratedMBps
+          ? 'beyond-claim'
+          : take.outcome === 'dropped' && passed >= take.nominalMBps
+            ? 'below-a-pass'
+            : null;
+    return why ? [{ ...one, why, take, reconciled: reconcile(take) }] : [];
   });
 }
 

@@ -10,7 +10,7 @@ import {
   type Work,
   workOn,
 } from './columns.ts';
-import { evaluate, type Row, toColumn, toRow } from './evaluate.ts';
+import { byBody, evaluate, type Row, toColumn, toRow } from './evaluate.ts';
 import { pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
 import { createTwins } from './twins.ts';
@@ -79,7 +79,7 @@ export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 
   if (!keyed) return noSlotCell(row, card);
   const { slot } = keyed;
   const own = tests.filter(({ cardId }) => cardId === card.id);
-  return evaluate(row, slot, pairFit(slot, card), toColumn(card, own), policy);
+  return evaluate(row, slot, pairFit(slot, card), toColumn(card, byBody(own)), policy);
 }
 
 /** Columns worked out so far, by card. */

@@ -47,6 +47,8 @@ export interface Work {
   readonly told: Told;
   /** Own tests by card; made when first asked for. */
   readonly testsOf: (cardId: string) => readonly Test[];
+  /** The same by body: one list for whoever asks. */
+  readonly testsIn: (cardId: string) => ReadonlyMap<string, readonly Test[]>;
   /** What is known of a card by others of its print; worked out when first asked for. */
   readonly printOf: (card: Card) => ByPrint | undefined;
   /** Cards that may sit beside the one asked about. */
@@ -62,12 +64,21 @@ export interface Work {
 export function workOn(ground: Groundwork, policy: Policy, told: Told, pool: readonly Card[]): Work {
   const { tests } = told;
   const testsOf = byCard(tests);
+  const sorted = new Map<string, ReadonlyMap<string, readonly Test[]>>();
+  const testsIn = (cardId: string): ReadonlyMap<string, readonly Test[]> => {
+    const known = sorted.get(cardId);
+    if (known) return known;
+    const made = byBody(testsOf(cardId));
+    sorted.set(cardId, made);
+    return made;
+  };
   return {
     ground,
     policy,
     told,
     testsOf,
-    printOf: byPrint(told, pool, testsOf),
+    testsIn,
+    printOf: byPrint(told, pool, testsIn),
     pool,
     candidates: candidatesOf(ground, tests, pool),
     columns: new Map(),
@@ -85,35 +96,40 @@ export interface Told {
 function byPrint(
   { tests, reports = [] }: Told,
   pool: readonly Card[],
-  testsOf: Work['testsOf'],
+  testsIn: Work['testsIn'],
 ): (card: Card) => ByPrint | undefined {
   if (tests.length === 0 && reports.length === 0) return () => undefined;
   let known: ReadonlyMap<string, ByPrint> | null = null;
   return (card) => {
     const print = printed(card);
     if (print === null) return undefined;
-    known ??= printsOf(pool, testsOf, reports);
+    known ??= printsOf(pool, testsIn, reports);
     return known.get(print);
   };
 }
 
 function printsOf(
   pool: readonly Card[],
-  testsOf: Work['testsOf'],
+  testsIn: Work['testsIn'],
   reports: readonly Report[],
 ): ReadonlyMap<string, ByPrint> {
   const twins = new Map<string, (Twin & { readonly bodyId: string })[]>();
   const given = new Map<string, Report[]>();
   for (const card of pool) {
-    const tests = testsOf(card.id);
-    const print = tests.length > 0 ? printed(card) : null;
+    const tests = testsIn(card.id);
+    const print = tests.size > 0 ? printed(card) : null;
     if (print === null) continue;
-    const own = [...byBody(tests)].map(([bodyId, of]) => ({ bodyId, card, tests: of }));
-    twins.set(print, [...(twins.get(print) ?? []), ...own]);
+    const own = [...tests].map(([bodyId, of]) => ({ bodyId, card, tests: of }));
+    const known = twins.get(print);
+    if (known) known.push(...own);
+    else twins.set(print, own);
   }
   for (const report of reports) {
     const print = printed(report.print);
-    if (print !== null) given.set(print, [...(given.get(print) ?? []), report]);
+    if (print === null) continue;
+    const known = given.get(print);
+    if (known) known.push(report);
+    else given.set(print, [report]);
   }
   const prints = new Set([...twins.keys(), ...given.keys()]);
   return new Map(
@@ -163,7 +179,7 @@ export function byCard(tests: readonly Test[]): (cardId: string) => readonly Tes
 function columnOf(work: Work, card: Card): Column {
   const known = work.columns.get(card);
   if (known) return known;
-  const made = toColumn(card, work.testsOf(card.id), work.printOf(card));
+  const made = toColumn(card, work.testsIn(card.id), work.printOf(card));
   work.columns.set(card, made);
   return made;
 }

@@ -20,7 +20,7 @@ import { makersMinimumRule } from './rules/makersMinimum.ts';
 import { ownTestsRule, type TestsFinding } from './rules/ownTests.ts';
 import { reportedRule } from './rules/reported.ts';
 import { requirementRule, requirementsOf } from './rules/requirement.ts';
-import { type Twin, twinTestsRule } from './rules/twinTests.ts';
+import { type Twin, type TwinsTold, twinsTold, twinTestsRule } from './rules/twinTests.ts';
 import { sharesOf } from './seats.ts';
 import { settle } from './settle.ts';
 import type { Verdict } from './verdict.ts';
@@ -41,8 +41,8 @@ export interface Row {
   readonly approves: boolean;
   /** What was found for a fit before; filled as asked. */
   readonly shared: Map<PairFit, Shared>;
-  /** What the tests of a card said for a fit before; filled as asked. */
-  readonly tested: Map<PairFit, Map<Card, TestsFinding>>;
+  /** What the tests of a print say for a fit; filled as asked. */
+  readonly twins: Map<PairFit, TwinsTold>;
 }
 
 /** A mode as a row of the board: its rate and what its body asks for, worked out once for all cards. */
@@ -57,7 +57,7 @@ export function toRow(body: Body, mode: Mode): Row {
     demands: body.slots.some(({ demandsCard }) => demandsCard),
     approves: (body.approved?.length ?? 0) > 0,
     shared: new Map(),
-    tested: new Map(),
+    twins: new Map(),
   };
 }
 
@@ -70,6 +70,8 @@ export interface Column {
   readonly tests: ReadonlyMap<string, readonly Test[]>;
   /** Cards of the same print that have tests, itself among them, by body. */
   readonly twins: ReadonlyMap<string, readonly Twin[]>;
+  /** Its own place among them, by body; -1 where it has no test there. */
+  readonly placeOf: ReadonlyMap<string, number>;
   /** What colleagues gave of its print, by body. */
   readonly reports: ReadonlyMap<string, readonly Report[]>;
   /** What the label gets wrong, for every cell of the card. */
@@ -85,16 +87,19 @@ const ALONE: ByPrint = { twins: NOTHING, reports: NOTHING };
 /**
  * A card as a column of the board.
  *
- * @param own - the tests of this very card
+ * @param own - the tests of this very card, by body
  * @param print - what is known of others of its print
  */
-export function toColumn(card: Card, own: readonly Test[], print: ByPrint = ALONE): Column {
+export function toColumn(card: Card, own: ReadonlyMap<string, readonly Test[]>, print: ByPrint = ALONE): Column {
   return {
     card,
     labelBytes: fromGB(card.capacityGB),
     room: usable(card).bytes,
-    tests: byBody(own),
+    tests: own,
     twins: print.twins,
+    placeOf: new Map(
+      [...print.twins].map(([bodyId, twins]) => [bodyId, twins.findIndex((one) => one.card.id === card.id)]),
+    ),
     reports: print.reports,
     doubt: labelRule(card),
   };
@@ -166,20 +171,25 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     const approved = approvedRule({ body, mode, card, picture, headroom, inBestSeat, doubted: fit.doubted });
     if (approved) findings.push(approved);
   }
-  const ask = (one: Card, tests: readonly Test[]): TestsFinding => testedIn(row, fit, one, tests, slot, need);
-  const tested = ask(card, column.tests.get(body.id) ?? NONE);
-  findings.push(tested);
   const likely = column.twins.get(body.id);
-  const twins = likely ? twinTestsRule(likely, card, (twin) => ask(twin.card, twin.tests)) : null;
-  if (twins) findings.push(twins);
+  const told = likely ? twinsIn(row, fit, likely, slot, need) : null;
+  const at = likely ? likely.findIndex((twin) => twin.card === card) : -1;
+  const tested = told?.found[at] ?? ownTestsRule(column.tests.get(body.id) ?? NONE, { body, mode, card, slot, need });
+  findings.push(tested);
+  const makers = makersFigureRule(card, need);
+  findings.push(makers);
+  const verdict = settle(findings);
+  // Where something better is known, only a drop of its like is worth a line.
+  if (likely && told && (told.hasDrops || verdict === 'claimed' || verdict === 'uncovered')) {
+    const twins = twinTestsRule(likely, told, at);
+    if (twins) findings.splice(-1, 0, twins);
+  }
   const given = column.reports.get(body.id);
   const reported = given ? reportedRule(given, mode.id, need, tested) : null;
-  if (reported) findings.push(reported);
-  findings.push(makersFigureRule(card, need));
+  if (reported) findings.splice(-1, 0, reported);
   if (row.arrangement) findings.push(row.arrangement);
   const demanded = row.demands ? demandsCardRule(body.slots, slot.id) : null;
   if (demanded) findings.push(demanded);
-  const verdict = settle(findings);
   const label = labelMinutes(column.labelBytes, share(rate.value.pictureAverage, shares));
   return {
     bodyId: body.id,
@@ -200,23 +210,13 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
   };
 }
 
-/** What the tests of one card say for a fit, asked once: its own cell and those of every card of its print want to know. */
-function testedIn(
-  row: Row,
-  fit: PairFit,
-  card: Card,
-  tests: readonly Test[],
-  slot: Slot,
-  need: BytesPerSecond,
-): TestsFinding {
+/** What cards of the same print say, gathered once a fit. */
+function twinsIn(row: Row, fit: PairFit, twins: readonly Twin[], slot: Slot, need: BytesPerSecond): TwinsTold {
+  const known = row.twins.get(fit);
+  if (known) return known;
   const { body, mode } = row;
-  if (tests.length === 0) return ownTestsRule(tests, { body, mode, card, slot, need });
-  const known = row.tested.get(fit) ?? new Map<Card, TestsFinding>();
-  row.tested.set(fit, known);
-  const before = known.get(card);
-  if (before) return before;
-  const found = ownTestsRule(tests, { body, mode, card, slot, need });
-  known.set(card, found);
+  const found = twinsTold(twins, ({ card, tests }) => ownTestsRule(tests, { body, mode, card, slot, need }));
+  row.twins.set(fit, found);
   return found;
 }
 

@@ -3,7 +3,7 @@ import type { Body, Card, Mode, Slot, Test } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
 import type { PerMille } from '../units/brand.ts';
 import { board } from './board.ts';
-import { evaluate, toColumn, toRow } from './evaluate.ts';
+import { byBody, evaluate, toColumn, toRow } from './evaluate.ts';
 import type { Finding } from './finding.ts';
 import { cardKey, type FitMemo, pairFit, rememberedFit } from './pairFit.ts';
 import { DEFAULT_POLICY } from './policy.ts';
@@ -19,7 +19,7 @@ interface Asked {
 function answer({ body = {}, mode = {}, slot = {}, card = {}, tests = [] }: Asked) {
   const seat = aSlot(slot);
   const row = toRow(aBody({ slots: [seat], ...body }), aMode(mode));
-  return evaluate(row, seat, pairFit(seat, aCard(card)), toColumn(aCard(card), tests), DEFAULT_POLICY);
+  return evaluate(row, seat, pairFit(seat, aCard(card)), toColumn(aCard(card), byBody(tests)), DEFAULT_POLICY);
 }
 
 const rules = ({ findings }: { findings: readonly Finding[] }) => findings.map(({ rule }) => rule);
@@ -167,7 +167,7 @@ describe('one card in one seat', () => {
     const card = aCard({ marks: [], bus: 'uhs-ii' });
     const row = toRow(aBody({ slots, approved }), aMode());
     const verdicts = slots.map(
-      (slot) => evaluate(row, slot, pairFit(slot, card), toColumn(card, []), DEFAULT_POLICY).verdict,
+      (slot) => evaluate(row, slot, pairFit(slot, card), toColumn(card, new Map()), DEFAULT_POLICY).verdict,
     );
     expect(verdicts).toEqual(['guaranteed', 'uncovered']);
   });
@@ -182,10 +182,10 @@ describe('one card in one seat', () => {
     const [slot] = slots;
     if (!slot) throw new Error('no slot');
     const row = toRow(aBody(body), aMode(rate(2080)));
-    const cell = evaluate(row, slot, pairFit(slot, aCard()), toColumn(aCard(), []), DEFAULT_POLICY);
+    const cell = evaluate(row, slot, pairFit(slot, aCard()), toColumn(aCard(), new Map()), DEFAULT_POLICY);
     expect(cell).toMatchObject({ need: 130_000_000, dropSeconds: 20, labelMinutes: 256_000 / 130 / 60 });
     const inside = toRow(aBody({ ...body, ceilingMBps: 150 }), aMode(rate(2080)));
-    expect(evaluate(inside, slot, pairFit(slot, aCard()), toColumn(aCard(), []), DEFAULT_POLICY).ceiling).toBe(
+    expect(evaluate(inside, slot, pairFit(slot, aCard()), toColumn(aCard(), new Map()), DEFAULT_POLICY).ceiling).toBe(
       75_000_000,
     );
   });
@@ -195,7 +195,7 @@ describe('one card in one seat', () => {
     const slot = aSlot();
     const row = toRow(aBody(), aMode());
     const fit = pairFit(slot, odd);
-    const ask = () => evaluate(row, slot, fit, toColumn(odd, []), DEFAULT_POLICY);
+    const ask = () => evaluate(row, slot, fit, toColumn(odd, new Map()), DEFAULT_POLICY);
     const first = rules(ask());
     expect(first.filter((rule) => rule === 'label')).toEqual(['label']);
     expect(rules(ask())).toEqual(first);
@@ -207,7 +207,7 @@ describe('one card in one seat', () => {
     const row = toRow(aBody(), aMode(rate(640)));
     const fit = pairFit(slot, card);
     const ask = (headroom: number) =>
-      evaluate(row, slot, fit, toColumn(card, []), { ...DEFAULT_POLICY, headroom: headroom as PerMille });
+      evaluate(row, slot, fit, toColumn(card, new Map()), { ...DEFAULT_POLICY, headroom: headroom as PerMille });
     expect(ask(125).verdict).toBe('guaranteed');
     expect(ask(130).verdict).toBe('tight');
     expect(ask(125).verdict).toBe('guaranteed');

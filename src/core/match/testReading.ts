@@ -42,13 +42,30 @@ interface Rates {
   readonly average: number;
 }
 
+/** What each mode of a body writes to one card, worked out once a body: a log reads thousands of takes of a few modes. */
+const written = new WeakMap<Body, ReadonlyMap<string, Rates | null>>();
+
+function ratesIn(body: Body): ReadonlyMap<string, Rates | null> {
+  const known = written.get(body);
+  if (known) return known;
+  const shares = sharesOf(body);
+  const found = new Map(
+    body.modes.map((mode): readonly [string, Rates | null] => {
+      const rate = streamRate(mode);
+      return [
+        mode.id,
+        rate.ok ? { peak: Math.ceil(rate.value.peak / shares), average: rate.value.average / shares } : null,
+      ];
+    }),
+  );
+  written.set(body, found);
+  return found;
+}
+
 /** What one card was written in the test's mode: by the mode as it is now, else as noted with the test. */
-function ratesOf(test: Test, body: Body, mode: Mode | undefined): Rates | null {
-  const rate = mode ? streamRate(mode) : null;
-  if (rate?.ok) {
-    const shares = sharesOf(body);
-    return { peak: Math.ceil(rate.value.peak / shares), average: rate.value.average / shares };
-  }
+function ratesOf(test: Test, body: Body): Rates | null {
+  const rates = test.modeId === null ? null : ratesIn(body).get(test.modeId);
+  if (rates) return rates;
   if (test.writtenMBps === null) return null;
   const noted = fromMBps(test.writtenMBps);
   return { peak: noted, average: noted };
@@ -86,8 +103,7 @@ function misfitOf(ratio: number, body: Body, mode: Mode | undefined): Misfit {
  * @param test - of this body and card
  */
 export function readTest(test: Test, body: Body, card: Card): TestReading {
-  const mode = body.modes.find(({ id }) => id === test.modeId);
-  const rates = ratesOf(test, body, mode);
+  const rates = ratesOf(test, body);
   const implied = impliedBy(test, card);
   const average = rates === null ? null : (rates.average as BytesPerSecond);
   const ratio = implied === null || rates === null ? null : implied / rates.average;
@@ -99,7 +115,14 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
     rates !== null &&
     (ratio < TEST_FIT.least || ratio * rates.average > rates.peak * TEST_FIT.most)
   )
-    return { ...told, misfit: misfitOf(ratio, body, mode) };
+    return {
+      ...told,
+      misfit: misfitOf(
+        ratio,
+        body,
+        body.modes.find(({ id }) => id === test.modeId),
+      ),
+    };
   if (test.end !== 'full' || implied === null) return told;
   if (rates === null) return { ...told, proves: known };
   const proven = (implied * (1 + TEST_FIT.tolerance) * rates.peak) / rates.average;

@@ -24,15 +24,28 @@ function asOf(cells: readonly Cell[], from: Card, to: Card): readonly Cell[] {
 /** Works out the cells of a column; those that `known` gives are taken as they are. */
 type Make = (known?: (at: number) => Cell | null) => readonly Cell[];
 
+/** A column that others of its print lean on, and the bodies its own tests are about. */
+interface First {
+  readonly card: Card;
+  readonly cells: readonly Cell[];
+  readonly tested: ReadonlySet<string>;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+const bodiesOf = (tests: readonly Test[]): ReadonlySet<string> =>
+  tests.length === 0 ? NONE : new Set(tests.map(({ bodyId }) => bodyId));
+
 /**
- * Of a card with tests, the cells that none of them is about: tests speak for one body, and elsewhere the card is what is
- * printed on it. Cells over unlike seats name the card itself among its partners, and are worked out.
+ * The cells that no test of either card is about: tests speak for one body, and elsewhere a card is what is printed on it.
+ * Cells over unlike seats name the card itself among its partners, and are worked out.
  */
-function untested(cells: readonly Cell[], tests: readonly Test[], to: Card): (at: number) => Cell | null {
-  const bodies = new Set(tests.map(({ bodyId }) => bodyId));
+function untested(first: First, tested: ReadonlySet<string>, to: Card): (at: number) => Cell | null {
   return (at) => {
-    const cell = cells[at];
-    return cell && cell.seats === null && !bodies.has(cell.bodyId) ? { ...cell, cardId: to.id } : null;
+    const cell = first.cells[at];
+    return cell && cell.seats === null && !tested.has(cell.bodyId) && !first.tested.has(cell.bodyId)
+      ? { ...cell, cardId: to.id }
+      : null;
   };
 }
 
@@ -42,16 +55,16 @@ function untested(cells: readonly Cell[], tests: readonly Test[], to: Card): (at
  */
 export function createTwins(bodies: readonly Body[], work: Work): (card: Card, make: Make) => readonly Cell[] {
   const named = namedCards(bodies);
-  const first = new Map<string, { readonly card: Card; readonly cells: readonly Cell[] }>();
+  const first = new Map<string, First>();
   return (card, make) => {
     if (named.has(card.id)) return make();
     const print = printOf(card);
     const twin = first.get(print);
-    const tests = work.testsOf(card.id);
-    if (tests.length > 0) return make(twin && untested(twin.cells, tests, card));
-    if (twin) return asOf(twin.cells, twin.card, card);
-    const cells = make();
-    first.set(print, { card, cells });
+    const tested = bodiesOf(work.testsOf(card.id));
+    if (twin && tested.size === 0 && twin.tested.size === 0) return asOf(twin.cells, twin.card, card);
+    const cells = make(twin && untested(twin, tested, card));
+    // The one with the fewest tests of its own has the most to give.
+    if (!twin || tested.size < twin.tested.size) first.set(print, { card, cells, tested });
     return cells;
   };
 }

@@ -1,4 +1,4 @@
-import { Checkbox, NumberInput } from '@mantine/core';
+import { Checkbox } from '@mantine/core';
 import { useMemo } from 'react';
 import { today } from '../../app/kit/today.ts';
 import { setRetest } from '../../app/prove/proveActions.ts';
@@ -14,6 +14,7 @@ import { METHOD, reasonText } from '../../text/evidence/nextTests.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { minutesText } from '../../text/quantity.ts';
 import { Fold } from '../../ui/Fold.tsx';
+import { NumberLine } from '../../ui/LineField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './NextPart.module.css';
@@ -125,17 +126,16 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
       </section>
       <div className={css.wishes}>
         <Fold title="When to test again" about={retest.months > 0 ? `after ${retest.months} months` : 'not by age'}>
-          <NumberInput
+          <NumberLine
             label="Months after which a test is old; 0: never"
+            value={retest.months}
+            unit=""
             min={0}
             max={120}
-            allowDecimal={false}
-            allowNegative={false}
-            clampBehavior="strict"
-            value={retest.months}
+            whole
+            onLeave
             onChange={(months) => {
-              if (typeof months === 'number' && months >= 0 && months <= 120)
-                void change(() => setRetest({ ...retest, months }), { quiet: true });
+              if (months !== null) void change(() => setRetest({ ...retest, months }), { quiet: true });
             }}
           />
           <Checkbox

@@ -365,6 +365,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
                 entry={entry}
                 isGone={isGone}
                 named={named}
+                why={odd.find(({ test }) => test.id === entry.key)?.why ?? null}
                 onDelete={() => remove(entry)}
                 onAgain={(test) => go({ kind: 'take', test })}
                 onClose={close}

@@ -1,5 +1,5 @@
 import { setRatio } from '../../app/prove/proveActions.ts';
-import type { Puzzle as PuzzleOf } from '../../core/evidence/puzzles.ts';
+import type { PuzzleWhy } from '../../core/evidence/puzzles.ts';
 import type { Reconciled } from '../../core/evidence/reconcile.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
 import {
@@ -21,7 +21,7 @@ interface PuzzleProps {
   /** What the card was believed to be written, MB/s. */
   readonly nominalMBps: number;
   /** Why it is worth a look; null: it is looked at all the same. */
-  readonly why: PuzzleOf['why'] | null;
+  readonly why: PuzzleWhy | null;
 }
 
 /** A result beside what was believed: the ratio, what explains it and how strongly, and what would settle it. */

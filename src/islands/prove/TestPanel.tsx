@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { againAs, markLooked } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { placedTest, puzzles, reconcileTest } from '../../app/prove/proveViews.ts';
+import { placedTest, reconcileTest } from '../../app/prove/proveViews.ts';
 import type { Entry } from '../../core/evidence/entries.ts';
+import type { PuzzleWhy } from '../../core/evidence/puzzles.ts';
 import type { Test } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { END_TONE, END_WORD, entryName, type Named } from '../../text/evidence/log.ts';
@@ -19,21 +20,20 @@ interface TestPanelProps {
   readonly entry: Extract<Entry, { kind: 'take' }>;
   readonly isGone: boolean;
   readonly named: Named;
+  /** Why its result is worth a look; null where it is as believed. */
+  readonly why: PuzzleWhy | null;
   readonly onDelete: () => void;
   readonly onAgain: (test: Test) => void;
   readonly onClose: () => void;
 }
 
 /** One take: how it went, what its numbers say, and what can be done with it. */
-export function TestPanel({ kit, entry, isGone, named, onDelete, onAgain, onClose }: TestPanelProps) {
+export function TestPanel({ kit, entry, isGone, named, why, onDelete, onAgain, onClose }: TestPanelProps) {
   const { test } = entry;
   const [editing, setEditing] = useState(false);
   const change = useChange();
   const one = placedTest(kit, test);
   const told = one ? reconcileTest(one) : null;
-  const why = one
-    ? (puzzles({ ...kit, tests: kit.tests }).find((puzzle) => puzzle.test.id === test.id)?.why ?? null)
-    : null;
   const facts = [
     test.date && dayText(test.date),
     test.ambientWithSunC != null && `air ${degreesText(test.ambientWithSunC)}`,

@@ -2,7 +2,7 @@ import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
-import { pairFit } from '../pairFit.ts';
+import { cardKey, pairFit } from '../pairFit.ts';
 import { readTest, type TestReading } from '../testReading.ts';
 
 /** The pair and seat that own tests are asked about, with its need in bytes a second. */
@@ -30,108 +30,184 @@ const NOTHING: TestsFinding = {
   testIds: [],
 };
 
-/** Bus in force of a card in a slot, as text; null where it does not fit. Seats of one bus share what was tested. */
-function seatKind(slot: Slot, card: Card): { readonly key: string; readonly ceiling: number } | null {
-  const fit = pairFit(slot, card);
-  return fit.fits ? { key: `${fit.bus.slot} ${fit.bus.inForce}`, ceiling: fit.bus.ceiling ?? 0 } : null;
+/** Where a card may sit in a body: for each slot its bus in force, null where the card does not fit. */
+interface Places {
+  readonly kinds: ReadonlyMap<string, { readonly key: string; readonly ceiling: number } | null>;
+  /** Ceiling of the fastest seat it enters. */
+  readonly fastest: number;
 }
+
+/** One test of the pair with what its numbers say, before any mode or seat is asked about. */
+interface Read {
+  readonly test: Test;
+  readonly at: number;
+  readonly reading: TestReading;
+}
+
+/** The tests of one pair, read once: every mode of the body asks about the same ones. */
+interface Digest {
+  readonly body: Body;
+  readonly card: Card;
+  readonly read: readonly Read[];
+  /** How many of them say what cannot be true. */
+  readonly setAside: number;
+  /** Worked out when a test names another seat than the one asked about. */
+  places: Places | null;
+}
+
+const digests = new WeakMap<readonly Test[], Digest>();
+
+const places = new WeakMap<Body, Map<string, Places>>();
+
+/** Worked out once a body and print. */
+function placesOf(body: Body, card: Card): Places {
+  const known = places.get(body) ?? new Map<string, Places>();
+  places.set(body, known);
+  const key = cardKey(card);
+  const before = known.get(key);
+  if (before) return before;
+  const made = newPlaces(body, card);
+  known.set(key, made);
+  return made;
+}
+
+function newPlaces(body: Body, card: Card): Places {
+  const kinds = new Map(
+    body.slots.map((slot) => {
+      const fit = pairFit(slot, card);
+      // Seats of one bus share what was tested.
+      const kind = fit.fits
+        ? { key: `${fit.bus.slot} ${fit.bus.inForce}`, ceiling: (fit.bus.ceiling ?? 0) as number }
+        : null;
+      return [slot.id, kind] as const;
+    }),
+  );
+  return { kinds, fastest: Math.max(...[...kinds.values()].map((kind) => kind?.ceiling ?? 0)) };
+}
+
+function digest(tests: readonly Test[], body: Body, card: Card): Digest {
+  const known = digests.get(tests);
+  if (known && known.body === body && known.card === card) return known;
+  const read = tests
+    .filter((test) => test.bodyId === body.id && test.cardId === card.id)
+    .map((test, at): Read => ({ test, at, reading: readTest(test, body, card) }));
+  const setAside = read.filter(({ reading }) => reading.misfit !== null).length;
+  const made: Digest = { body, card, read, setAside, places: null };
+  digests.set(tests, made);
+  return made;
+}
+
+interface Speaks {
+  readonly pass: boolean;
+  readonly drop: boolean;
+}
+
+const BOTH: Speaks = { pass: true, drop: true };
+const NEITHER: Speaks = { pass: false, drop: false };
+const DROP_ALONE: Speaks = { pass: false, drop: true };
 
 /**
  * For which seat a test speaks. One that names its slot speaks for slots of the same bus. One that names none proves only
  * the fastest seat the card enters, and its drop counts for all; so does the drop of a slot that is gone.
  */
-function speaksFor(
-  { slotId }: Test,
-  { body, card, slot }: TestQuestion,
-): { readonly pass: boolean; readonly drop: boolean } {
-  if (slotId === slot.id) return { pass: true, drop: true };
-  const own = seatKind(slot, card);
-  if (!own) return { pass: false, drop: false };
-  const named = slotId === null ? undefined : body.slots.find(({ id }) => id === slotId);
-  if (named) {
-    const same = seatKind(named, card)?.key === own.key;
-    return { pass: same, drop: same };
-  }
-  if (slotId !== null) return { pass: false, drop: true };
-  const fastest = Math.max(...body.slots.map((one) => seatKind(one, card)?.ceiling ?? 0));
-  return { pass: own.ceiling >= fastest, drop: true };
-}
-
-interface Told {
-  readonly test: Test;
-  readonly at: number;
-  readonly reading: TestReading;
-  readonly pass: boolean;
-  readonly drop: boolean;
+function speaksFor({ slotId }: Test, slot: Slot, pair: Digest): Speaks {
+  if (slotId === slot.id) return BOTH;
+  pair.places ??= placesOf(pair.body, pair.card);
+  const { kinds, fastest } = pair.places;
+  const own = kinds.get(slot.id);
+  if (!own) return NEITHER;
+  if (slotId === null) return own.ceiling >= fastest ? BOTH : DROP_ALONE;
+  const named = kinds.get(slotId);
+  if (named === undefined) return DROP_ALONE;
+  return named?.key === own.key ? BOTH : NEITHER;
 }
 
 /** Whether one test came after another: by their dates, and by their place in the log where a date is missing or equal. */
-const isLater = (a: Told, b: Told): boolean =>
+const isLater = (a: Read, b: Read): boolean =>
   a.test.date !== null && b.test.date !== null && a.test.date !== b.test.date ? a.test.date > b.test.date : a.at > b.at;
 
-const written = ({ test, reading }: Told): number | null =>
+const written = ({ test, reading }: Read): number | null =>
   reading.average ?? (test.writtenMBps === null ? null : fromMBps(test.writtenMBps));
 
 /** Whether a dropped take speaks against the mode: it was this one, or one writing no faster. */
-function against(told: Told, { mode, need }: TestQuestion): boolean {
+function against(told: Read, { mode, need }: TestQuestion): boolean {
   if (told.test.modeId === mode.id) return true;
   const rate = written(told);
   return rate !== null && rate <= need;
 }
 
-const idsOf = (told: readonly Told[]): readonly string[] => told.map(({ test }) => test.id);
+const idsOf = (read: readonly Read[]): readonly string[] => read.map(({ test }) => test.id);
 
-const newest = (found: readonly Told[]): Told | null =>
-  found.reduce<Told | null>((last, one) => (last && isLater(last, one) ? last : one), null);
+const newest = (found: readonly Read[]): Read | null =>
+  found.reduce<Read | null>((last, one) => (last && isLater(last, one) ? last : one), null);
 
 /** The fastest rate that full takes prove; null where none does. */
-function bestOf(full: readonly Told[]): BytesPerSecond | null {
+function bestOf(full: readonly Read[]): BytesPerSecond | null {
   const best = full.reduce<number>((most, { reading }) => Math.max(most, reading.proves ?? 0), 0);
   return best > 0 ? (best as BytesPerSecond) : null;
 }
 
+/** Whether a drop is over: a later full take of its very mode, or of the one asked about. */
+const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
+  full.some(
+    (one) =>
+      one.reading.provesMode &&
+      (one.test.modeId === drop.test.modeId || one.test.modeId === modeId) &&
+      isLater(one, drop),
+  );
+
 /**
  * What own tests of this body and card say for one seat. A drop stands until a later pass of its very mode, or of the one
  * asked about. A full take in another mode that wrote at least as fast proves this one for as long as it lasted. A
- * stopped take says nothing either way.
+ * stopped take says nothing either way. Objects are written out in full: a board of thousands of tests asks it for each cell.
  */
 export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): TestsFinding {
   if (tests.length === 0) return NOTHING;
-  const { body, card, mode, need } = asked;
-  const told: readonly Told[] = tests
-    .filter((test) => test.bodyId === body.id && test.cardId === card.id)
-    .map((test, at) => ({ test, at, reading: readTest(test, body, card), ...speaksFor(test, asked) }));
-  if (told.length === 0) return NOTHING;
-  const full = told.filter((one) => one.pass && one.test.end === 'full');
-  const passes = full.filter(({ reading }) => reading.proves !== null && reading.proves >= need);
-  const drops = told.filter((one) => one.drop && one.test.end === 'dropped' && against(one, asked));
-  const standing = drops.filter(
-    (drop) =>
-      !full.some(
-        (one) =>
-          one.reading.provesMode &&
-          isLater(one, drop) &&
-          (one.test.modeId === drop.test.modeId || one.test.modeId === mode.id),
-      ),
-  );
-  const setAside = told.filter(({ reading }) => reading.misfit !== null).length;
+  const { body, card, mode, slot, need } = asked;
+  const pair = digest(tests, body, card);
+  const { setAside } = pair;
+  const full: Read[] = [];
+  const drops: Read[] = [];
+  for (const one of pair.read) {
+    const { end } = one.test;
+    if (end === 'full') {
+      if (speaksFor(one.test, slot, pair).pass) full.push(one);
+    } else if (end === 'dropped' && against(one, asked) && speaksFor(one.test, slot, pair).drop) drops.push(one);
+  }
+  const isPass = ({ reading }: Read): boolean => reading.proves !== null && reading.proves >= need;
+  const standing = drops.filter((drop) => !isOver(drop, full, mode.id));
   const newestDrop = newest(standing);
   if (newestDrop)
     return {
-      ...NOTHING,
+      rule: 'own-tests',
       outcome: 'short',
+      passes: 0,
+      untilSeconds: null,
       dropSeconds: newestDrop.test.seconds as Seconds,
-      contradicts: passes.length > 0,
+      contradicts: full.some(isPass),
       setAside,
       provenUpTo: bestOf(full),
       testIds: idsOf(standing),
     };
   // What was passed before the pair dropped is no proof of what it does since.
   const lastDrop = newest(drops);
-  const since = (one: Told): boolean => lastDrop === null || isLater(one, lastDrop);
-  const provenUpTo = bestOf(full.filter(since));
-  const valid = passes.filter(since);
-  if (valid.length === 0) return setAside > 0 || provenUpTo !== null ? { ...NOTHING, setAside, provenUpTo } : NOTHING;
+  const since = lastDrop === null ? full : full.filter((one) => isLater(one, lastDrop));
+  const provenUpTo = bestOf(since);
+  const valid = since.filter(isPass);
+  if (valid.length === 0)
+    return setAside === 0 && provenUpTo === null
+      ? NOTHING
+      : {
+          rule: 'own-tests',
+          outcome: 'unknown',
+          passes: 0,
+          untilSeconds: null,
+          dropSeconds: null,
+          contradicts: false,
+          setAside,
+          provenUpTo,
+          testIds: [],
+        };
   const own = valid.filter(({ test }) => test.modeId === mode.id);
   const counted = own.length > 0 ? own : valid;
   const longest = Math.max(...counted.map(({ test }) => test.seconds));
