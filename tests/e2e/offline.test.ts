@@ -36,7 +36,7 @@ describe('without a network, after one visit', () => {
     ['/heat/?body=dory&mode=g50&card=c-07', 'Dory'],
     ['/crew', 'Bollard'],
     ['/crew/?utm_medium=mail', 'Bollard'],
-    ['/prove', 'coming'],
+    ['/prove', 'Log a take'],
     ['/day/', 'coming'],
     ['/shop?x', 'coming'],
     ['/drill', 'coming'],

@@ -190,12 +190,13 @@ export function diagnose(
     .sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
   // The next question is the one about the first suspect that is still open, and never one that was answered.
   const open = new Set(suspects.filter(({ weight }) => weight !== 'innocent').map(({ cause }) => cause));
-  const about = (question: Question): readonly SymptomCause[] => {
-    const { yes, no } = SAYS[question];
-    return [...(yes.likely ?? []), ...(yes.innocent ?? []), ...(no.likely ?? []), ...(no.innocent ?? [])];
-  };
+  // What a question could find, not what it clears on the way.
+  const finds = (question: Question): readonly SymptomCause[] => [
+    ...(SAYS[question].yes.likely ?? []),
+    ...(SAYS[question].no.likely ?? []),
+  ];
   const rank = (question: Question): number => {
-    const places = about(question)
+    const places = finds(question)
       .filter((cause) => open.has(cause))
       .map((cause) => causes.indexOf(cause));
     return places.length > 0 ? Math.min(...places) : Number.POSITIVE_INFINITY;
