@@ -78,3 +78,7 @@ export function either(words: readonly string[]): string {
   if (words.length < 2) return words[0] ?? '';
   return `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 }
+
+/** `a, b and c`. */
+export const together = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

@@ -310,6 +310,7 @@ describe('tests in and out', () => {
     await app.clickText('button', 'Save the file with');
     const given = JSON.parse(await downloaded('.json'));
     expect(JSON.stringify(given)).not.toMatch(/A-01|Boat shed|2026-/);
+    expect(given.from).toBe('Crew of the ketch');
     const [first] = given.tests;
     const print = { ...first.print, capacityGB: 1000, marks: ['VPG400'], readMBps: 1700, writeMBps: 1500 };
     const text = JSON.stringify({ ...given, tests: [{ ...first, print }] });
@@ -323,7 +324,10 @@ describe('tests in and out', () => {
     await app.seesCell(cell);
     expect(await told()).toEqual(before);
     await app.cell(cell);
-    await app.seesText('section[aria-label="Rule by rule"]', 'Reported by Crew of the ketch');
+    await app.seesText(
+      'section[aria-label="Rule by rule"]',
+      'Reported by Crew of the pilot cutter and Crew of the ketch, 20',
+    );
   });
 });
 

@@ -7,6 +7,9 @@ export function useBoard(kit: BoardKit, policy: Policy): Board {
   const keeper = useRef<ReturnType<typeof createBoardKeeper> | null>(null);
   keeper.current ??= createBoardKeeper();
   const compute = keeper.current;
-  const { bodies, cards, tests } = kit;
-  return useMemo(() => compute({ bodies, cards, tests }, policy), [compute, bodies, cards, tests, policy]);
+  const { bodies, cards, tests, reports } = kit;
+  return useMemo(
+    () => compute({ bodies, cards, tests, ...(reports && { reports }) }, policy),
+    [compute, bodies, cards, tests, reports, policy],
+  );
 }

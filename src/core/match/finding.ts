@@ -169,6 +169,8 @@ export type Finding =
       readonly drops: number;
       /** Who gave them; empty where nobody is named. */
       readonly from: readonly string[];
+      /** ISO date of the newest: of the take where it was given, else of the day it was read in. */
+      readonly newest: string;
       /** True where own tests say otherwise. */
       readonly contradicts: boolean;
       readonly reportIds: readonly string[];

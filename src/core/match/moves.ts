@@ -34,7 +34,7 @@ type Tried = Partial<{ readonly body: Body; readonly mode: Mode; readonly card: 
 /** The cell as it would be with something changed. */
 function tryOut({ kit, policy, ...now }: MoveInput, change: Tried): Cell {
   const { body, mode, card } = { ...now, ...change };
-  return cellFor({ body, mode, card, cards: kit.cards, tests: kit.tests, policy });
+  return cellFor({ body, mode, card, cards: kit.cards, tests: kit.tests, reports: kit.reports, policy });
 }
 
 const outcomeOf = (cell: Cell, { take }: Policy): MoveEffect => ({
@@ -62,7 +62,7 @@ const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): n
 function holdingCards(input: MoveInput): readonly { readonly card: Card; readonly cell: Cell }[] {
   const { kit, body, mode, policy } = input;
   const others = kit.cards.filter((card) => card.id !== input.card.id && !card.retired);
-  const answer = answersFor({ body, mode, cards: kit.cards, tests: kit.tests, policy });
+  const answer = answersFor({ body, mode, cards: kit.cards, tests: kit.tests, reports: kit.reports, policy });
   return others
     .flatMap((card) => {
       const cell = input.known?.(mode.id, card.id) ?? answer(card);

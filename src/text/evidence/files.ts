@@ -1,7 +1,7 @@
 import type { KitRefusal } from '../../kit/importKit.ts';
 import type { LineProblem, TestsTable } from '../../reading/evidence/testsCsv.ts';
 import { kitRefusalText } from '../kit/kitRefusal.ts';
-import { either } from '../quantity.ts';
+import { together } from '../quantity.ts';
 
 const PROBLEMS: Readonly<Record<LineProblem['problem'], (text: string) => string>> = {
   unknown: (text) => `“${text}” is not in the kit`,
@@ -24,7 +24,7 @@ export function tableText(table: TestsTable): string {
     case 'too-many':
       return `${table.lines.toLocaleString('en')} lines; ${table.max.toLocaleString('en')} are read at once. Nothing was added.`;
     case 'no-columns':
-      return `A column for ${either(table.missing).replace(' or ', ' and ')} is missing. Begin from a log that was exported here, or name the columns so.`;
+      return `A column for ${together(table.missing)} is missing. Begin from a log that was exported here, or name the columns so.`;
     case 'read': {
       const known = table.known > 0 ? `, ${table.known} in the log already` : '';
       return `${table.tests.length} new${known}${table.problems.length > 0 ? `, ${table.problems.length} to correct first: all come in, or none` : ''}.`;

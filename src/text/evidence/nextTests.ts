@@ -2,7 +2,7 @@ import type { Due } from '../../core/evidence/age.ts';
 import type { Reason } from '../../core/evidence/nextTests.ts';
 import { assertNever } from '../../core/result.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { clockText, either } from '../quantity.ts';
+import { clockText, together } from '../quantity.ts';
 import { explanationText } from './reconcile.ts';
 
 /** Why evidence is to be made anew. */
@@ -27,7 +27,7 @@ export function reasonText(reason: Reason, decides: number): string {
     case 'contradiction':
       return 'passes and drops of this pair speak against each other. From cold, past where it dropped.';
     case 'cause':
-      return `decides between ${either(reason.between.map((one) => CAUSE_WORDS[one])).replace(' or ', ' and ')}. Take it at another rate, from cold: the same bytes are a cache, the same time is heat.`;
+      return `decides between ${together(reason.between.map((one) => CAUSE_WORDS[one]))}. Take it at another rate, from cold: the same bytes are a cache, the same time is heat.`;
     case 'puzzle':
       return reason.explanation
         ? `decides a result that looks impossible. ${explanationText(reason.explanation)} Once more from empty, with the bytes of the clip noted, settles it.`

@@ -37,6 +37,11 @@ export function reportedRule(
     passes,
     drops,
     from: [...new Set(told.flatMap(({ from }) => from ?? []))],
+    newest:
+      told
+        .map(({ date, received }) => (date ?? received).slice(0, 10))
+        .sort()
+        .at(-1) ?? '',
     contradicts: (own.outcome === 'pass' && drops > 0) || (own.outcome === 'short' && passes > 0),
     reportIds: told.map(({ id }) => id),
   };
