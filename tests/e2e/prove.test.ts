@@ -126,6 +126,7 @@ describe('a take on location', () => {
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Take logged.');
     await app.clickText('button', 'The same again');
+    await typeLength('12:10');
     await app.clickText('button', 'Save');
     await app.seesText('section[aria-label="Log"]', '21 entries');
     await app.clickText('button', 'Delete');

@@ -1,6 +1,6 @@
-import type { Due } from '../../core/evidence/age.ts';
-import { due, RETEST } from '../../core/evidence/age.ts';
+import { type Due, due, monthsBetween, RETEST } from '../../core/evidence/age.ts';
 import { type NoBetter, noBetter } from '../../core/evidence/clearing.ts';
+import { type Puzzle, puzzles } from '../../core/evidence/puzzles.ts';
 import type { Body, Card, Clearing, Test } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
@@ -12,6 +12,10 @@ export interface EvidenceOf {
   readonly own: readonly Test[];
   /** Of other cards of its print. */
   readonly likely: readonly Test[];
+  /** Whole months since the newest of its own; null where none is dated. */
+  readonly months: number | null;
+  /** Results of this very pair that look impossible, and what explains them best. */
+  readonly odd: readonly Puzzle[];
   readonly due: readonly Due[];
   readonly noBetter: readonly NoBetter[];
 }
@@ -28,9 +32,18 @@ export function evidenceOf(
     return tests.filter(({ id }) => ids.includes(id));
   };
   const own = named('own-tests');
+  const newest =
+    own
+      .flatMap(({ date }) => date ?? [])
+      .toSorted()
+      .at(-1) ?? '';
+  const isOfPair = ({ bodyId, modeId, cardId }: Test): boolean =>
+    bodyId === body.id && cardId === card.id && modeId === cell.modeId;
   return {
     own,
     likely: named('twin-tests'),
+    months: newest === '' ? null : monthsBetween(newest, today()),
+    odd: puzzles({ bodies: [body], cards: [card], tests: tests.filter(isOfPair) }),
     due: own.length > 0 ? due(own, body, card, retest ?? RETEST, today()) : [],
     noBetter: noBetter(body, cards, clearings).filter(({ faster }) => faster.card.id === card.id),
   };

@@ -1,4 +1,5 @@
 import type { Body, Card, Mode, Report, Test } from '../../core/kit/model.ts';
+import { printed } from '../../core/match/rules/twinTests.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import {
   type GivenTake,
@@ -26,6 +27,12 @@ export function givenFile(
   const name = body.name.replace(/[^\p{L}\p{N}-]+/gu, '-').toLowerCase() || 'body';
   const text = `${JSON.stringify(given, null, 1)}\n`;
   return { name: `tests-${name}.json`, text, count: given.tests.length };
+}
+
+/** A card with the others of its print. */
+export function ofPrint(card: Card, cards: readonly Card[]): readonly Card[] {
+  const print = printed(card);
+  return print === null ? [card] : cards.filter((one) => printed(one) === print);
 }
 
 /** A file of a colleague's tests as it was chosen. */

@@ -14,6 +14,7 @@ import type {
 import { newId } from '../../kit/newId.ts';
 import { change, type ListEdit, put, remove, settle } from '../../store/edit.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';
+import { type Draft, drafted } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
 import { type Written, write } from '../kit/write.ts';
 
@@ -27,11 +28,12 @@ export const saveClearing = (clearing: Clearing, base: Clearing | null): Promise
 export const saveBench = (bench: BenchResult, base: BenchResult | null): Promise<Written> =>
   write(CHANGE_TEXT.benchLogged, [put('benches', bench, { base })]);
 
-/** The same take once more, today: what belongs to that one take alone is not taken along. */
-export const againAs = (test: Test): Test => ({
-  ...test,
+/** The same take once more, today: what belongs to that one take alone is not taken along, its length least of all. */
+export const againAs = (test: Test): Draft<Test> => ({
+  ...drafted(test),
   id: newId(),
   date: today(),
+  seconds: '',
   clipGB: null,
   warning: null,
   note: null,

@@ -1,8 +1,9 @@
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import { heldLonger } from '../../core/evidence/bracket.ts';
 import { logEntries, takeDoubts } from '../../core/evidence/entries.ts';
 import { oddTake, type Placed, placed } from '../../core/evidence/puzzles.ts';
 import { type Reconciled, reconcile } from '../../core/evidence/reconcile.ts';
-import { mapBars, supported } from '../../core/evidence/survival.ts';
+import { type MapBar, mapBars, supported } from '../../core/evidence/survival.ts';
 import { deciding, hasFailed, lanesOf } from '../../core/heat/run/lane.ts';
 import { paceOf } from '../../core/heat/run/pace.ts';
 import type { Body, Card, Mode, PlannedTake, Test } from '../../core/kit/model.ts';
@@ -147,4 +148,34 @@ export const placedTest = (kit: ProveKit, test: Test): Placed | null => placed({
 export function reconcileTest(one: Placed): { readonly reconciled: Reconciled; readonly nominalMBps: number } | null {
   const take = oddTake(one);
   return take && { reconciled: reconcile(take), nominalMBps: take.nominalMBps };
+}
+
+/** What share of takes held longer than so many minutes; full cards and stopped takes count for as long as they ran. */
+export interface HeldShare {
+  readonly minutes: number;
+  readonly share: number;
+}
+
+/** Minutes that a share is told for. */
+const TOLD_MINUTES = [5, 10, 20, 40, 80] as const;
+
+/**
+ * The share of takes that held, told where one dropped and for no longer than any take ran: beyond that nothing is known.
+ *
+ * @param bars - of the takes asked about
+ */
+export function heldShares(bars: readonly MapBar[]): readonly HeldShare[] {
+  const takes = bars
+    .filter(({ misfit }) => !misfit)
+    .map(({ end, minutes }) => ({
+      outcome: end === 'dropped' || end === 'cut-off' ? ('dropped' as const) : ('stopped' as const),
+      seconds: minutes * 60,
+    }));
+  const held = heldLonger(takes);
+  if (held.length === 0) return [];
+  const longest = Math.max(...takes.map(({ seconds }) => seconds));
+  return TOLD_MINUTES.filter((minutes) => minutes * 60 <= longest).map((minutes) => ({
+    minutes,
+    share: held.filter(({ seconds }) => seconds <= minutes * 60).at(-1)?.share ?? 1,
+  }));
 }

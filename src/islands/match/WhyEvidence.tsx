@@ -7,7 +7,8 @@ import type { BoardKit } from '../../core/match/board.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { noBetterText } from '../../text/evidence/clearing.ts';
 import { END_WORD } from '../../text/evidence/log.ts';
-import { dueText } from '../../text/evidence/nextTests.ts';
+import { agoText, dueText } from '../../text/evidence/nextTests.ts';
+import { explanationText, PUZZLE_WORDS } from '../../text/evidence/reconcile.ts';
 import { dayText } from '../../text/kit/when.ts';
 import { clockText } from '../../text/quantity.ts';
 import css from './WhyEvidence.module.css';
@@ -40,7 +41,7 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
     <section className={css.evidence} aria-label="What it stands on">
       {found.own.length > 0 && (
         <>
-          <h3>Stands on</h3>
+          <h3>Stands on{found.months !== null && `, newest ${agoText(found.months)}`}</h3>
           <ul>{found.own.map(line)}</ul>
         </>
       )}
@@ -48,6 +49,32 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
         <>
           <h3>Cards of this print</h3>
           <ul>{found.likely.map(line)}</ul>
+        </>
+      )}
+      {found.odd.length > 0 && (
+        <>
+          <h3>Looks impossible</h3>
+          <ul>
+            {found.odd.map(
+              ({
+                test,
+                why,
+                reconciled: {
+                  explanations: [first],
+                },
+              }) => (
+                <li key={test.id}>
+                  <a href={`/prove?open=${encodeURIComponent(test.id)}`}>
+                    {test.date ? dayText(test.date) : 'no date'}: {END_WORD[test.end]} after{' '}
+                    {clockText(test.seconds as Seconds)}
+                  </a>{' '}
+                  <span className="soft">
+                    {first && why === 'numbers' ? explanationText(first) : PUZZLE_WORDS[why]}
+                  </span>
+                </li>
+              ),
+            )}
+          </ul>
         </>
       )}
       {found.due.map((one) => (

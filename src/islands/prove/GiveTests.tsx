@@ -1,7 +1,8 @@
 import { Checkbox, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { givenFile } from '../../app/prove/files.ts';
+import { givenFile, ofPrint } from '../../app/prove/files.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
+import { cardSummary } from '../../text/match/cell.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download } from '../../ui/download.ts';
@@ -16,11 +17,16 @@ interface GiveTestsProps {
 export default function GiveTests({ kit, onClose }: GiveTestsProps) {
   const tested = kit.bodies.filter(({ id }) => kit.tests.some(({ bodyId }) => bodyId === id));
   const [bodyId, setBodyId] = useState(tested[0]?.id ?? '');
+  const [cardId, setCardId] = useState('');
   const [from, setFrom] = useState('');
   const [dates, setDates] = useState(false);
   const [labels, setLabels] = useState(false);
   const body = tested.find(({ id }) => id === bodyId);
-  const file = body ? givenFile(body, kit.cards, kit.tests, { from, dates, labels }) : null;
+  const used = kit.cards.filter(({ id }) => kit.tests.some((test) => test.bodyId === bodyId && test.cardId === id));
+  const card = used.find(({ id }) => id === cardId);
+  const file = body
+    ? givenFile(body, card ? ofPrint(card, kit.cards) : kit.cards, kit.tests, { from, dates, labels })
+    : null;
   return (
     <Dialog opened onClose={onClose} size="lg" title="Give tests away">
       <div className={css.paste}>
@@ -32,8 +38,22 @@ export default function GiveTests({ kit, onClose }: GiveTestsProps) {
               legend="Tests of"
               value={bodyId}
               choices={tested.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={setBodyId}
+              onChange={(id) => {
+                setBodyId(id);
+                setCardId('');
+              }}
             />
+            {used.length > 1 && (
+              <Chips
+                legend="On"
+                value={cardId}
+                choices={[
+                  { value: '', label: 'all cards' },
+                  ...used.map((one) => ({ value: one.id, label: one.label, note: cardSummary(one) })),
+                ]}
+                onChange={setCardId}
+              />
+            )}
             <p className="soft">
               The file names the body, its modes, what is printed on the cards, and how each take went. It never holds
               your notes. To a colleague it is a report, below their own tests.

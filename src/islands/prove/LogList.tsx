@@ -31,6 +31,15 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
   const [limit, setLimit] = useState(PAGE);
   const [thisYear] = useState(() => new Date().getFullYear());
   const shown = useMemo(() => shownEntries(entries, view, (entry) => entryWords(entry, named)), [entries, view, named]);
+  // A wallet of thousands is no list to choose from: those that stand in the log.
+  const inLog = useMemo(() => {
+    const bodyIds = new Set(entries.map(({ bodyId }) => bodyId));
+    const cardIds = new Set(entries.map(({ cardId }) => cardId));
+    return {
+      bodies: kit.bodies.filter(({ id }) => bodyIds.has(id)).map(({ id, name }) => [id, name] as const),
+      cards: kit.cards.filter(({ id }) => cardIds.has(id)).map(({ id, label }) => [id, label] as const),
+    };
+  }, [entries, kit.bodies, kit.cards]);
   const set = (part: Partial<LogView>): void => {
     setView({ ...view, ...part });
     setLimit(PAGE);
@@ -67,20 +76,8 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
           value={view.text}
           onChange={(event) => set({ text: event.currentTarget.value })}
         />
-        {choice(
-          'Body',
-          view.bodyId ?? '',
-          kit.bodies.map(({ id, name }) => [id, name] as const),
-          'all bodies',
-          (id) => set({ bodyId: id || null }),
-        )}
-        {choice(
-          'Card',
-          view.cardId ?? '',
-          kit.cards.map(({ id, label }) => [id, label] as const),
-          'all cards',
-          (id) => set({ cardId: id || null }),
-        )}
+        {choice('Body', view.bodyId ?? '', inLog.bodies, 'all bodies', (id) => set({ bodyId: id || null }))}
+        {choice('Card', view.cardId ?? '', inLog.cards, 'all cards', (id) => set({ cardId: id || null }))}
         {choice(
           'Kind',
           view.kind ?? '',

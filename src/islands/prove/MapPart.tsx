@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { mapLimits, mapOf } from '../../app/prove/proveViews.ts';
+import { heldShares, mapLimits, mapOf } from '../../app/prove/proveViews.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import { heldText } from '../../text/evidence/reconcile.ts';
 import { BracketTable } from './BracketTable.tsx';
 import css from './MapPart.module.css';
 import { SurvivalChart } from './SurvivalChart.tsx';
@@ -101,6 +102,7 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
       ) : (
         <SurvivalChart bars={map.bars} ground={map.ground} limits={limits} openId={openId} onOpen={onOpen} />
       )}
+      {map.bars.length > 0 && <p>{heldText(heldShares(map.bars))}</p>}
       <BracketTable kit={kit} bodyId={body.id} />
     </section>
   );

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { Draft } from '../../app/kit/draft.ts';
 import { againAs, markLooked } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { placedTest, reconcileTest } from '../../app/prove/proveViews.ts';
@@ -23,7 +24,7 @@ interface TestPanelProps {
   /** Why its result is worth a look; null where it is as believed. */
   readonly why: PuzzleWhy | null;
   readonly onDelete: () => void;
-  readonly onAgain: (test: Test) => void;
+  readonly onAgain: (test: Draft<Test>) => void;
   readonly onClose: () => void;
 }
 

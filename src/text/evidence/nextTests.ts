@@ -58,3 +58,7 @@ export const METHOD: readonly string[] = [
   'Let it cool, and make it three times. Equal bytes on two cards: nothing was lost.',
   'Cards and bodies can be too hot to hold. The maker’s manual stands.',
 ];
+
+/** How old something is, in whole months. */
+export const agoText = (months: number): string =>
+  months < 1 ? 'this month' : months === 1 ? 'a month ago' : `${months} months ago`;

@@ -89,3 +89,9 @@ export function inCommonText({ cause, strength }: InCommon, drops: number): stri
         : 'Cache or heat? These drops cannot tell: take it at another rate, from cold.';
   }
 }
+
+/** What share of takes held longer than some minutes; empty where none dropped. */
+export const heldText = (shares: readonly { readonly minutes: number; readonly share: number }[]): string =>
+  shares.length === 0
+    ? ''
+    : `Held longer than ${shares.map(({ minutes, share }) => `${minutes}${NBSP}min: ${plain(share * 100, 0)}${NBSP}%`).join(', ')}. A full card and a stopped take count for as long as they ran, and beat nobody.`;
