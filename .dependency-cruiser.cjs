@@ -55,6 +55,12 @@ module.exports = {
       'match does not know the heat run',
     ),
     rule(
+      'prove-above-match-and-heat',
+      { path: '^src/core/(match|heat|cards|bodies)/', pathNot: ['\\.test\\.ts$'] },
+      { path: '^src/core/prove/' },
+      'what tests bear out leans on the answers, and no answer on it: the rules of tests stand in match',
+    ),
+    rule(
       'ask-last',
       { path: '^src/core/(match/(?!ask/)|heat/)', pathNot: ['\\.test\\.ts$'] },
       { path: '^src/core/match/ask/' },

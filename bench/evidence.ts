@@ -1,13 +1,13 @@
 // The board with ten thousand tests beside the same board without any, and the log and map of as many, in one run.
 
-import { RETEST } from '../src/core/evidence/age.ts';
-import { logEntries, shownEntries, WHOLE_LOG } from '../src/core/evidence/entries.ts';
-import { nextTestSteps } from '../src/core/evidence/nextTests.ts';
-import { cardBrackets, placed, puzzles } from '../src/core/evidence/puzzles.ts';
-import { mapBars } from '../src/core/evidence/survival.ts';
 import type { Test, TestEnd } from '../src/core/kit/model.ts';
 import { board } from '../src/core/match/board.ts';
 import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
+import { RETEST } from '../src/core/prove/age.ts';
+import { logEntries, shownEntries, WHOLE_LOG } from '../src/core/prove/entries.ts';
+import { nextTestSteps } from '../src/core/prove/nextTests.ts';
+import { cardBrackets, placed, puzzles } from '../src/core/prove/puzzles.ts';
+import { mapBars } from '../src/core/prove/survival.ts';
 import { finish } from '../src/core/steps.ts';
 import { largeKit, testsFor } from '../tests/support/largeKit.ts';
 

@@ -148,6 +148,56 @@ async function longBody({ driver, address }) {
   return median(found);
 }
 
+const take = (at) => ({
+  ...test(at),
+  cardId: `c${1 + 3 * (at % 20)}`,
+  modeId: `m${at % 5}`,
+  bodyId: 'b1',
+  end: ['full', 'dropped', 'stopped'][at % 3],
+  seconds: 60 + ((at * 37) % 5000),
+  date: `2026-0${1 + (at % 9)}-1${at % 9}`,
+});
+
+/** The log of 10,000 takes: from the address to its first lines, and one letter of a search. */
+async function longLog({ driver, address }, what) {
+  await driver.executeAsyncScript(seed, { bodies: [body(1, 5)], cards: times(60, card), tests: times(10_000, take) });
+  const from = performance.now();
+  await driver.get(`${address}/prove`);
+  const lines = By.css('section[aria-label="Log"] li');
+  await driver.wait(async () => (await driver.findElements(lines)).length > 10, 60_000);
+  if (what === 'opened') return performance.now() - from;
+  await driver.sleep(2000);
+  return driver.executeAsyncScript(
+    until,
+    `const field = document.querySelector('input[type=search]');
+     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, 'C-7');
+     field.dispatchEvent(new Event('input', { bubbles: true }));`,
+    'document.querySelector("section[aria-label=Log]").textContent.includes(" of ")',
+  );
+}
+
+/** The survival map of 2,000 takes, from the press on its name to its last bar; its code is there already. */
+async function longMap({ driver, address }) {
+  await driver.executeAsyncScript(seed, { bodies: [body(1, 5)], cards: times(60, card), tests: times(2000, take) });
+  const found = [];
+  const press = (name) =>
+    `[...document.querySelectorAll('nav button')].find((one) => one.textContent === '${name}').click()`;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    await driver.get(`${address}/prove?at=map`);
+    await driver.wait(async () => (await driver.findElements(By.css('main svg'))).length > 0, 60_000);
+    await driver.executeScript(press('Bursts'));
+    await driver.sleep(1500);
+    found.push(
+      await driver.executeAsyncScript(
+        until,
+        press('Map'),
+        'document.querySelectorAll("main svg [data-end]").length >= 2000',
+      ),
+    );
+  }
+  return median(found);
+}
+
 const rows = [];
 for (const [name, folder] of builds) {
   const one = async (what, run) => {
@@ -161,6 +211,9 @@ for (const [name, folder] of builds) {
   };
   await one('a card saved, 2,000 cards and 5,000 tests stored (aim 50 ms)', saving);
   await one('a body of 500 modes opened (aim 100 ms)', longBody);
+  await one('the log of 10,000 takes opened', (at) => longLog(at, 'opened'));
+  await one('the log of 10,000 takes searched (aim 100 ms)', (at) => longLog(at, 'searched'));
+  await one('the map of 2,000 takes drawn (aim 500 ms)', longMap);
   await one('20,000 cards × 1,000 modes opened (aim 3,000 ms)', (at) => opening(at, 20_000, 1000));
 }
 for (const [name, what, ms, why] of rows) console.log(`${name.padEnd(11)} ${what}: ${ms.toFixed(0)} ms ${why ?? ''}`);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bodyNamed, givenGroups, reportsOf } from '../app/prove/files.ts';
 import type { Report } from '../core/kit/model.ts';
 import { aBody, aCard, aMode, aTest } from '../core/testing.ts';
-import { givenRefusalText } from '../text/evidence/files.ts';
+import { givenRefusalText } from '../text/prove/files.ts';
 import { type GivenTests, givenTests, readGivenTests } from './givenTests.ts';
 import { reportSchema } from './schemas/report.ts';
 

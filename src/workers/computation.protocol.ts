@@ -1,4 +1,3 @@
-import type { NextInput, NextTest } from '../core/evidence/nextTests.ts';
 import type { AdviceInput, Advised } from '../core/heat/run/advice.ts';
 import type { SharesInput } from '../core/heat/run/failures.ts';
 import type { Fit, FitInput, FitRefusal } from '../core/heat/run/fit.ts';
@@ -7,6 +6,7 @@ import type { MarksInput } from '../core/heat/run/marks.ts';
 import type { WayOut, WaysOutInput } from '../core/heat/run/waysOut.ts';
 import type { Risk, RiskInput } from '../core/heat/writepath/risk.ts';
 import type { Simulation } from '../core/heat/writepath/simulation.ts';
+import type { NextInput, NextTest } from '../core/prove/nextTests.ts';
 import type { Result } from '../core/result.ts';
 import type { KitRefusal, ReadKit } from '../kit/importKit.ts';
 import type { PastedCards } from '../reading/cards/pasteCards.ts';

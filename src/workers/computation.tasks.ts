@@ -31,7 +31,7 @@ export const COMPUTATION: TaskSteps<ComputationTasks> = {
   shares: shareSteps,
   fit: (request: FitInput, sign): Steps<Result<Fit, FitRefusal>> => fitSteps(request, leastSquaresWith(sign)),
   async next(input) {
-    const { nextTestSteps } = await import('../core/evidence/nextTests.ts');
+    const { nextTestSteps } = await import('../core/prove/nextTests.ts');
     return nextTestSteps(input);
   },
   async trace(file) {

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import kaplanMeier from 'kaplan-meier/dist/index.js';
 import { linearRegression, max, min } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { bracket, heldLonger } from '../../src/core/evidence/bracket.ts';
-import { oddTake, placed } from '../../src/core/evidence/puzzles.ts';
-import { reconcile } from '../../src/core/evidence/reconcile.ts';
+import { bracket, heldLonger } from '../../src/core/prove/bracket.ts';
+import { oddTake, placed } from '../../src/core/prove/puzzles.ts';
+import { reconcile } from '../../src/core/prove/reconcile.ts';
 import { aBody, aCard, aMode, aTest } from '../../src/core/testing.ts';
 
 // The package wants these of a helper library; it is itself tested against R.

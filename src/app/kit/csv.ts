@@ -4,7 +4,7 @@ import type { Body, Card, TakeKind, Test } from '../../core/kit/model.ts';
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import { toMBps } from '../../core/units/convert.ts';
-import { TEST_COLUMNS } from '../../reading/evidence/testsCsv.ts';
+import { TEST_COLUMNS } from '../../reading/prove/testsCsv.ts';
 import { findingText } from '../../text/match/finding.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 

@@ -1,9 +1,9 @@
-import { type Due, due, monthsBetween, RETEST } from '../../core/evidence/age.ts';
-import { type NoBetter, noBetter } from '../../core/evidence/clearing.ts';
-import { type Puzzle, puzzles } from '../../core/evidence/puzzles.ts';
 import type { Body, Card, Clearing, Test } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
+import { type Due, due, monthsBetween, RETEST } from '../../core/prove/age.ts';
+import { type NoBetter, noBetter } from '../../core/prove/clearing.ts';
+import { type Puzzle, puzzles } from '../../core/prove/puzzles.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { today } from '../kit/today.ts';
 

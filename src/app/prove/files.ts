@@ -10,7 +10,7 @@ import {
   readGivenTests,
 } from '../../kit/givenTests.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
-import { readTestsTable, type TestsTable } from '../../reading/evidence/testsCsv.ts';
+import { readTestsTable, type TestsTable } from '../../reading/prove/testsCsv.ts';
 import type { ExportedFile } from '../kit/kitFile.ts';
 import { today } from '../kit/today.ts';
 import type { ProveKit } from './proveKit.ts';

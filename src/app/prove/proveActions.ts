@@ -1,4 +1,3 @@
-import type { Entry } from '../../core/evidence/entries.ts';
 import type {
   BenchResult,
   Body,
@@ -11,6 +10,7 @@ import type {
   Retest,
   Test,
 } from '../../core/kit/model.ts';
+import type { Entry } from '../../core/prove/entries.ts';
 import { newId } from '../../kit/newId.ts';
 import { change, type ListEdit, put, remove, settle } from '../../store/edit.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';

@@ -1,9 +1,4 @@
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import { heldLonger } from '../../core/evidence/bracket.ts';
-import { logEntries, takeDoubts } from '../../core/evidence/entries.ts';
-import { oddTake, type Placed, placed } from '../../core/evidence/puzzles.ts';
-import { type Reconciled, reconcile } from '../../core/evidence/reconcile.ts';
-import { type MapBar, mapBars, supported } from '../../core/evidence/survival.ts';
 import { deciding, hasFailed, lanesOf } from '../../core/heat/run/lane.ts';
 import { paceOf } from '../../core/heat/run/pace.ts';
 import type { Body, Card, Mode, PlannedTake, Test } from '../../core/kit/model.ts';
@@ -11,21 +6,26 @@ import { pairFit } from '../../core/match/pairFit.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { sharesOf } from '../../core/match/seats.ts';
 import { readTest } from '../../core/match/testReading.ts';
+import { heldLonger } from '../../core/prove/bracket.ts';
+import { logEntries, takeDoubts } from '../../core/prove/entries.ts';
+import { oddTake, type Placed, placed } from '../../core/prove/puzzles.ts';
+import { type Reconciled, reconcile } from '../../core/prove/reconcile.ts';
+import { type MapBar, mapBars, supported } from '../../core/prove/survival.ts';
 import { toMBps } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
-import { doubtText } from '../../text/evidence/log.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
+import { doubtText } from '../../text/prove/log.ts';
 import type { Draft } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
 import type { ProveKit } from './proveKit.ts';
 
-/** What the view of tests asks the core. */
-export { RETEST } from '../../core/evidence/age.ts';
-export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../core/evidence/clearing.ts';
-export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/evidence/entries.ts';
-export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/evidence/puzzles.ts';
-export { diagnose, SYMPTOMS } from '../../core/evidence/symptom.ts';
 export { AIR_MOVEMENTS, BENCH_PROGRAMS, CONSTANCIES, TEST_STARTS } from '../../core/kit/model.ts';
+/** What the view of tests asks the core. */
+export { RETEST } from '../../core/prove/age.ts';
+export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../core/prove/clearing.ts';
+export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/prove/entries.ts';
+export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/prove/puzzles.ts';
+export { diagnose, SYMPTOMS } from '../../core/prove/symptom.ts';
 export { fromGB } from '../../core/units/convert.ts';
 
 /** Everything in the log of a kit. */

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type Clocks, look, type Ran, ran, startWatch, type Watch } from '../../core/evidence/stopwatch.ts';
+import { type Clocks, look, type Ran, ran, startWatch, type Watch } from '../../core/prove/stopwatch.ts';
 
 /** What a running stopwatch times. */
 export interface Timed {

@@ -1,9 +1,9 @@
-import { acrossCards, cardBrackets } from '../../core/evidence/puzzles.ts';
-import type { SymptomKnown } from '../../core/evidence/symptom.ts';
 import { heatMark } from '../../core/heat/run/mark.ts';
 import type { Body, Card, Mode, PlannedTake } from '../../core/kit/model.ts';
 import { cellFor } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import { acrossCards, cardBrackets } from '../../core/prove/puzzles.ts';
+import type { SymptomKnown } from '../../core/prove/symptom.ts';
 import type { ProveKit } from './proveKit.ts';
 
 /** The pair a symptom is of; what is not named is null. */

@@ -105,6 +105,7 @@ export function BodyForm(props: BodyFormProps) {
           <div className={css.fields}>
             <TextField label="Name" props={field('name')} placeholder="Dory" autoFocus={isNew} />
             <TextField label="What it is" props={field('note')} placeholder="hybrid" />
+            <TextField label="Firmware" props={field('firmware')} placeholder="as it shows" />
             <ChoiceField
               label="How two cards are used"
               props={field('arrangement')}

@@ -39,6 +39,17 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           </div>
         ))}
       </dl>
+      <h3>Beside a verdict</h3>
+      <dl className={css.list}>
+        <div className={css.row}>
+          <dt className={css.word}>likely</dt>
+          <dd className={css.meaning}>a card of the same print passed your test here; this one was not tested</dd>
+        </div>
+        <div className={css.row}>
+          <dt className={css.word}>its like dropped</dt>
+          <dd className={css.meaning}>a card of the same print dropped here: test this one first</dd>
+        </div>
+      </dl>
       <p className="soft">Select a cell to see why. The maker’s manual stands above every answer here.</p>
     </div>
   );

@@ -5,11 +5,11 @@ import { evidenceOf } from '../../app/prove/evidenceOf.ts';
 import type { Card, Test } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { noBetterText } from '../../text/evidence/clearing.ts';
-import { END_WORD } from '../../text/evidence/log.ts';
-import { agoText, dueText } from '../../text/evidence/nextTests.ts';
-import { explanationText, PUZZLE_WORDS } from '../../text/evidence/reconcile.ts';
 import { dayText } from '../../text/kit/when.ts';
+import { noBetterText } from '../../text/prove/clearing.ts';
+import { END_WORD } from '../../text/prove/log.ts';
+import { agoText, dueText } from '../../text/prove/nextTests.ts';
+import { explanationText, PUZZLE_WORDS } from '../../text/prove/reconcile.ts';
 import { clockText } from '../../text/quantity.ts';
 import css from './WhyEvidence.module.css';
 

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { acrossCards, cardBrackets, demandedMBps, fromGB } from '../../app/prove/proveViews.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { inCommonText } from '../../text/evidence/reconcile.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { inCommonText } from '../../text/prove/reconcile.ts';
 import { capacityText, clockText } from '../../text/quantity.ts';
 import css from './BracketTable.module.css';
 

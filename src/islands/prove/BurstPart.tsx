@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../app/prove/proveViews.ts';
-import { LIMITING_TEXT, noBetterText, voidText } from '../../text/evidence/clearing.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { LIMITING_TEXT, noBetterText, voidText } from '../../text/prove/clearing.ts';
 import { plain } from '../../text/quantity.ts';
 import { typedNumber } from '../../ui/typedNumber.ts';
 import css from './BurstPart.module.css';

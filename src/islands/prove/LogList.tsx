@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../app/prove/proveViews.ts';
-import type { Entry, EntryKind, LogOrder, LogView } from '../../core/evidence/entries.ts';
+import type { Entry, EntryKind, LogOrder, LogView } from '../../core/prove/entries.ts';
+import { shortDayText } from '../../text/kit/when.ts';
 import {
   countText,
   END_CHOICES,
@@ -10,8 +11,7 @@ import {
   logLine,
   type Named,
   ORDER_WORDS,
-} from '../../text/evidence/log.ts';
-import { shortDayText } from '../../text/kit/when.ts';
+} from '../../text/prove/log.ts';
 import css from './LogList.module.css';
 
 interface LogListProps {
@@ -28,6 +28,7 @@ const PAGE = 60;
 /** The log: what was tested, newest first, with what it is narrowed by. Failed takes nobody looked at stand on top. */
 export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) {
   const [view, setView] = useState<LogView>(WHOLE_LOG);
+  const [narrowing, setNarrowing] = useState(false);
   const [limit, setLimit] = useState(PAGE);
   const [thisYear] = useState(() => new Date().getFullYear());
   const shown = useMemo(() => shownEntries(entries, view, (entry) => entryWords(entry, named)), [entries, view, named]);
@@ -76,29 +77,34 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
           value={view.text}
           onChange={(event) => set({ text: event.currentTarget.value })}
         />
-        {choice('Body', view.bodyId ?? '', inLog.bodies, 'all bodies', (id) => set({ bodyId: id || null }))}
-        {choice('Card', view.cardId ?? '', inLog.cards, 'all cards', (id) => set({ cardId: id || null }))}
-        {choice(
-          'Kind',
-          view.kind ?? '',
-          ENTRY_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const),
-          'everything',
-          (kind) => set({ kind: (kind || null) as EntryKind | null }),
-        )}
-        {choice(
-          'Ended',
-          view.end ?? '',
-          END_CHOICES.map(({ value, label }) => [value, label] as const),
-          'any end',
-          (end) => set({ end: (end || null) as LogView['end'] }),
-        )}
-        {choice(
-          'Order',
-          view.order,
-          LOG_ORDERS.map((order) => [order, ORDER_WORDS[order]] as const),
-          '',
-          (order) => set({ order: order as LogOrder }),
-        )}
+        <button type="button" className={css.narrow} aria-expanded={narrowing} onClick={() => setNarrowing(!narrowing)}>
+          {narrowing ? 'Fewer choices' : 'Narrow it'}
+        </button>
+        <div className={css.choices} data-open={narrowing || undefined}>
+          {choice('Body', view.bodyId ?? '', inLog.bodies, 'all bodies', (id) => set({ bodyId: id || null }))}
+          {choice('Card', view.cardId ?? '', inLog.cards, 'all cards', (id) => set({ cardId: id || null }))}
+          {choice(
+            'Kind',
+            view.kind ?? '',
+            ENTRY_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const),
+            'everything',
+            (kind) => set({ kind: (kind || null) as EntryKind | null }),
+          )}
+          {choice(
+            'Ended',
+            view.end ?? '',
+            END_CHOICES.map(({ value, label }) => [value, label] as const),
+            'any end',
+            (end) => set({ end: (end || null) as LogView['end'] }),
+          )}
+          {choice(
+            'Order',
+            view.order,
+            LOG_ORDERS.map((order) => [order, ORDER_WORDS[order]] as const),
+            '',
+            (order) => set({ order: order as LogOrder }),
+          )}
+        </div>
       </div>
       <p className={css.count} role="status">
         {countText(shown.length, entries.length)}

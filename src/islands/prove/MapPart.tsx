@@ -3,7 +3,7 @@ import { plannedTake } from '../../app/heat/plannedTake.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { heldShares, mapLimits, mapOf } from '../../app/prove/proveViews.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { heldText } from '../../text/evidence/reconcile.ts';
+import { heldText } from '../../text/prove/reconcile.ts';
 import { BracketTable } from './BracketTable.tsx';
 import css from './MapPart.module.css';
 import { SurvivalChart } from './SurvivalChart.tsx';

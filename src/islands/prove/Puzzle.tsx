@@ -1,15 +1,9 @@
 import { setRatio } from '../../app/prove/proveActions.ts';
-import type { PuzzleWhy } from '../../core/evidence/puzzles.ts';
-import type { Reconciled } from '../../core/evidence/reconcile.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
-import {
-  bufferText,
-  explanationText,
-  NO_BYTES_TEXT,
-  PUZZLE_WORDS,
-  supportWord,
-} from '../../text/evidence/reconcile.ts';
+import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
+import type { Reconciled } from '../../core/prove/reconcile.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { bufferText, explanationText, NO_BYTES_TEXT, PUZZLE_WORDS, supportWord } from '../../text/prove/reconcile.ts';
 import { plain } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './Puzzle.module.css';

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { MapLimit } from '../../app/prove/proveViews.ts';
-import type { Corner, MapBar } from '../../core/evidence/survival.ts';
-import { END_WORD } from '../../text/evidence/log.ts';
+import type { Corner, MapBar } from '../../core/prove/survival.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { END_WORD } from '../../text/prove/log.ts';
 import { minutesText, plain } from '../../text/quantity.ts';
 import css from './SurvivalChart.module.css';
 

@@ -7,9 +7,9 @@ import { AIR_MOVEMENTS, CONSTANCIES, cardsFor, doubtTexts, TEST_STARTS, withRate
 import type { Test } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { testSchema } from '../../kit/schemas/test.ts';
-import { CONSTANCY_WORDS, END_CHOICES, START_WORDS } from '../../text/evidence/log.ts';
 import { AIR_WORDS } from '../../text/heat/heatWords.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
+import { CONSTANCY_WORDS, END_CHOICES, START_WORDS } from '../../text/prove/log.ts';
 import { clockText } from '../../text/quantity.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Fold } from '../../ui/Fold.tsx';

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { fileText, readTable } from '../../app/prove/files.ts';
 import { addTests } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { lineProblemText, tableText } from '../../text/evidence/files.ts';
+import { lineProblemText, tableText } from '../../text/prove/files.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import css from '../../ui/paste.module.css';
 import { useChange } from '../../ui/useChange.ts';

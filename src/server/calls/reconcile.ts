@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import { type OddTake, reconcile as reconciled } from '../../core/evidence/reconcile.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
+import { type OddTake, reconcile as reconciled } from '../../core/prove/reconcile.ts';
 import { ok } from '../../core/result.ts';
-import { bufferText, explanationText, NO_BYTES_TEXT } from '../../text/evidence/reconcile.ts';
+import { bufferText, explanationText, NO_BYTES_TEXT } from '../../text/prove/reconcile.ts';
 import { call, MAX_LINE_BODY } from '../call.ts';
 import { list, number, numberOrNull, object, objectOrNull, text } from '../shapes.ts';
 
@@ -26,6 +26,7 @@ export const reconcile = call({
     outcome: Joi.valid('filled', 'dropped', 'stopped').required(),
     seconds: Joi.number().min(takeSeconds.min).max(takeSeconds.max).required(),
     fileGB: amount.allow(null),
+    varies: Joi.boolean().allow(null),
     cards: Joi.number().integer().min(1).max(16),
   }),
   answer: object({

@@ -1,5 +1,5 @@
 import type { KitRefusal } from '../../kit/importKit.ts';
-import type { LineProblem, TestsTable } from '../../reading/evidence/testsCsv.ts';
+import type { LineProblem, TestsTable } from '../../reading/prove/testsCsv.ts';
 import { kitRefusalText } from '../kit/kitRefusal.ts';
 import { together } from '../quantity.ts';
 

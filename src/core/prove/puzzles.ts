@@ -63,6 +63,7 @@ export function oddTake(one: Placed): OddTake | null {
     outcome: OUTCOMES[test.end],
     seconds,
     fileGB: test.clipGB != null && test.clipGB >= RANGES.takeAmount.min ? test.clipGB : null,
+    varies: test.rateIs == null ? null : test.rateIs === 'quality',
     cards: sharesOf(body),
   };
 }

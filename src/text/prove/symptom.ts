@@ -1,4 +1,4 @@
-import type { Question, Symptom, SymptomCause, Weight } from '../../core/evidence/symptom.ts';
+import type { Question, Symptom, SymptomCause, Weight } from '../../core/prove/symptom.ts';
 
 export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
   stopped: 'It stopped by itself',

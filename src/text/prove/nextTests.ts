@@ -1,5 +1,5 @@
-import type { Due } from '../../core/evidence/age.ts';
-import type { Reason } from '../../core/evidence/nextTests.ts';
+import type { Due } from '../../core/prove/age.ts';
+import type { Reason } from '../../core/prove/nextTests.ts';
 import { assertNever } from '../../core/result.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { clockText, together } from '../quantity.ts';
@@ -9,11 +9,11 @@ import { explanationText } from './reconcile.ts';
 export function dueText(due: Due): string {
   switch (due.code) {
     case 'old':
-      return `the newest test is ${due.months} months old: make it again.`;
+      return `the newest test is ${due.months} months old.`;
     case 'firmware':
-      return `tested with firmware ${due.was}; the body has ${due.is} now: make it again.`;
+      return `tested with firmware ${due.was}; the body has ${due.is} now.`;
     case 'incident':
-      return `an incident of ${due.date.slice(0, 10)} came after the tests: make them again.`;
+      return `an incident of ${due.date.slice(0, 10)} came after the tests.`;
     default:
       return assertNever(due);
   }
@@ -35,7 +35,7 @@ export function reasonText(reason: Reason, decides: number): string {
     case 'past':
       return `proven to ${clockText(reason.provenSeconds as Seconds)}; decides the rest of the card.`;
     case 'due':
-      return dueText(reason.due);
+      return `${dueText(reason.due)} Make it again.`;
     case 'void-burst':
       return 'the burst before it never filled the buffer: a shutter shorter than the burst, and on until the camera slows.';
     case 'repeat':

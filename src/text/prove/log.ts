@@ -1,5 +1,5 @@
-import type { Entry, EntryKind, LogOrder, TakeDoubt } from '../../core/evidence/entries.ts';
 import type { BenchProgram, Body, Card, Constancy, TestEnd, TestStart } from '../../core/kit/model.ts';
+import type { Entry, EntryKind, LogOrder, TakeDoubt } from '../../core/prove/entries.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
 import { paceText } from '../heat/heatWords.ts';

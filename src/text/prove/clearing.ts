@@ -1,4 +1,4 @@
-import type { Cleared, Limiting, NoBetter, Void } from '../../core/evidence/clearing.ts';
+import type { Cleared, Limiting, NoBetter, Void } from '../../core/prove/clearing.ts';
 import { assertNever } from '../../core/result.ts';
 import { paceText } from '../heat/heatWords.ts';
 import { plain } from '../quantity.ts';

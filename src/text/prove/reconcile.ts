@@ -1,6 +1,6 @@
-import type { InCommon } from '../../core/evidence/bracket.ts';
-import type { PuzzleWhy } from '../../core/evidence/puzzles.ts';
-import type { Explanation } from '../../core/evidence/reconcile.ts';
+import type { InCommon } from '../../core/prove/bracket.ts';
+import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
+import type { Explanation } from '../../core/prove/reconcile.ts';
 import { assertNever } from '../../core/result.ts';
 import { plain } from '../quantity.ts';
 
@@ -69,7 +69,7 @@ export const supportWord = (support: number): { readonly word: string; readonly 
 export const PUZZLE_WORDS: Readonly<Record<PuzzleWhy, string>> = {
   numbers: 'Its numbers do not fit what the mode writes.',
   'beyond-claim': 'It filled the card above what the maker claims.',
-  'below-a-pass': 'It dropped below a rate that this card has borne here.',
+  'below-a-pass': 'It dropped at a rate that this card has borne here. Make it again, from cold.',
 };
 
 /** What drops have in common, and what would decide. */

@@ -19,6 +19,8 @@ export interface OddTake {
   readonly seconds: number;
   /** Bytes of the clip; null: not looked at. */
   readonly fileGB?: number | null;
+  /** Whether its rate follows the picture; null: not noted. */
+  readonly varies?: boolean | null;
   /** Cards that share the stream; one where nothing is said. */
   readonly cards?: number;
 }
@@ -122,7 +124,7 @@ function causesOf(take: OddTake, ratio: number): readonly Cause[] {
     // A rate that varies writes less than its maximum; less than a third is another thing.
     {
       explanation: { code: 'variable-rate', ratio },
-      belief: set === null ? BEFORE.variable * between(ratio, 1 / 3, 0.985) : 0,
+      belief: (take.varies ?? set === null) ? BEFORE.variable * between(ratio, 1 / 3, 0.985) : 0,
     },
     { explanation: { code: 'beside-the-picture', ratio }, belief: BEFORE.beside * between(ratio, 1.015, 1.15) },
     ...[2, 3, 4].map((cards) => ({

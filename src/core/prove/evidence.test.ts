@@ -45,6 +45,16 @@ describe('a result that looks impossible', () => {
     expect(first(change)?.code).toBe(code);
   });
 
+  it('a rate that follows the picture explains less than the rate, one that is held never does', () => {
+    const odd = { setRatio: 5, seconds: 2700.5 };
+    expect(first({ ...odd, varies: true })?.code).toBe('variable-rate');
+    expect(first({ seconds: 2700.5, varies: false })?.code).not.toBe('variable-rate');
+  });
+
+  it('a smaller window of the sensor', () => {
+    expect(first({ seconds: 1980 * 2.25 + 0.5, varies: false })).toMatchObject({ code: 'crop' });
+  });
+
   it('a shortfall of hundreds of gigabytes fits no buffer', () => {
     const hour = take({ outcome: 'dropped', ratedMBps: 390, seconds: 3600 });
     expect(reconcile(hour).buffer).toEqual({ shortfallGB: 396, possible: false });
