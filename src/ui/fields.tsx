@@ -1,5 +1,5 @@
 import { Select, TextInput } from '@mantine/core';
-import type { ReactNode } from 'react';
+import type { ChangeEvent, ReactNode } from 'react';
 import { NumberField as TypedNumber } from './NumberField.tsx';
 
 /** What the form library hands a field; kept loose because it is its own type that changes with the field. */
@@ -45,6 +45,25 @@ export function TextField({
       autoComplete="off"
       {...(props as Record<string, unknown>)}
       value={(props.value ?? '') as string}
+    />
+  );
+}
+
+/** A day, in the browser's own way of choosing one; empty where it is not noted. */
+export function DateField({ label, props, className }: Common) {
+  const { value, onChange, error } = props as {
+    readonly value?: unknown;
+    readonly onChange: unknown;
+    readonly error?: unknown;
+  };
+  return (
+    <TextInput
+      type="date"
+      label={label}
+      className={className}
+      value={typeof value === 'string' ? value.slice(0, 10) : ''}
+      error={error ? String(error) : null}
+      onChange={onChange as (event: ChangeEvent<HTMLInputElement>) => void}
     />
   );
 }

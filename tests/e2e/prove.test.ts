@@ -169,6 +169,11 @@ describe('results that look impossible', () => {
     await app.seesText('body', '8K raw 3:1 is 5:1 now.');
     await app.seesText('aside', 'It agrees with what the camera is believed to write');
     await app.undo('is 5:1 now');
+    await app.seesText('aside', '0.61 of the rate believed');
+    await app.clickText('button', 'The take was 8K raw 5:1 50p');
+    await app.seesText('aside', '8K raw 5:1 50p, Wherry · A-01');
+    await app.visit('/');
+    expect(await app.seesCell('Wherry 8K raw 5:1 50p on A-01')).toContain('Proven');
   });
 
   it('are drawn on the map, and a bar opens its test', async () => {
@@ -212,6 +217,20 @@ describe('the stopwatch', () => {
     await app.clickText('button', 'I stopped it');
     await app.clickText('button', '60:');
     await app.seesText('aside', /1 h|60 min/);
+  });
+
+  it('is started from a take that is being logged', async () => {
+    await app.visit('/prove');
+    await app.clickText('button', 'Log a take');
+    await chip('Body', 'Punt');
+    await chip('Mode', 'HD long-GOP');
+    await chip('Card', 'C-05');
+    await app.clickText('button', 'Start the watch instead');
+    await app.seesText('section[aria-label="The take that is running"]', 'HD long-GOP 25p on C-05, Punt');
+    await app.seesText('[role=timer]', '0:02');
+    await app.clickText('button', 'I stopped it');
+    await app.seesText('aside', 'HD long-GOP 25p, Punt · C-05');
+    expect(await app.text('main')).not.toContain('is not saved');
   });
 
   it('a broken memory of it is none, and it is thrown away in one press', async () => {
@@ -367,6 +386,6 @@ describe('hand and eye', () => {
     await part('Map');
     await app.seesText('main', 'No take is logged yet');
     await part('Worth testing');
-    await app.seesText('main', 'Nothing is open');
+    await app.seesText('main', 'Nothing to test yet');
   });
 });

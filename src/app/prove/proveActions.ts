@@ -17,6 +17,7 @@ import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { type Draft, drafted } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
 import { type Written, write } from '../kit/write.ts';
+import { writtenMBps } from './proveViews.ts';
 
 /** Stores a take as its form has it. */
 export const saveTest = (test: Test, base: Test | null): Promise<Written> =>
@@ -123,3 +124,12 @@ export const setRatio = (body: Body, mode: Mode, ratio: number): Promise<Written
       ),
     })),
   ]);
+
+/** That a take was of another mode than noted. */
+export function moveTest({ id }: Test, modeId: string, body: Body): Promise<Written> {
+  const mode = body.modes.find((one) => one.id === modeId);
+  const rate = mode ? writtenMBps(body, mode) : null;
+  return write(CHANGE_TEXT.takeMoved(mode?.name ?? ''), [
+    change('tests', id, (one) => ({ ...one, modeId, writtenMBps: rate ?? one.writtenMBps })),
+  ]);
+}

@@ -48,7 +48,7 @@ export const newTest = (part: Partial<Draft<Test>> = {}): Draft<Test> => ({
 });
 
 /** What one card of a body is written in a mode at the most, MB/s, one decimal; null where it is not known. */
-function writtenMBps(body: Body, mode: Mode): number | null {
+export function writtenMBps(body: Body, mode: Mode): number | null {
   const rate = streamRate(mode);
   return rate.ok ? Math.round((toMBps(rate.value.peak) / sharesOf(body)) * 10) / 10 : null;
 }
@@ -179,3 +179,17 @@ export function heldShares(bars: readonly MapBar[]): readonly HeldShare[] {
     share: held.filter(({ seconds }) => seconds <= minutes * 60).at(-1)?.share ?? 1,
   }));
 }
+
+/** The mode of a body that differs from another in its compression alone; null where there is none. */
+export const modeOfRatio = (body: Body, like: Mode, ratio: number): Mode | null =>
+  body.modes.find(
+    ({ rate, ...mode }) =>
+      rate.kind === 'raw' &&
+      like.rate.kind === 'raw' &&
+      rate.ratio === ratio &&
+      rate.bitsPerPixel === like.rate.bitsPerPixel &&
+      mode.width === like.width &&
+      mode.height === like.height &&
+      mode.fps === like.fps &&
+      (mode.captureFps ?? null) === (like.captureFps ?? null),
+  ) ?? null;

@@ -60,8 +60,9 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
       <TaskNote state={state} what="what is worth testing" onAgain={again} />
       {found?.length === 0 && (
         <p>
-          Nothing is open: every answer is guaranteed, proven often enough, or out of reach. Add a body or a card, or
-          log a take.
+          {bodies.length === 0 || cards.length === 0
+            ? 'Nothing to test yet: it takes a body with a mode, and a card.'
+            : 'Nothing is open: every answer is guaranteed, proven often enough, or out of reach.'}
         </p>
       )}
       <ol className={css.list}>

@@ -13,7 +13,7 @@ import { clearedText } from '../../text/prove/clearing.ts';
 import { PROGRAM_WORDS } from '../../text/prove/log.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { INCIDENT_CHOICES } from '../../ui/choices.ts';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { typedNumber } from '../../ui/typedNumber.ts';
@@ -79,7 +79,7 @@ export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
         <NumberField label="Until the lamp was dark" unit="s" props={field('clearSeconds')} placeholder="12" />
         <NumberField label="Burst as set" unit="a second" props={field('burstFps')} placeholder="not noted" />
         <NumberField label="Shutter" unit="s" props={field('shutterSeconds')} placeholder="0.001" />
-        <TextField label="Date" props={field('date')} placeholder="2026-05-04" />
+        <DateField label="Date" props={field('date')} />
         <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
       </div>
       {body && isWhole && (
@@ -137,7 +137,7 @@ export function BenchForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
         <NumberField label="Read" unit="MB/s" props={field('readMBps')} />
         <TextField label="Reader" props={field('reader')} placeholder="" />
         <TextField label="Port" props={field('port')} placeholder="USB, 10 Gb/s" />
-        <TextField label="Date" props={field('date')} placeholder="2026-05-04" />
+        <DateField label="Date" props={field('date')} />
         <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
       </div>
       <p className={css.hint}>
@@ -272,12 +272,12 @@ export function IncidentForm({ kit, onDone, cardId = '', kind = 'warning', text 
         onChange={(next) => setWhat(next as Incident['kind'])}
       />
       <div className={css.fields}>
-        <TextField
+        <DateField
           label="Date"
           props={{
             value: date,
             onChange: (event: { currentTarget: { value: string } }) => setDate(event.currentTarget.value),
-            error: isDay ? null : 'A day, as 2026-05-04',
+            error: isDay ? null : 'On which day?',
           }}
         />
         <TextField

@@ -314,6 +314,14 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
                   isNew
                   isGone={false}
                   onSaved={(test) => saved(test.id)}
+                  onTime={
+                    watch.running
+                      ? null
+                      : (timed) => {
+                          setOpen(null);
+                          watch.start(timed);
+                        }
+                  }
                   onClose={() => setOpen(null)}
                 />
               </>

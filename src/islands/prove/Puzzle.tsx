@@ -1,8 +1,10 @@
 import { setRatio } from '../../app/prove/proveActions.ts';
+import { modeOfRatio } from '../../app/prove/proveViews.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
 import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
 import type { Reconciled } from '../../core/prove/reconcile.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
+import { modeTitle } from '../../text/match/cell.ts';
 import { bufferText, explanationText, NO_BYTES_TEXT, PUZZLE_WORDS, supportWord } from '../../text/prove/reconcile.ts';
 import { plain } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -16,14 +18,17 @@ interface PuzzleProps {
   readonly nominalMBps: number;
   /** Why it is worth a look; null: it is looked at all the same. */
   readonly why: PuzzleWhy | null;
+  /** The take was of another mode. */
+  readonly onMove: (modeId: string) => void;
 }
 
 /** A result beside what was believed: the ratio, what explains it and how strongly, and what would settle it. */
-export function Puzzle({ reconciled, body, mode, nominalMBps, why }: PuzzleProps) {
+export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: PuzzleProps) {
   const { implied, ratioToNominal, explanations, buffer, silent } = reconciled;
   const change = useChange();
   const [first] = explanations;
   const ratio = first?.code === 'compression-ratio' && mode?.rate.kind === 'raw' ? first.to : null;
+  const other = ratio !== null && mode ? modeOfRatio(body, mode, ratio) : null;
   return (
     <section className={css.puzzle} aria-label="What its numbers say">
       <h3>{why ? 'This looks impossible' : 'What its numbers say'}</h3>
@@ -56,7 +61,12 @@ export function Puzzle({ reconciled, body, mode, nominalMBps, why }: PuzzleProps
       )}
       {buffer && <p className="soft">Could the buffer explain it? {bufferText(buffer)}</p>}
       {ratio !== null && mode && (
-        <p>
+        <p className={css.ways}>
+          {other && (
+            <button type="button" className="ink-button" onClick={() => onMove(other.id)}>
+              The take was {modeTitle(other)}
+            </button>
+          )}
           <button type="button" className="ink-button" onClick={() => void change(() => setRatio(body, mode, ratio))}>
             Set the mode to {plain(ratio)}:1
           </button>

@@ -4,6 +4,7 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import { saveTest } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { AIR_MOVEMENTS, CONSTANCIES, cardsFor, doubtTexts, TEST_STARTS, withRate } from '../../app/prove/proveViews.ts';
+import type { Timed } from '../../app/prove/stopwatch.ts';
 import type { Test } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { testSchema } from '../../kit/schemas/test.ts';
@@ -13,7 +14,7 @@ import { CONSTANCY_WORDS, END_CHOICES, START_WORDS } from '../../text/prove/log.
 import { clockText } from '../../text/quantity.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Fold } from '../../ui/Fold.tsx';
-import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { TakeLength, takeSeconds } from '../../ui/TakeLength.tsx';
@@ -26,6 +27,8 @@ interface TestFormProps {
   readonly isNew: boolean;
   readonly isGone: boolean;
   readonly onSaved: (test: Test) => void;
+  /** Times the take instead; null where one runs already, or the take is logged. */
+  readonly onTime: ((timed: Timed) => void) | null;
   readonly onClose: () => void;
 }
 
@@ -38,7 +41,7 @@ const ASKED: Readonly<Record<string, string>> = {
 };
 
 /** One take as it went: five things at once, and the rest whenever there is time for it. */
-export function TestForm({ kit, test, isNew, isGone, onSaved, onClose }: TestFormProps) {
+export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }: TestFormProps) {
   const { bodies, cards, tests } = kit;
   const itemForm = useItemForm<Test>({
     item: test,
@@ -137,6 +140,23 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onClose }: TestFor
           form.setFieldValue('seconds', takeSeconds(text) ?? '');
         }}
       />
+      {onTime && body && values.modeId !== null && values.cardId !== '' && length.trim() === '' && (
+        <div>
+          <button
+            type="button"
+            className="ink-button"
+            onClick={() => {
+              const { bodyId, modeId, cardId, slotId } = values;
+              if (modeId === null) return;
+              // It is kept by the watch from here on.
+              discard();
+              onTime({ bodyId, modeId, cardId, slotId: slotId ?? null, plannedMinutes: null });
+            }}
+          >
+            Start the watch instead
+          </button>
+        </div>
+      )}
       {form.errors.seconds && length.trim() === '' && (
         <p className="tone-hot" role="alert">
           {ASKED.seconds}
@@ -159,7 +179,7 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onClose }: TestFor
               unknown="not noted"
             />
           )}
-          <TextField label="Date" props={field('date')} placeholder="2026-05-04" />
+          <DateField label="Date" props={field('date')} />
           <NumberField label="Bytes of the clip" unit="GB" props={field('clipGB')} placeholder="not noted" />
           <ChoiceField
             label="Rate of the mode"

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Draft } from '../../app/kit/draft.ts';
-import { againAs, markLooked } from '../../app/prove/proveActions.ts';
+import { againAs, markLooked, moveTest } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { placedTest, reconcileTest } from '../../app/prove/proveViews.ts';
 import type { Test } from '../../core/kit/model.ts';
@@ -91,11 +91,19 @@ export function TestPanel({ kit, entry, isGone, named, why, onDelete, onAgain, o
           isNew={false}
           isGone={isGone}
           onSaved={() => setEditing(false)}
+          onTime={null}
           onClose={onClose}
         />
       )}
       {one && told && (
-        <Puzzle reconciled={told.reconciled} nominalMBps={told.nominalMBps} body={one.body} mode={one.mode} why={why} />
+        <Puzzle
+          reconciled={told.reconciled}
+          nominalMBps={told.nominalMBps}
+          body={one.body}
+          mode={one.mode}
+          why={why}
+          onMove={(modeId) => void change(() => moveTest(test, modeId, one.body))}
+        />
       )}
     </div>
   );

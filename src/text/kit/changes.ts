@@ -24,6 +24,7 @@ export const CHANGE_TEXT = {
   reportsAdded: (count: number) => `${count} of a colleague’s tests added, as reported.`,
   reportsForgotten: 'The colleague’s tests are gone.',
   retest: 'The reminder to test again is set.',
+  takeMoved: (mode: string) => `The take is one of ${mode} now.`,
   ratioSet: (mode: string, ratio: string) => `${mode} is ${ratio}:1 now.`,
   takeKept: (name: string) => `Kept to compare: ${name}.`,
   takeKeptInPlace: (name: string, oldest: string) => `Kept to compare: ${name}. ${oldest} made room for it.`,
