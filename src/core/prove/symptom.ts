@@ -36,7 +36,7 @@ export type Question = (typeof QUESTIONS)[number];
 export type Told = { readonly [Q in Question]?: boolean };
 
 /** What may be behind it. */
-const CAUSES = [
+export const CAUSES = [
   'rate',
   'card-cache',
   'heat',
