@@ -54,12 +54,22 @@ describe('the server', () => {
     const take = { capacityGB: 1000, usableFraction: 0.99, nominalMBps: 886, setRatio: 3, ratedMBps: 400 };
     const filled = await (await post('/api/reconcile', { ...take, outcome: 'filled', seconds: 1862 })).json();
     expect(filled).toMatchObject({
+      impliedMBps: expect.closeTo(531.7, 1),
       ratioToNominal: expect.closeTo(0.6, 2),
       explanation: expect.arrayContaining([expect.objectContaining({ code: 'compression-ratio' })]),
       buffer: { possible: false, text: expect.stringContaining('fits no buffer') },
     });
     const dropped = await (await post('/api/reconcile', { ...take, outcome: 'dropped', seconds: 1320 })).json();
-    expect(dropped).toMatchObject({ impliedMBps: null, ratioToNominal: null, explanation: [{ code: 'no-bytes' }] });
+    expect(dropped).toMatchObject({
+      ...{ impliedMBps: null, impliedBetween: null, ratioToNominal: null },
+      explanation: [{ code: 'no-bytes' }, { code: 'no-buffer', text: expect.stringContaining('fits no buffer') }],
+    });
+    const { setRatio: _, ...untold } = take;
+    const guessed = await (await post('/api/reconcile', { ...untold, outcome: 'filled', seconds: 1862 })).json();
+    expect(guessed.explanation[0]).toMatchObject({
+      code: 'compression-ratio',
+      text: expect.stringContaining('5:1'),
+    });
     for (const bad of [
       { seconds: 0 },
       { seconds: -5 },

@@ -33,6 +33,16 @@ describe('a result that looks impossible', () => {
     expect(first({ setRatio: 3, seconds: 1980 })).toMatchObject({ code: 'agrees' });
   });
 
+  it('names the nearest compression where nobody says what was set, and none where there is none', () => {
+    // 0.605 of the rate: as from 3:1 to 5:1.
+    const { explanations } = reconcile(take({ seconds: 1980 / 0.605 }));
+    expect(explanations[0]).toMatchObject({ code: 'compression-ratio', from: 3, to: 5 });
+    expect(explanations.map(({ code }) => code)).toContain('variable-rate');
+    const none = reconcile(take({ seconds: 1980 / 0.605, setRatio: null }));
+    expect(none.explanations[0]?.code).toBe('variable-rate');
+    expect(none.explanations.map(({ code }) => code)).not.toContain('compression-ratio');
+  });
+
   it.each([
     [{ seconds: 1980 * 2 + 1, cards: 1, setRatio: 5 }, 'split'],
     [{ seconds: 1980 * 8 + 1 }, 'bits-or-bytes'],
@@ -52,7 +62,7 @@ describe('a result that looks impossible', () => {
   });
 
   it('a smaller window of the sensor', () => {
-    expect(first({ seconds: 1980 * 2.25 + 0.5, varies: false })).toMatchObject({ code: 'crop' });
+    expect(first({ seconds: 1980 * 2.25 + 0.5, varies: false, setRatio: null })).toMatchObject({ code: 'crop' });
   });
 
   it('a shortfall of hundreds of gigabytes fits no buffer', () => {

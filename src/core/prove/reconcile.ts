@@ -11,7 +11,7 @@ export interface OddTake {
   readonly usableFraction: number | null;
   /** What the camera is believed to write, MB/s. */
   readonly nominalMBps: number;
-  /** The compression the camera was set to, to 1; null where there is none or it is not known. */
+  /** The compression the camera was set to, to 1; null where there is none; missing: not known, and any may be meant. */
   readonly setRatio?: number | null;
   /** What the card is known to keep up, MB/s; null: not known. */
   readonly ratedMBps: number | null;
@@ -107,19 +107,28 @@ const BEFORE = {
   unknown: 0.01,
 } as const;
 
+/** From which compression to which other a take may have gone: from the one set, or from any where it is not known. */
+function ratioChanges(set: number | null | undefined): readonly { readonly from: number; readonly to: number }[] {
+  if (set === null) return [];
+  const before = set === undefined ? RAW_RATIOS : [set];
+  return before.flatMap((from) =>
+    RAW_RATIOS.filter((to) => Math.abs(Math.log(to / from)) > 0.05).map((to) => ({ from, to })),
+  );
+}
+
 function causesOf(take: OddTake, ratio: number): readonly Cause[] {
   const scatter = scatterOf(take);
   const at = (expected: number): number => fits(ratio, expected, scatter);
   const set = take.setRatio ?? null;
-  const others = set === null ? [] : RAW_RATIOS.filter((one) => Math.abs(Math.log(one / set)) > 0.05);
+  const changes = ratioChanges(take.setRatio);
   const rounded = isWholeMinutes(take.seconds) && Math.abs(Math.log(ratio)) < 30 / take.seconds + RATE_OFF;
   return [
     rounded && Math.abs(Math.log(ratio)) > USABLE_OFF
       ? { explanation: { code: 'counter-rounding', seconds: 30 }, belief: BEFORE.agrees * at(1) }
       : { explanation: { code: 'agrees', ratio }, belief: BEFORE.agrees * at(1) },
-    ...others.map((to) => ({
-      explanation: { code: 'compression-ratio', from: set ?? 1, to } as const,
-      belief: (BEFORE.ratio / others.length) * at((set ?? 1) / to),
+    ...changes.map(({ from, to }) => ({
+      explanation: { code: 'compression-ratio', from, to } as const,
+      belief: (BEFORE.ratio / changes.length) * at(from / to),
     })),
     // A rate that varies writes less than its maximum; less than a third is another thing.
     {

@@ -47,6 +47,8 @@ export const reconcile = call({
       explanation: [
         ...(silent ? [{ code: silent, text: NO_BYTES_TEXT, support: 1 }] : []),
         ...explanations.map((one) => ({ code: one.code, text: explanationText(one), support: one.support })),
+        // Beside whatever explains the rate: a shortfall that no buffer hides.
+        ...(buffer && !buffer.possible ? [{ code: 'no-buffer', text: bufferText(buffer), support: 1 }] : []),
       ],
       buffer: buffer && { ...buffer, text: bufferText(buffer) },
     });
