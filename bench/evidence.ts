@@ -36,7 +36,7 @@ const [without = 0, with10k = 0] = texts.map(
 console.log(`board 200 × 200 with ${tests.length} tests (${[...ENDS].join(', ')})`);
 console.log(`  without tests  ${fixed(without)} ms`);
 console.log(`  with them      ${fixed(with10k)} ms → ${fixed(with10k / without)} times (aim under 1.5)`);
-const log = { ...kit, clearings: [], benches: [] };
+const log = { ...kit, clearings: [], benches: [], reports: [] };
 const entries = logEntries(log);
 console.log(`log of ${entries.length} entries`);
 console.log(`  made           ${fixed(median(() => logEntries(log)))} ms`);

@@ -128,11 +128,11 @@ describe('a take on location', () => {
     await app.clickText('button', 'The same again');
     await typeLength('12:10');
     await app.clickText('button', 'Save');
-    await app.seesText('section[aria-label="Log"]', '21 entries');
+    await app.seesText('section[aria-label="Log"]', '22 entries');
     await app.clickText('button', 'Delete');
-    await app.seesText('section[aria-label="Log"]', '20 entries');
-    await app.undo('deleted from the log');
     await app.seesText('section[aria-label="Log"]', '21 entries');
+    await app.undo('deleted from the log');
+    await app.seesText('section[aria-label="Log"]', '22 entries');
   });
 
   it('is searched and narrowed; a failed take nobody looked at stands on top until it is', async () => {

@@ -73,6 +73,8 @@ function deletion(entry: Entry): ListEdit {
       return remove('clearings', entry.clearing.id);
     case 'bench':
       return remove('benches', entry.bench.id);
+    case 'report':
+      return remove('reports', entry.report.id);
     case 'counter':
       return change('bodies', entry.bodyId as string, (one) => ({
         ...one,

@@ -182,7 +182,7 @@ describe('the demo’s results', () => {
 
   it('the log holds every kind of entry', () => {
     expect(new Set(entriesOf(view).map(({ kind }) => kind))).toEqual(
-      new Set(['take', 'burst', 'counter', 'bench', 'incident']),
+      new Set(['take', 'burst', 'counter', 'bench', 'incident', 'report']),
     );
   });
 

@@ -16,6 +16,7 @@ const kit = {
   ],
   clearings: [],
   benches: [],
+  reports: [],
 };
 const keys = (view: Partial<typeof WHOLE_LOG>, wordsOf = (entry: { key: string }) => entry.key) =>
   shownEntries(logEntries(kit), { ...WHOLE_LOG, ...view }, wordsOf).map(({ key }) => key);

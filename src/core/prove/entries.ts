@@ -1,8 +1,18 @@
-import type { BenchResult, Body, Card, Clearing, CounterReading, Incident, Test, TestEnd } from '../kit/model.ts';
+import type {
+  BenchResult,
+  Body,
+  Card,
+  Clearing,
+  CounterReading,
+  Incident,
+  Report,
+  Test,
+  TestEnd,
+} from '../kit/model.ts';
 import { readTest } from '../match/testReading.ts';
 
 /** What stands in the log. */
-export const ENTRY_KINDS = ['take', 'burst', 'counter', 'bench', 'incident'] as const;
+export const ENTRY_KINDS = ['take', 'burst', 'counter', 'bench', 'incident', 'report'] as const;
 /** What stands in the log. */
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
@@ -21,6 +31,7 @@ export type Entry = {
   | { readonly kind: 'counter'; readonly reading: CounterReading }
   | { readonly kind: 'bench'; readonly bench: BenchResult }
   | { readonly kind: 'incident'; readonly incident: Incident }
+  | { readonly kind: 'report'; readonly report: Report }
 );
 
 /** The lists that the log is made of. */
@@ -30,6 +41,7 @@ export interface LogKit {
   readonly tests: readonly Test[];
   readonly clearings: readonly Clearing[];
   readonly benches: readonly BenchResult[];
+  readonly reports: readonly Report[];
 }
 
 /** Whether a take failed. */
@@ -56,7 +68,7 @@ function unseen(tests: readonly Test[]): ReadonlySet<string> {
 }
 
 /** Everything that was logged, in the order it was entered, list by list. */
-export function logEntries({ bodies, cards, tests, clearings, benches }: LogKit): readonly Entry[] {
+export function logEntries({ bodies, cards, tests, clearings, benches, reports }: LogKit): readonly Entry[] {
   const top = unseen(tests);
   return [
     ...tests.map(
@@ -90,6 +102,17 @@ export function logEntries({ bodies, cards, tests, clearings, benches }: LogKit)
         cardId: bench.cardId,
         onTop: false,
         bench,
+      }),
+    ),
+    ...reports.map(
+      (report): Entry => ({
+        kind: 'report',
+        key: report.id,
+        date: report.date ?? report.received,
+        bodyId: report.bodyId,
+        cardId: null,
+        onTop: false,
+        report,
       }),
     ),
     ...bodies.flatMap(({ id, counters }) =>

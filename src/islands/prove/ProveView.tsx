@@ -414,6 +414,12 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
                     <a href={`/bodies?open=${encodeURIComponent(entry.bodyId ?? '')}`}>change it there</a>.
                   </p>
                 )}
+                {entry.kind === 'report' && (
+                  <p>
+                    {entry.report.from ?? 'Nobody named'} gave it, read in on {entry.report.received}. It stands beside
+                    your answers and changes none of them.
+                  </p>
+                )}
                 {entry.kind === 'incident' && (
                   <p>
                     {entry.date}. It stands with its card:{' '}

@@ -1,10 +1,12 @@
 import type { BenchProgram, Body, Card, Constancy, TestEnd, TestStart } from '../../core/kit/model.ts';
 import type { Entry, EntryKind, LogOrder, TakeDoubt } from '../../core/prove/entries.ts';
+import { form } from '../../core/standards/forms.ts';
 import type { Seconds } from '../../core/units/brand.ts';
+import { fromGB } from '../../core/units/convert.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
 import { paceText } from '../heat/heatWords.ts';
 import { modeTitle } from '../match/cell.ts';
-import { clockText, plain } from '../quantity.ts';
+import { capacityText, clockText, plain } from '../quantity.ts';
 
 const NBSP = '\u00a0';
 
@@ -37,6 +39,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
   counter: 'counters',
   bench: 'benches',
   incident: 'incidents',
+  report: 'colleagues’ tests',
 };
 
 export const ORDER_WORDS: Readonly<Record<LogOrder, string>> = {
@@ -124,6 +127,17 @@ export function logLine(entry: Entry, named: Named): LogLine {
         place: [place, bench.reader].filter(Boolean).join(' · '),
         figure: write === null ? (bench.readMBps === null ? '—' : paceText(bench.readMBps)) : paceText(write),
         end: bench.lowestWriteMBps !== null ? 'at its lowest' : write === null ? 'read' : 'written',
+        tone: 'none',
+      };
+    }
+    case 'report': {
+      const { report } = entry;
+      const { print } = report;
+      return {
+        title: modeName(report.bodyId, report.modeId, named),
+        place: `${place} · ${form(print.form).name} ${capacityText(fromGB(print.capacityGB))}${print.marks.length > 0 ? `, ${print.marks.join(' ')}` : ''}, reported${report.from ? ` by ${report.from}` : ''}`,
+        figure: clockText(report.seconds as Seconds),
+        end: END_WORD[report.end],
         tone: 'none',
       };
     }
