@@ -1,19 +1,16 @@
 import { Menu } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { Draft } from '../../app/kit/draft.ts';
-import { today } from '../../app/kit/today.ts';
 import { unsavedNew } from '../../app/kit/unsaved.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import { deleteEntry, forgetReports } from '../../app/prove/proveActions.ts';
 import { PROVE_LISTS, type ProveKit } from '../../app/prove/proveKit.ts';
 import { entriesOf, newTest, puzzles } from '../../app/prove/proveViews.ts';
 import { useStopwatch } from '../../app/prove/stopwatch.ts';
-import type { BenchResult, Clearing, Test } from '../../core/kit/model.ts';
+import type { Test } from '../../core/kit/model.ts';
 import type { Entry } from '../../core/prove/entries.ts';
-import { newId } from '../../kit/newId.ts';
 import { whenText } from '../../text/kit/when.ts';
 import { entryName, type Named } from '../../text/prove/log.ts';
-import { PUZZLE_WORDS } from '../../text/prove/reconcile.ts';
 import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
 import { leave } from '../../ui/leaving.ts';
 import { part } from '../../ui/part.tsx';
@@ -21,10 +18,9 @@ import { useChange } from '../../ui/useChange.ts';
 import { useLastSeen } from '../../ui/useLastSeen.ts';
 import { Shell } from '../shell/Shell.tsx';
 import { LogList } from './LogList.tsx';
-import { BenchForm, BurstForm, CounterForm, IncidentForm } from './OtherForms.tsx';
+import { OddResults } from './OddResults.tsx';
+import { newBench, newBurst, type Open, Opened } from './Opened.tsx';
 import css from './ProveView.module.css';
-import { TestForm } from './TestForm.tsx';
-import { TestPanel } from './TestPanel.tsx';
 import { Watch } from './Watch.tsx';
 
 const MapPart = part(() => import('./MapPart.tsx'));
@@ -52,44 +48,7 @@ const PLACES = [
 ] as const;
 type Place = (typeof PLACES)[number]['key'];
 
-type Open =
-  | { readonly kind: 'entry'; readonly key: string }
-  | { readonly kind: 'take'; readonly test: Draft<Test> }
-  | { readonly kind: 'burst'; readonly item: Draft<Clearing> }
-  | { readonly kind: 'bench'; readonly item: Draft<BenchResult> }
-  | { readonly kind: 'counter' }
-  | { readonly kind: 'incident' };
-
 type Asking = 'table' | 'give' | 'reports';
-
-/** Results told of under the log; the rest are in the log. */
-const TOLD = 5;
-
-const newBurst = (): Draft<Clearing> => ({
-  id: newId(),
-  bodyId: '',
-  cardId: '',
-  slotId: null,
-  date: today(),
-  fileMB: '',
-  framesUntilSlow: null,
-  frames: '',
-  burstFps: null,
-  shutterSeconds: null,
-  clearSeconds: '',
-});
-
-const newBench = (): Draft<BenchResult> => ({
-  id: newId(),
-  cardId: '',
-  date: today(),
-  reader: null,
-  port: null,
-  program: 'sequential',
-  readMBps: null,
-  writeMBps: null,
-  lowestWriteMBps: null,
-});
 
 /** What the address asks for: `?at=` a place, `?open=` a test, `?body=&mode=&card=` a take to log. */
 function asked(): { readonly place: Place; readonly open: Open | null } {
@@ -245,28 +204,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
               ) : (
                 <LogList kit={kit} entries={entries} named={named} openKey={key} onOpen={(one) => openTest(one.key)} />
               )}
-              {odd.length > 0 && (
-                <section className={css.odd} aria-label="Results that look impossible">
-                  <h2>Results that look impossible</h2>
-                  <ul>
-                    {odd.slice(-TOLD).map(({ test, why, ...one }) => (
-                      <li key={test.id}>
-                        <button type="button" className="plain-button" onClick={() => openTest(test.id)}>
-                          {entryName(
-                            {
-                              ...{ kind: 'take' as const, key: test.id, date: '', onTop: false, test },
-                              ...{ bodyId: one.body.id, cardId: one.card.id },
-                            },
-                            named,
-                          )}
-                        </button>{' '}
-                        <span className="soft">{PUZZLE_WORDS[why]}</span>
-                      </li>
-                    ))}
-                  </ul>
-                  {odd.length > TOLD && <p className="soft">and {odd.length - TOLD} more in the log.</p>}
-                </section>
-              )}
+              {odd.length > 0 && <OddResults odd={odd} named={named} onOpen={openTest} />}
             </div>
           )}
           {place === 'map' && <MapPart kit={kit} policy={policy} openId={key} onOpen={openTest} />}
@@ -303,160 +241,26 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
           </div>
         )}
         {open && (open.kind !== 'entry' || entry) && (
-          <aside className={css.side} aria-label="What is open">
-            {open.kind === 'take' && (
-              <>
-                <PanelHead title="Log a take" onClose={close} />
-                <TestForm
-                  key={open.test.id}
-                  kit={kit}
-                  test={open.test}
-                  isNew
-                  isGone={false}
-                  onSaved={(test) => saved(test.id)}
-                  onTime={
-                    watch.running
-                      ? null
-                      : (timed) => {
-                          setOpen(null);
-                          watch.start(timed);
-                        }
-                  }
-                  onClose={() => setOpen(null)}
-                />
-              </>
-            )}
-            {open.kind === 'burst' && (
-              <>
-                <PanelHead title="Log a burst" onClose={close} />
-                <BurstForm
-                  key={open.item.id}
-                  kit={kit}
-                  item={open.item}
-                  isNew
-                  isGone={false}
-                  onSaved={({ id }) => saved(id)}
-                  onClose={() => setOpen(null)}
-                />
-              </>
-            )}
-            {open.kind === 'bench' && (
-              <>
-                <PanelHead title="Log a bench result" onClose={close} />
-                <BenchForm
-                  key={open.item.id}
-                  kit={kit}
-                  item={open.item}
-                  isNew
-                  isGone={false}
-                  onSaved={({ id }) => saved(id)}
-                  onClose={() => setOpen(null)}
-                />
-              </>
-            )}
-            {open.kind === 'counter' && (
-              <>
-                <PanelHead title="Note a counter" onClose={close} />
-                <CounterForm kit={kit} onDone={() => setOpen(null)} />
-              </>
-            )}
-            {open.kind === 'incident' && (
-              <>
-                <PanelHead title="Note an incident" onClose={close} />
-                <IncidentForm kit={kit} onDone={() => setOpen(null)} />
-              </>
-            )}
-            {open.kind === 'entry' && entry?.kind === 'take' && (
-              <TestPanel
-                key={entry.key}
-                kit={kit}
-                entry={entry}
-                isGone={isGone}
-                named={named}
-                why={odd.find(({ test }) => test.id === entry.key)?.why ?? null}
-                onDelete={() => remove(entry)}
-                onAgain={(test) => go({ kind: 'take', test })}
-                onClose={close}
-              />
-            )}
-            {open.kind === 'entry' && entry && entry.kind !== 'take' && (
-              <>
-                <PanelHead
-                  title={entryName(entry, named)}
-                  onClose={close}
-                  onDelete={isGone ? undefined : () => remove(entry)}
-                />
-                {entry.kind === 'burst' && (
-                  <BurstForm
-                    key={entry.key}
-                    kit={kit}
-                    item={entry.clearing}
-                    isNew={false}
-                    isGone={isGone}
-                    onSaved={() => {}}
-                    onClose={() => setOpen(null)}
-                  />
-                )}
-                {entry.kind === 'bench' && (
-                  <BenchForm
-                    key={entry.key}
-                    kit={kit}
-                    item={entry.bench}
-                    isNew={false}
-                    isGone={isGone}
-                    onSaved={() => {}}
-                    onClose={() => setOpen(null)}
-                  />
-                )}
-                {entry.kind === 'counter' && (
-                  <p>
-                    It stands with its body:{' '}
-                    <a href={`/bodies?open=${encodeURIComponent(entry.bodyId ?? '')}`}>change it there</a>.
-                  </p>
-                )}
-                {entry.kind === 'report' && (
-                  <p>
-                    {entry.report.from ?? 'Nobody named'} gave it, read in on {entry.report.received}. It stands beside
-                    your answers and changes none of them.
-                  </p>
-                )}
-                {entry.kind === 'incident' && (
-                  <p>
-                    {entry.date}. It stands with its card:{' '}
-                    <a href={`/cards?open=${encodeURIComponent(entry.cardId ?? '')}`}>change it there</a>.
-                  </p>
-                )}
-              </>
-            )}
-          </aside>
+          <Opened
+            kit={kit}
+            open={open}
+            entry={open.kind === 'entry' ? entry : undefined}
+            isGone={isGone}
+            named={named}
+            watch={watch}
+            why={odd.find(({ test }) => test.id === key)?.why ?? null}
+            onSaved={saved}
+            onDone={() => setOpen(null)}
+            onClose={close}
+            onDelete={remove}
+            onAgain={(test) => go({ kind: 'take', test })}
+          />
         )}
       </div>
       {asking === 'table' && <TestsTable kit={kit} onClose={() => setAsking(null)} />}
       {asking === 'give' && <GiveTests kit={kit} onClose={() => setAsking(null)} />}
       {asking === 'reports' && <TakeReports kit={kit} onClose={() => setAsking(null)} />}
     </div>
-  );
-}
-
-interface PanelHeadProps {
-  readonly title: string;
-  readonly onClose: () => void;
-  readonly onDelete?: (() => void) | undefined;
-}
-
-function PanelHead({ title, onClose, onDelete }: PanelHeadProps) {
-  return (
-    <header className={css.panelHead}>
-      <h2>{title}</h2>
-      {onDelete && (
-        <button type="button" className="plain-button" onClick={onDelete}>
-          Delete
-        </button>
-      )}
-      <button type="button" className="plain-button" onClick={onClose}>
-        Close
-      </button>
-    </header>
   );
 }
 

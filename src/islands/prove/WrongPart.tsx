@@ -11,7 +11,7 @@ import { findingText } from '../../text/match/finding.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { CAUSE_TEXT, QUESTION_WORDS, SYMPTOM_WORDS, WEIGHT_TONE, WEIGHT_WORDS } from '../../text/prove/symptom.ts';
 import { Chips } from '../../ui/Chips.tsx';
-import { IncidentForm } from './OtherForms.tsx';
+import { IncidentForm } from './NoteForms.tsx';
 import css from './WrongPart.module.css';
 
 interface WrongPartProps {
