@@ -31,6 +31,7 @@ describe('what a burst says', () => {
 
   it('is nothing where the buffer never filled: each way it may not have', () => {
     expect(cleared(burst({ shutterSeconds: 0.2 }), body).void).toEqual({ code: 'shutter', fps: 10, possibleFps: 5 });
+    expect(cleared(burst({ framesUntilSlow: 61 }), body).void).toEqual({ code: 'count', slowed: 61, frames: 60 });
     expect(cleared(burst({ frames: 20, framesUntilSlow: 20 }), body).void).toEqual({
       code: 'too-few',
       MB: 1000,

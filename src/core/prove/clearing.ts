@@ -7,6 +7,8 @@ export type Void =
   | { readonly code: 'never-slowed' }
   /** The shutter was longer than a picture of the burst lasts: it could not keep the rate that was set. */
   | { readonly code: 'shutter'; readonly fps: number; readonly possibleFps: number }
+  /** It is said to have slowed after more pictures than were taken. */
+  | { readonly code: 'count'; readonly slowed: number; readonly frames: number }
   /** What was taken is less than the buffer holds. */
   | { readonly code: 'too-few'; readonly MB: number; readonly bufferMB: number }
   /** The buffer of the body is not known, and nothing says how many pictures it held. */
@@ -33,6 +35,8 @@ export function cleared(burst: Clearing, { bufferMB }: Pick<Body, 'bufferMB'>): 
   const none = (why: Void): Cleared => ({ bufferedMB: null, drainMBps: null, void: why });
   if (burst.burstFps !== null && burst.shutterSeconds !== null && burst.shutterSeconds * burst.burstFps > 1)
     return none({ code: 'shutter', fps: burst.burstFps, possibleFps: 1 / burst.shutterSeconds });
+  const { framesUntilSlow: slowed, frames } = burst;
+  if (slowed !== null && slowed > frames) return none({ code: 'count', slowed, frames });
   if (bufferMB !== null && taken < bufferMB) return none({ code: 'too-few', MB: taken, bufferMB });
   if (burst.framesUntilSlow === null) return none({ code: 'never-slowed' });
   const bufferedMB = bufferMB ?? burst.framesUntilSlow * burst.fileMB;

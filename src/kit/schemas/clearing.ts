@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 import type { Clearing } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { id, isoDate, note, otherId, within } from './parts.ts';
@@ -13,7 +13,7 @@ export const clearingSchema = objectOf<Clearing>({
   slotId: orNull(otherId),
   date: orNull(isoDate),
   fileMB: within(RANGES.fileMB).required(),
-  framesUntilSlow: orNull(count().max(Joi.ref('frames'))),
+  framesUntilSlow: orNull(count()),
   frames: count().required(),
   burstFps: orNull(within(RANGES.burstFps)),
   shutterSeconds: orNull(within(RANGES.shutterSeconds)),

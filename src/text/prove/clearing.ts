@@ -12,6 +12,8 @@ export function voidText(reason: Void): string {
       return 'Void: the camera never slowed, so the buffer was never full.';
     case 'shutter':
       return `Void: a shutter that long allows ${plain(reason.possibleFps)} pictures a second, not the ${plain(reason.fps)} set, and the buffer never fills.`;
+    case 'count':
+      return `Void: it cannot have slowed after ${plain(reason.slowed)} pictures of ${plain(reason.frames)}.`;
     case 'too-few':
       return `Void: ${plain(reason.MB, 0)}${NBSP}MB were taken, and the buffer holds ${plain(reason.bufferMB, 0)}${NBSP}MB.`;
     case 'no-buffer':

@@ -126,6 +126,7 @@ describe('bursts, symptoms, tables and what others say', () => {
   it('every void has its reason, every limit its sentence', () => {
     for (const one of [
       { code: 'never-slowed' },
+      { code: 'count', slowed: 30, frames: 20 },
       { code: 'shutter', fps: 10, possibleFps: 5 },
       { code: 'too-few', MB: 900, bufferMB: 1500 },
       { code: 'no-buffer' },
