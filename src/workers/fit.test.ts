@@ -197,6 +197,13 @@ describe('fitting logged takes', () => {
     expect(last).toBeLessThan(1);
   });
 
+  it('a take that failed before body and card had cooled is left out', () => {
+    const cold = taken('a', 35, { card: 14 });
+    const warm = { ...cold, id: 'w', start: 'warm', seconds: Math.round(cold.seconds / 3) } as const;
+    expect(fit([cold, warm]).takes.map(({ testId }) => testId)).toEqual(['a']);
+    expect(figure(fit([cold, warm]), 'cardResistanceKPerW')).toEqual(figure(fit([cold]), 'cardResistanceKPerW'));
+  });
+
   it('needs a take of this body with its air and mode', () => {
     const ask = (test: Test) =>
       finish(fitSteps({ body, card, cards: [card], tests: [test], policy: DEFAULT_POLICY, seed: 1 }, leastSquares));

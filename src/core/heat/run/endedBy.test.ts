@@ -28,8 +28,16 @@ describe('an own take that stopped early', () => {
     expect(found(short({ seconds: 2400 })), 'past the planned minutes').toBeNull();
     expect(found(short({ takes: 2, restSeconds: 60 })), 'the second of two').toBeNull();
     expect(found(short({ end: 'stopped' })), 'stopped by hand').toBeNull();
+    expect(found(short({ start: 'cold', air: 'strong' }))).toBe('t');
+    expect(found(short({ start: 'warm' })), 'a body that had not cooled').toBeNull();
     expect(found(short({ modeId: 'another' })), 'another mode').toBeNull();
     expect(found(short({ cardId: 'another' })), 'another card').toBeNull();
+  });
+
+  it('in stiller air than planned does not count', () => {
+    const breezy: PlannedTake = { ...plan, air: 'moving' };
+    const told = (air: Test['air']) => endedBy({ body: cine, mode, cards: [big], plan: breezy }, [short({ air })])?.id;
+    expect([told('still'), told('moving'), told('strong'), told(null)]).toEqual([undefined, 't', 't', 't']);
   });
 
   it('the shortest of several is told, and a later take that lasted longer in air as warm overtakes it', () => {

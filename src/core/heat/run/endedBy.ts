@@ -1,4 +1,4 @@
-import type { Body, Card, Mode, PlannedTake, Test } from '../../kit/model.ts';
+import { AIR_MOVEMENTS, type Body, type Card, type Mode, type PlannedTake, type Test } from '../../kit/model.ts';
 import { readTest } from '../../match/testReading.ts';
 
 /** Degrees by which a take may have been warmer than the plan and still count as made under its conditions [A]. */
@@ -11,9 +11,14 @@ interface Planned {
   readonly plan: PlannedTake;
 }
 
-/** Whether a take was no harder than the plan: its air no warmer, no more takes before it, no less rest. */
-function isNoHarder(test: Test, { ambientC, sunC, takes, restMinutes }: PlannedTake): boolean {
+/**
+ * Whether a take was no harder than the plan: from cold, its air no warmer and no stiller, no more takes before it, no less
+ * rest. What was not noted of start and movement counts as planned.
+ */
+function isNoHarder(test: Test, { ambientC, sunC, air: moved, takes, restMinutes }: PlannedTake): boolean {
   const { ambientWithSunC: air, takes: made = 1, restSeconds } = test;
+  if (test.start === 'warm') return false;
+  if (test.air != null && AIR_MOVEMENTS.indexOf(test.air) < AIR_MOVEMENTS.indexOf(moved ?? 'still')) return false;
   if (air == null || air > ambientC + sunC + ALIKE_C) return false;
   if ((made ?? 1) > takes) return false;
   return (made ?? 1) === 1 || (restSeconds ?? 0) >= restMinutes * 60;

@@ -116,7 +116,14 @@ function takeOf(test: Test, input: FitInput): FittedTake | null {
     // The log itself must not be what proves the pace that is being fitted.
     tests: [],
     policy: input.policy,
-    plan: { minutes: test.seconds / 60, takes, restMinutes: rest / 60, ambientC: test.ambientWithSunC, sunC: 0 },
+    plan: {
+      minutes: test.seconds / 60,
+      takes,
+      restMinutes: rest / 60,
+      ambientC: test.ambientWithSunC,
+      sunC: 0,
+      air: test.air ?? null,
+    },
     startBodyC: null,
     startCardC: null,
     demandTraceMBps: null,
@@ -214,8 +221,13 @@ function* visited(
 export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fit, FitRefusal>> {
   yield 0;
   const logged = input.tests.filter(
-    ({ bodyId, ambientWithSunC: ambientC, modeId, seconds }) =>
-      bodyId === input.body.id && ambientC != null && modeId !== null && seconds > 0,
+    ({ bodyId, ambientWithSunC: ambientC, modeId, seconds, start, end }) =>
+      bodyId === input.body.id &&
+      ambientC != null &&
+      modeId !== null &&
+      seconds > 0 &&
+      // One that failed before it had cooled says nothing of a take from cold; one that held says all the more.
+      (start !== 'warm' || end === 'full' || end === 'stopped'),
   );
   const takes: FittedTake[] = [];
   for (const test of logged) {
