@@ -103,7 +103,7 @@ describe('Match, on the demo kit', () => {
     await app.seesText('h1', 'Bodies');
     // There is no sixth view yet: the strip names only those that exist, and the key does nothing.
     expect(await app.text('header')).not.toMatch(/Shoot day|later/);
-    await app.keys('5');
+    await app.keys('6');
     await app.seesText('h1', 'Bodies');
     await app.keys('1');
     await app.seesCell('Wherry 8K raw 3:1');
