@@ -45,6 +45,8 @@ describe('the tests worth making next', () => {
     expect(next([], { cards: [{ ...plain, retired: true }] })).toEqual([]);
     expect(next([], { cards: [plain, { ...plain, id: 'd', label: 'C-02' }] })).toHaveLength(1);
     expect(next([], { bodies: [], cards: [] })).toEqual([]);
+    const doubted = { ...plain, marks: ['SDHC', 'II', 'V90'] };
+    expect(next([], { cards: [doubted] }), 'verify it first').toEqual([]);
   });
 
   it('repeat what passed once, and go past what is proven for too short', () => {

@@ -106,7 +106,8 @@ function wanted(
   testOfId: ReadonlyMap<string, Test>,
 ): readonly NextTest[] {
   const found: NextTest[] = [];
-  const open = answers.filter(({ cell }) => isOpen(cell) && cell.need !== null);
+  // A label that contradicts itself is verified before anything is recorded on it.
+  const open = answers.filter(({ cell }) => isOpen(cell) && cell.need !== null && !cell.doubted);
   // Beyond what a bus or the body can carry nothing is worth a card's wear.
   const possible = open.filter(({ cell }) => cell.ceiling === null || (cell.need ?? 0) <= cell.ceiling);
   const worst = possible.reduce<Answered | null>(

@@ -42,8 +42,9 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
   );
   const [state, again] = useTask(computation, 'next', request);
   const found = state.phase === 'done' ? state.answer : null;
-  const titleOf = ({ bodyId, modeId, cardId }: NextTest): string => {
+  const titleOf = ({ bodyId, modeId, cardId, reason }: NextTest): string => {
     const body = named.bodies.get(bodyId);
+    if (reason.code === 'void-burst') return `A burst on ${named.cards.get(cardId)?.label ?? ''}, ${body?.name ?? ''}`;
     const mode = body?.modes.find(({ id }) => id === modeId);
     return `${mode ? modeTitle(mode) : ''} on ${named.cards.get(cardId)?.label ?? ''}, ${body?.name ?? ''}`;
   };
@@ -100,19 +101,21 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
                 Log it
               </button>
             </div>
-            <table className={css.blank} aria-hidden="true">
-              <tbody>
-                {Array.from({ length: next.takes }, (_, at) => (
-                  <tr key={at}>
-                    <td>{at + 1}</td>
-                    <td>min : s</td>
-                    <td>full · dropped · stopped</td>
-                    <td>GB</td>
-                    <td>°C</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            {next.reason.code !== 'void-burst' && (
+              <table className={css.blank} aria-hidden="true">
+                <tbody>
+                  {Array.from({ length: next.takes }, (_, at) => (
+                    <tr key={at}>
+                      <td>{at + 1}</td>
+                      <td>min : s</td>
+                      <td>full · dropped · stopped</td>
+                      <td>GB</td>
+                      <td>°C</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
           </li>
         ))}
       </ol>
