@@ -55,6 +55,20 @@ describe('a result that looks impossible', () => {
     expect(first(change)?.code).toBe(code);
   });
 
+  it('tells the usual causes that it is not, each with the ratio it would be', () => {
+    const { ruledOut } = reconcile(take({ setRatio: 3, seconds: 3300 }));
+    expect(ruledOut.map(({ code, wouldBe }) => [code, Number(wouldBe.toFixed(2))])).toEqual([
+      ['split', 0.5],
+      ['crop', 0.44],
+      ['gib', 0.93],
+      ['beside-the-picture', 1.15],
+      ['counter-rounding', 0.99],
+    ]);
+    expect(reconcile(take({ setRatio: 3 })).ruledOut).toEqual([]);
+    expect(reconcile(take({ outcome: 'dropped' })).ruledOut).toEqual([]);
+    expect(reconcile(take({ seconds: 0.5 })).ruledOut.every(({ wouldBe }) => wouldBe > 0)).toBe(true);
+  });
+
   it('a rate that follows the picture explains less than the rate, one that is held never does', () => {
     const odd = { setRatio: 5, seconds: 2700.5 };
     expect(first({ ...odd, varies: true })?.code).toBe('variable-rate');

@@ -41,6 +41,12 @@ export type Explanation = { readonly support: number } & (
   | { readonly code: 'unknown'; readonly ratio: number }
 );
 
+/** A usual cause that the numbers speak against, with the share of the rate that it would have left, or left at the most. */
+export interface RuledOut {
+  readonly code: 'split' | 'beside-the-picture' | 'counter-rounding' | 'gib' | 'crop';
+  readonly wouldBe: number;
+}
+
 /** What a take that looks impossible comes to. */
 export interface Reconciled {
   /** Bytes over seconds, MB/s, with the least and most that its own errors allow; null where its bytes are not known. */
@@ -48,6 +54,8 @@ export interface Reconciled {
   readonly ratioToNominal: number | null;
   /** Most supported first; empty where no rate is told. */
   readonly explanations: readonly Explanation[];
+  /** Usual causes that it is not; empty where it agrees, or where no rate is told. */
+  readonly ruledOut: readonly RuledOut[];
   /** What a buffer would have had to swallow; null where there is no shortfall, or the card's pace is not known. */
   readonly buffer: { readonly shortfallGB: number; readonly possible: boolean } | null;
   /** Why there is no rate: a drop without bytes tells none, and a take that was stopped tells no end. */
@@ -64,6 +72,8 @@ const NAMED_WITHIN = 3;
 /** Belief that a named cause must have before it is named and not `unknown` [A]. */
 const NAMED_FROM = 0.5;
 
+/** Most that sound, metadata and a proxy add to the picture [A]. */
+const MOST_BESIDE = 1.15;
 /** Shares of the picture that smaller windows of a sensor read: 16:9 out of 17:9, and one of 1.5 times the focal length [P]. */
 const CROPS = [3840 / 4096, 1 / 1.5 ** 2] as const;
 
@@ -135,7 +145,7 @@ function causesOf(take: OddTake, ratio: number): readonly Cause[] {
       explanation: { code: 'variable-rate', ratio },
       belief: (take.varies ?? set === null) ? BEFORE.variable * between(ratio, 1 / 3, 0.985) : 0,
     },
-    { explanation: { code: 'beside-the-picture', ratio }, belief: BEFORE.beside * between(ratio, 1.015, 1.15) },
+    { explanation: { code: 'beside-the-picture', ratio }, belief: BEFORE.beside * between(ratio, 1.015, MOST_BESIDE) },
     ...[2, 3, 4].map((cards) => ({
       explanation: { code: 'split', cards } as const,
       belief: (BEFORE.split / 3) * (take.cards === undefined || take.cards === 1 ? at(1 / cards) : 0),
@@ -164,6 +174,21 @@ function causesOf(take: OddTake, ratio: number): readonly Cause[] {
   ] as readonly Cause[];
 }
 
+/** The usual causes that have no share in what explains a ratio, each with the ratio it would be. */
+function ruledOutOf({ seconds }: OddTake, ratio: number, told: readonly Explanation[]): readonly RuledOut[] {
+  const nearest = (all: readonly number[]): number =>
+    all.reduce((best, one) => (Math.abs(Math.log(ratio / one)) < Math.abs(Math.log(ratio / best)) ? one : best));
+  const rounding = Math.min(0.99, 30 / seconds);
+  const usual: readonly RuledOut[] = [
+    { code: 'split', wouldBe: nearest([1 / 2, 1 / 3, 1 / 4]) },
+    { code: 'crop', wouldBe: nearest(CROPS) },
+    { code: 'gib', wouldBe: nearest([1024 ** 3 / 1e9, 1e9 / 1024 ** 3]) },
+    { code: 'beside-the-picture', wouldBe: MOST_BESIDE },
+    { code: 'counter-rounding', wouldBe: ratio > 1 ? 1 + rounding : 1 - rounding },
+  ];
+  return usual.filter(({ code }) => !told.some((one) => one.code === code));
+}
+
 /**
  * What a take that looks impossible comes to: the rate its own numbers imply, beside the one believed, and which causes
  * would explain it, each with its support. A take that dropped tells a rate only by its bytes; one that was stopped tells
@@ -176,7 +201,8 @@ export function reconcile(take: OddTake): Reconciled {
   const GB = fileGB ?? (outcome === 'filled' ? capacityGB * (usableFraction ?? ASSUMED.usableFraction.value) : null);
   const short = ratedMBps === null ? 0 : ((nominalMBps - ratedMBps) * seconds) / 1000;
   const buffer = short > 0 ? { shortfallGB: short, possible: short <= LARGEST_BUFFER_GB } : null;
-  if (GB === null) return { implied: null, ratioToNominal: null, explanations: [], buffer, silent: 'no-bytes' };
+  if (GB === null)
+    return { implied: null, ratioToNominal: null, explanations: [], ruledOut: [], buffer, silent: 'no-bytes' };
   const MBps = (GB * 1000) / seconds;
   const ratio = MBps / nominalMBps;
   const spread = Math.exp(1.645 * scatterOf(take));
@@ -195,6 +221,7 @@ export function reconcile(take: OddTake): Reconciled {
     implied: { MBps, low: MBps / spread, high: MBps * spread },
     ratioToNominal: ratio,
     explanations,
+    ruledOut: first?.code === 'agrees' ? [] : ruledOutOf(take, ratio, shares),
     buffer,
     silent: null,
   };

@@ -5,7 +5,15 @@ import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
 import type { Reconciled } from '../../core/prove/reconcile.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
-import { bufferText, explanationText, NO_BYTES_TEXT, PUZZLE_WORDS, supportWord } from '../../text/prove/reconcile.ts';
+import {
+  bufferText,
+  explanationText,
+  NO_BYTES_TEXT,
+  PUZZLE_WORDS,
+  ruledOutText,
+  supportText,
+  supportWord,
+} from '../../text/prove/reconcile.ts';
 import { plain } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './Puzzle.module.css';
@@ -24,7 +32,7 @@ interface PuzzleProps {
 
 /** A result beside what was believed: the ratio, what explains it and how strongly, and what would settle it. */
 export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: PuzzleProps) {
-  const { implied, ratioToNominal, explanations, buffer, silent } = reconciled;
+  const { implied, ratioToNominal, explanations, ruledOut, buffer, silent } = reconciled;
   const change = useChange();
   const [first] = explanations;
   const ratio = first?.code === 'compression-ratio' && mode?.rate.kind === 'raw' ? first.to : null;
@@ -52,11 +60,17 @@ export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: Puz
                 <span>{explanationText(one)}</span>
                 <b className={`tone-${one.code === 'unknown' ? 'warm' : tone}`}>
                   {one.code === 'unknown' ? 'open' : word}
-                  <small>{`${plain(one.support * 100, 0)} %`}</small>
+                  <small>{one.code === 'unknown' ? '' : supportText(one.support)}</small>
                 </b>
               </li>
             );
           })}
+          {ruledOut.map((one) => (
+            <li key={one.code} className="soft">
+              <span>{ruledOutText(one)}</span>
+              <span>ruled out</span>
+            </li>
+          ))}
         </ul>
       )}
       {buffer && <p className="soft">Could the buffer explain it? {bufferText(buffer)}</p>}

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { type OddTake, reconcile as reconciled } from '../../core/prove/reconcile.ts';
 import { ok } from '../../core/result.ts';
-import { bufferText, explanationText, NO_BYTES_TEXT } from '../../text/prove/reconcile.ts';
+import { bufferText, explanationText, NO_BYTES_TEXT, ruledOutText } from '../../text/prove/reconcile.ts';
 import { call, MAX_LINE_BODY } from '../call.ts';
 import { list, number, numberOrNull, object, objectOrNull, text } from '../shapes.ts';
 
@@ -34,12 +34,13 @@ export const reconcile = call({
     impliedBetween: objectOrNull({ lowMBps: number, highMBps: number }),
     ratioToNominal: numberOrNull,
     explanation: list(Joi.object({ code: text, text, support: number })),
+    ruledOut: list(Joi.object({ code: text, text, wouldBe: number })),
     buffer: objectOrNull({ shortfallGB: number, possible: Joi.boolean().required(), text }),
   }),
   answerText: 'Its implied rate, and what explains it, best first',
   refusals: { 400: 'Not a take' },
   run(asked) {
-    const { implied, ratioToNominal, explanations, buffer, silent } = reconciled(asked);
+    const { implied, ratioToNominal, explanations, ruledOut, buffer, silent } = reconciled(asked);
     return ok({
       impliedMBps: implied?.MBps ?? null,
       impliedBetween: implied && { lowMBps: implied.low, highMBps: implied.high },
@@ -50,6 +51,7 @@ export const reconcile = call({
         // Beside whatever explains the rate: a shortfall that no buffer hides.
         ...(buffer && !buffer.possible ? [{ code: 'no-buffer', text: bufferText(buffer), support: 1 }] : []),
       ],
+      ruledOut: ruledOut.map((one) => ({ ...one, text: ruledOutText(one) })),
       buffer: buffer && { ...buffer, text: bufferText(buffer) },
     });
   },

@@ -9,7 +9,15 @@ import { clearedText, LIMITING_TEXT, voidText } from './clearing.ts';
 import { tableText } from './files.ts';
 import { countText, doubtText, entryName, entryWords, logLine } from './log.ts';
 import { agoText, dueText, reasonText } from './nextTests.ts';
-import { bufferText, explanationText, heldText, inCommonText, supportWord } from './reconcile.ts';
+import {
+  bufferText,
+  explanationText,
+  heldText,
+  inCommonText,
+  ruledOutText,
+  supportText,
+  supportWord,
+} from './reconcile.ts';
 import { CAUSE_TEXT, QUESTION_WORDS, SYMPTOM_WORDS } from './symptom.ts';
 
 const plainSpaces = (text: string): string => text.replaceAll('\u00a0', ' ');
@@ -81,6 +89,12 @@ describe('what explains a result', () => {
       'weak',
       'hardly',
     ]);
+  });
+
+  it('what it is not, and no belief told as certain', () => {
+    for (const code of ['split', 'crop', 'gib', 'beside-the-picture', 'counter-rounding'] as const)
+      expect(ruledOutText({ code, wouldBe: 0.5 })).toMatch(/^[A-Z].*0\.5.*\.$/);
+    expect([0.999, 0.5].map((support) => plainSpaces(supportText(support)))).toEqual(['over 99 %', '50 %']);
   });
 
   it('hundreds of gigabytes fit no buffer', () => {

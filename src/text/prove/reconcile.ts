@@ -1,6 +1,6 @@
 import type { InCommon } from '../../core/prove/bracket.ts';
 import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
-import type { Explanation } from '../../core/prove/reconcile.ts';
+import type { Explanation, RuledOut } from '../../core/prove/reconcile.ts';
 import { assertNever } from '../../core/result.ts';
 import { plain } from '../quantity.ts';
 
@@ -95,3 +95,25 @@ export const heldText = (shares: readonly { readonly minutes: number; readonly s
   shares.length === 0
     ? ''
     : `Held longer than ${shares.map(({ minutes, share }) => `${minutes}${NBSP}min: ${plain(share * 100, 0)}${NBSP}%`).join(', ')}. A full card and a stopped take count for as long as they ran, and beat nobody.`;
+
+/** A usual cause that it is not, with the ratio it would be. */
+export function ruledOutText({ code, wouldBe }: RuledOut): string {
+  switch (code) {
+    case 'split':
+      return `Split over ${plain(1 / wouldBe, 0)} cards: would be ${times(wouldBe)}.`;
+    case 'crop':
+      return `A smaller window of the sensor: would be ${times(wouldBe)}.`;
+    case 'gib':
+      return `GB taken for GiB: would be ${times(wouldBe)}.`;
+    case 'beside-the-picture':
+      return `Sound and metadata: ${times(wouldBe)} at the most.`;
+    case 'counter-rounding':
+      return `A counter of whole minutes: ${times(wouldBe)} at the most.`;
+    default:
+      return assertNever(code);
+  }
+}
+
+/** A share of belief, never told as certain. */
+export const supportText = (support: number): string =>
+  support > 0.99 ? `over 99${NBSP}%` : `${plain(support * 100, 0)}${NBSP}%`;
