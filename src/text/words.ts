@@ -1,4 +1,5 @@
 import { HEAT_ASIDE, HEAT_MEANINGS } from './heat/heatWords.ts';
+import { BESIDE_MEANINGS } from './match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from './match/verdict.ts';
 
 interface Word {
@@ -20,6 +21,11 @@ export const HELP_WORDS: readonly Word[] = [
     word: capital(HEAT_ASIDE[level]),
     meaning: `${capital(HEAT_MEANINGS[level])}.`,
   })),
+  ...BESIDE_MEANINGS.map(({ word, meaning }) => ({ word: capital(word), meaning: `${capital(meaning)}.` })),
+  {
+    word: 'Reported',
+    meaning: 'A colleague’s test of this body and print: shown beside your answers, and it changes none of them.',
+  },
   { word: 'Once-only', meaning: 'A take that cannot be made again: only what is guaranteed is blue.' },
   { word: 'Repeatable', meaning: 'A take that can be made again: your own tests and thin guarantees are blue too.' },
   {

@@ -1,6 +1,7 @@
 import { HEAT_LEVELS, toneOf, VERDICTS } from '../../app/match/answers.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heat/heatWords.ts';
+import { BESIDE_MEANINGS } from '../../text/match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
@@ -41,14 +42,12 @@ export function Legend({ take }: { readonly take: TakeKind }) {
       </dl>
       <h3>Beside a verdict</h3>
       <dl className={css.list}>
-        <div className={css.row}>
-          <dt className={css.word}>likely</dt>
-          <dd className={css.meaning}>a card of the same print passed your test here; this one was not tested</dd>
-        </div>
-        <div className={css.row}>
-          <dt className={css.word}>its like dropped</dt>
-          <dd className={css.meaning}>a card of the same print dropped here: test this one first</dd>
-        </div>
+        {BESIDE_MEANINGS.map(({ word, meaning }) => (
+          <div key={word} className={css.row}>
+            <dt className={css.word}>{word}</dt>
+            <dd className={css.meaning}>{meaning}</dd>
+          </div>
+        ))}
       </dl>
       <p className="soft">Select a cell to see why. The maker’s manual stands above every answer here.</p>
     </div>

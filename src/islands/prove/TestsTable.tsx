@@ -2,7 +2,10 @@ import { useMemo, useState } from 'react';
 import { fileText, readTable } from '../../app/prove/files.ts';
 import { addTests } from '../../app/prove/proveActions.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
+import type { Seconds } from '../../core/units/brand.ts';
 import { lineProblemText, tableText } from '../../text/prove/files.ts';
+import { END_WORD, takeName } from '../../text/prove/log.ts';
+import { takeText } from '../../text/quantity.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import css from '../../ui/paste.module.css';
 import { useChange } from '../../ui/useChange.ts';
@@ -58,6 +61,20 @@ export default function TestsTable({ kit, onClose }: TestsTableProps) {
           <p role="status" className={table.code === 'read' && table.problems.length === 0 ? '' : 'tone-hot'}>
             {tableText(table)}
           </p>
+        )}
+        {tests.length > 0 && (
+          <ul className={css.preview} aria-label="What would come in">
+            {tests.slice(0, TOLD).map((test, at) => (
+              <li key={at} className={css.row}>
+                <b>{takeName(test, kit)}</b>
+                <span>
+                  {END_WORD[test.end]} after {takeText(test.seconds as Seconds)}
+                  {test.date && `, ${test.date}`}
+                </span>
+              </li>
+            ))}
+            {tests.length > TOLD && <li className={css.row}>and {tests.length - TOLD} more</li>}
+          </ul>
         )}
         {table?.code === 'read' && table.problems.length > 0 && (
           <ul className={css.preview} aria-label="To correct first">

@@ -18,6 +18,7 @@ import {
   minutesText,
   plain,
 } from '../quantity.ts';
+import { LIKE_DROPPED, LIKELY } from './beside.ts';
 import { findingText } from './finding.ts';
 import { CELL_WORDS } from './verdict.ts';
 
@@ -148,7 +149,7 @@ function deciding(cell: Cell) {
 function likelyWord({ verdict, findings }: Cell): string {
   if (verdict !== 'claimed' && verdict !== 'uncovered') return '';
   const twin = findings.find(({ rule }) => rule === 'twin-tests');
-  return twin ? (twin.outcome === 'note' ? 'likely' : 'its like dropped') : '';
+  return twin ? (twin.outcome === 'note' ? LIKELY : LIKE_DROPPED) : '';
 }
 
 /** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */

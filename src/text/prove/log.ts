@@ -1,4 +1,4 @@
-import type { BenchProgram, Body, Card, Constancy, TestEnd, TestStart } from '../../core/kit/model.ts';
+import type { BenchProgram, Body, Card, Constancy, Test, TestEnd, TestStart } from '../../core/kit/model.ts';
 import type { Entry, EntryKind, LogOrder, TakeDoubt } from '../../core/prove/entries.ts';
 import { form } from '../../core/standards/forms.ts';
 import type { Seconds } from '../../core/units/brand.ts';
@@ -185,3 +185,13 @@ export function doubtText(doubt: Exclude<TakeDoubt, { code: 'misfit' }>): string
 /** How many entries there are, of how many. */
 export const countText = (shown: number, all: number): string =>
   shown === all ? `${all} ${all === 1 ? 'entry' : 'entries'}` : `${shown} of ${all} entries`;
+
+/** What a take is called before it is in the log. */
+export function takeName(
+  { bodyId, modeId, cardId }: Pick<Test, 'bodyId' | 'modeId' | 'cardId'>,
+  { bodies, cards }: { readonly bodies: readonly Body[]; readonly cards: readonly Card[] },
+): string {
+  const body = bodies.find(({ id }) => id === bodyId);
+  const mode = body?.modes.find(({ id }) => id === modeId);
+  return `${mode ? modeTitle(mode) : 'a mode that is gone'} on ${cards.find(({ id }) => id === cardId)?.label ?? 'a card that is gone'}, ${body?.name ?? ''}`;
+}
