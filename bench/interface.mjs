@@ -198,6 +198,43 @@ async function longMap({ driver, address }) {
   return median(found);
 }
 
+/** The board of 200 cards and 200 modes from its address to its cells, with and without 10,000 tests of them, in turn. */
+async function testedBoard({ driver, address }) {
+  const bodies = times(10, (at) => body(at, 20));
+  const cards = times(200, card);
+  const tests = times(10_000, (at) => ({
+    ...take(at),
+    bodyId: `b${at % 10}`,
+    modeId: `m${at % 20}`,
+    cardId: `c${(at >> 2) % 200}`,
+  }));
+  const clear = `
+    const [done] = [arguments[arguments.length - 1]];
+    const open = indexedDB.open('cool-reel');
+    open.onsuccess = () => {
+      const db = open.result;
+      const tx = db.transaction('tests', 'readwrite');
+      tx.objectStore('tests').clear();
+      tx.oncomplete = () => { db.close(); done(true); };
+    };`;
+  const found = { with: [], without: [] };
+  await driver.executeAsyncScript(seed, { bodies, cards });
+  for (let round = 0; round < ROUNDS; round += 1)
+    for (const key of ['without', 'with']) {
+      await driver.executeAsyncScript(clear);
+      if (key === 'with') await driver.executeAsyncScript(seed, { tests });
+      const from = performance.now();
+      await driver.get(address);
+      await driver.wait(async () => (await driver.findElements(By.css('[role=gridcell]'))).length > 20, 60_000);
+      found[key].push(performance.now() - from);
+    }
+  const [without, tested] = [median(found.without), median(found.with)];
+  console.log(
+    `board without tests ${without.toFixed(0)} ms, with 10,000 ${tested.toFixed(0)} ms → ${(tested / without).toFixed(2)} times (aim 1.5)`,
+  );
+  return tested;
+}
+
 const rows = [];
 for (const [name, folder] of builds) {
   const one = async (what, run) => {
@@ -211,6 +248,7 @@ for (const [name, folder] of builds) {
   };
   await one('a card saved, 2,000 cards and 5,000 tests stored (aim 50 ms)', saving);
   await one('a body of 500 modes opened (aim 100 ms)', longBody);
+  await one('a board of 200 × 200 with 10,000 tests opened', testedBoard);
   await one('the log of 10,000 takes opened', (at) => longLog(at, 'opened'));
   await one('the log of 10,000 takes searched (aim 100 ms)', (at) => longLog(at, 'searched'));
   await one('the map of 2,000 takes drawn (aim 500 ms)', longMap);

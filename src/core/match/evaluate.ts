@@ -41,8 +41,8 @@ export interface Row {
   readonly approves: boolean;
   /** What was found for a fit before; filled as asked. */
   readonly shared: Map<PairFit, Shared>;
-  /** What the tests of a print say for a fit; filled as asked. */
-  readonly twins: Map<PairFit, TwinsTold>;
+  /** What the tests of a print say for a fit; filled as asked. Two prints may fit a slot alike. */
+  readonly twins: Map<readonly Twin[], Map<PairFit, TwinsTold>>;
 }
 
 /** A mode as a row of the board: its rate and what its body asks for, worked out once for all cards. */
@@ -212,11 +212,13 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
 
 /** What cards of the same print say, gathered once a fit. */
 function twinsIn(row: Row, fit: PairFit, twins: readonly Twin[], slot: Slot, need: BytesPerSecond): TwinsTold {
-  const known = row.twins.get(fit);
+  const ofPrint = row.twins.get(twins) ?? new Map<PairFit, TwinsTold>();
+  row.twins.set(twins, ofPrint);
+  const known = ofPrint.get(fit);
   if (known) return known;
   const { body, mode } = row;
   const found = twinsTold(twins, ({ card, tests }) => ownTestsRule(tests, { body, mode, card, slot, need }));
-  row.twins.set(fit, found);
+  ofPrint.set(fit, found);
   return found;
 }
 

@@ -53,6 +53,19 @@ describe('tests of cards of the same print', () => {
     expect(told(kit([pass()], { cards: [plain, { ...twin, retired: true }] }), 'twin-tests')).toBeUndefined();
   });
 
+  it('are told apart by print, even where two prints fit a slot alike', () => {
+    const faster = { ...plain, id: 'e', label: 'C-03', writeMBps: 200 };
+    const like = { ...faster, id: 'f', label: 'C-04' };
+    const cards = [plain, twin, faster, like];
+    const all = kit([pass(), drop({ cardId: 'f' })], { cards });
+    // All columns of one board: what is remembered for one print must not be told to the other.
+    const [first, , third] = board(all, DEFAULT_POLICY).columns.map(([one]) =>
+      one?.findings.find(({ rule }) => rule === 'twin-tests'),
+    );
+    expect(first).toMatchObject({ outcome: 'note', cards: ['C-02'] });
+    expect(third).toMatchObject({ outcome: 'short', cards: ['C-04'] });
+  });
+
   it('one cell asked for by itself says what the board says', () => {
     const all = kit([pass()]);
     const { bodies: _, ...rest } = all;
