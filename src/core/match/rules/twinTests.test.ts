@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Card, Report, Test } from '../../kit/model.ts';
-import { aBody, aCard, aMode, aTest } from '../../testing.ts';
+import { aBody, aCard, aMode, aSlot, aTest } from '../../testing.ts';
 import { type BoardKit, board, cellFor, createBoardKeeper } from '../board.ts';
 import { cellTone } from '../cell.ts';
 import { DEFAULT_POLICY } from '../policy.ts';
@@ -145,6 +145,52 @@ describe('evidence, whatever was logged', () => {
         expect(cell(kit([...tests].reverse()))?.verdict).toBe(cell(kit(tests))?.verdict);
       }),
       { seed: 8, numRuns: 400 },
+    );
+  });
+
+  it('a board remembers nothing that one cell asked for by itself would not say', () => {
+    const prints = fc.record({
+      writeMBps: fc.constantFrom(null, 150, 200),
+      readMBps: fc.constantFrom(null, 270),
+      usableGB: fc.constantFrom(null, 250),
+      marks: fc.constantFrom<string[]>(['II'], ['II', 'V30'], []),
+    });
+    const slots = [aSlot(), aSlot({ id: 'same' }), aSlot({ id: 'slow', accepts: [{ form: 'sd', bus: 'uhs-i' }] })];
+    const low = aMode({ id: 'low', rate: { kind: 'stated', Mbps: 200, is: 'constant' } });
+    const bodies = ['b', 'x'].map((id) => aBody({ id, slots, modes: [mode, low] }));
+    const take = fc.record({
+      bodyId: fc.constantFrom('b', 'x'),
+      cardId: fc.constantFrom('c0', 'c1', 'c2', 'c3'),
+      modeId: fc.constantFrom('m', 'low'),
+      slotId: fc.constantFrom(null, 's', 'same', 'slow', 'gone'),
+      end: fc.constantFrom('full', 'dropped', 'stopped', 'cut-off'),
+      seconds: fc.constantFrom(30, 4050, 10_000),
+    });
+    const kits = fc.tuple(
+      fc.array(prints, { minLength: 4, maxLength: 4 }),
+      fc.array(take, { maxLength: 8 }),
+      fc.array(prints, { maxLength: 2 }),
+    );
+    fc.assert(
+      fc.property(kits, ([cardsOf, takes, given]) => {
+        const wallet = cardsOf.map((one, at) => aCard({ ...one, id: `c${at}`, label: `C-${at}` }));
+        const tests = takes.map((one, at) => aTest({ ...one, id: `t${at}`, date: `2026-05-${10 + at}` }));
+        const reports = given.map(
+          ({ usableGB: _, ...print }, at): Report => ({
+            ...{ id: `r${at}`, from: null, received: '2026-05-01', date: null, bodyId: 'b', modeId: 'm' },
+            print: { form: 'sd', capacityGB: 256, bus: null, ...print },
+            ...{ end: 'full', seconds: 4000, writtenMBps: 70 },
+          }),
+        );
+        const all = { bodies, cards: wallet, tests, reports };
+        const { columns, rows } = board(all, DEFAULT_POLICY);
+        for (const [at, card] of wallet.entries())
+          for (const [row, one] of rows.entries())
+            expect(columns[at]?.[row]).toEqual(
+              cellFor({ ...one, card, cards: wallet, tests, reports, policy: DEFAULT_POLICY }),
+            );
+      }),
+      { seed: 17, numRuns: 150 },
     );
   });
 
