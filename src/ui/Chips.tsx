@@ -25,8 +25,16 @@ export function Chips({ legend, value, choices, most = 8, error, onChange }: Chi
   const shown = chosen && !first.includes(chosen) ? [...first, chosen] : first;
   const rest = choices.filter((one) => !shown.includes(one));
   return (
-    <fieldset className={css.chips} aria-invalid={error ? true : undefined}>
-      <legend className={css.legend}>{legend}</legend>
+    <div
+      className={css.chips}
+      role="radiogroup"
+      aria-labelledby={`${name}-legend`}
+      aria-invalid={error ? true : undefined}
+      tabIndex={error ? -1 : undefined}
+    >
+      <span id={`${name}-legend`} className={css.legend}>
+        {legend}
+      </span>
       <div className={css.row}>
         {shown.map((one) => (
           <label key={one.value} className={css.chip}>
@@ -64,6 +72,6 @@ export function Chips({ legend, value, choices, most = 8, error, onChange }: Chi
           {String(error)}
         </p>
       ) : null}
-    </fieldset>
+    </div>
   );
 }

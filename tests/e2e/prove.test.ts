@@ -29,7 +29,7 @@ const FORM = 'form[aria-label="Log a take"]';
 
 /** Chooses a chip by its legend, as a thumb does. */
 async function chip(legend: string, label: string, within = ''): Promise<void> {
-  const path = `${within}//fieldset[legend[starts-with(normalize-space(.), "${legend}")]]//label[span[starts-with(normalize-space(.), "${label}")]]/input`;
+  const path = `${within}//*[@role="radiogroup"][span[starts-with(normalize-space(.), "${legend}")]]//label[span[starts-with(normalize-space(.), "${label}")]]/input`;
   const radio = await app.driver.wait(async () => (await app.driver.findElements(By.xpath(path)))[0], WAIT, label);
   await app.run('arguments[0].scrollIntoView({ block: "center" })', radio);
   await radio?.click();
@@ -99,6 +99,8 @@ describe('a take on location', () => {
     await app.clickText('button', 'Log a take');
     await app.clickText('button', 'Save');
     await app.seesText(FORM, 'Which body?');
+    expect(await app.axe('minor')).toEqual([]);
+    expect(await app.run<string>('return document.activeElement.getAttribute("aria-invalid")')).toBe('true');
     await chip('Body', 'Punt');
     await chip('Mode', 'HD long-GOP');
     await chip('Card', 'C-06');
