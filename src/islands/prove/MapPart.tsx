@@ -22,6 +22,9 @@ const AIRS = [
   { value: 'warm', label: '25 °C and over', range: [25, 150] },
 ] as const;
 
+/** Bars drawn at once: more lie on each other, and stand the page still. */
+const MOST_DRAWN = 2000;
+
 /** What the takes of a body bear out: rate against minutes, and between what each card's pace lies. */
 export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
   const { bodies, cards, tests } = kit;
@@ -46,6 +49,7 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
     () => (body ? mapOf(kit, { bodyId: body.id, cardId: card?.id ?? null, airC: range }) : null),
     [kit, body, card, range],
   );
+  const drawn = useMemo(() => map?.bars.slice(-MOST_DRAWN) ?? [], [map]);
   const plan = plannedTake(kit.settings);
   const limits = useMemo(
     () => (body && card ? mapLimits(body, card, { tests, policy, plan }) : []),
@@ -95,12 +99,14 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
       <p className="soft">
         MB/s against minutes. Bar: ended full. Wedge: failed. Ring: stopped by hand.{' '}
         {card ? 'Ground: what its full takes support.' : 'Choose one card for the ground its takes support.'}
+        {map.bars.length > MOST_DRAWN &&
+          ` The last ${MOST_DRAWN} of ${map.bars.length} takes are drawn; ground and brackets count all of them.`}
         {limits.length > 0 && ' Dashes: where the heat run ends it.'}
       </p>
       {map.bars.length === 0 ? (
         <p>No take in such air.</p>
       ) : (
-        <SurvivalChart bars={map.bars} ground={map.ground} limits={limits} openId={openId} onOpen={onOpen} />
+        <SurvivalChart bars={drawn} ground={map.ground} limits={limits} openId={openId} onOpen={onOpen} />
       )}
       {map.bars.length > 0 && <p>{heldText(heldShares(map.bars))}</p>}
       <BracketTable kit={kit} bodyId={body.id} />
