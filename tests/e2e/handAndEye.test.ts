@@ -53,6 +53,12 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/cards?open=c-01', 'What is printed'],
   ['/heat', /runs fail/],
   ['/crew', 'One page a body'],
+  ['/prove', 'entries'],
+  ['/prove?open=t9', 'This looks impossible'],
+  ['/prove?at=map', 'takes bear out'],
+  ['/prove?at=next', 'Start the watch'],
+  ['/prove?at=bursts', 'writes a burst away'],
+  ['/prove?at=wrong', 'What you saw'],
   ['/nowhere', 'There is no such page'],
 ];
 
@@ -91,6 +97,12 @@ describe('dialogs and panels', () => {
     await app.run("document.querySelector('[role=grid]').focus()");
     return act();
   };
+  const SAYS: Readonly<Record<string, string>> = {
+    '/': 'Minutes planned',
+    '/bodies': 'The body',
+    '/cards': '60 cards',
+    '/prove': 'entries',
+  };
   const open: readonly (readonly [string, string, () => Promise<unknown>])[] = [
     ['Why', '/', () => onGrid(() => app.cell('Wherry 8K raw 3:1 50p on A-01'))],
     ['the legend', '/', () => app.clickText('button', 'What a cell says')],
@@ -100,6 +112,17 @@ describe('dialogs and panels', () => {
     ['a pasted table', '/bodies', () => app.clickText('button', 'Paste modes')],
     ['several cards', '/cards', () => app.clickText('button', 'Paste several')],
     ['the label reader', '/cards', () => app.clickText('button', 'Read a label')],
+    ...['Tests from a table', 'Give tests away', 'A colleague’s tests'].map(
+      (name) =>
+        [
+          name,
+          '/prove',
+          async () => {
+            await app.clickText('button', 'More');
+            await app.clickText('button', name);
+          },
+        ] as const,
+    ),
   ];
   it.each(open.flatMap(([name, path, act]) => ['light', 'dark'].map((theme) => [name, theme, path, act] as const)))(
     '%s, %s: axe finds nothing, and Escape gives the focus back',
@@ -108,7 +131,7 @@ describe('dialogs and panels', () => {
       await app.visit(path);
       await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
       await app.visit(path);
-      await app.seesText('main', path === '/' ? 'Minutes planned' : path === '/bodies' ? 'The body' : '60 cards');
+      await app.seesText('main', SAYS[path] ?? '');
       if (path === '/') await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
       await act();
       await new Promise((done) => setTimeout(done, 400));
