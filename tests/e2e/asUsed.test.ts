@@ -77,6 +77,9 @@ describe('trials, as a new user makes them', () => {
   it('a body with twelve modes from a pasted table', async () => {
     await app.visit('/');
     await app.clickText('button', 'Start empty');
+    // Leaving before that is written would leave nothing begun, and every test after this one waiting.
+    const begun = "return ![...document.querySelectorAll('button')].some((one) => one.textContent === 'Start empty')";
+    await app.driver.wait(() => app.run<boolean>(begun), WAIT, 'a kit that has begun');
     await app.visit('/bodies');
     const hands = new Hands('a body with twelve modes from a table');
     await hands.press('Add a body');
