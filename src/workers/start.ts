@@ -1,4 +1,5 @@
 import type { ComputationTasks } from './computation.protocol.ts';
+import type { FileTasks } from './files.protocol.ts';
 import type { SolverTasks } from './solver.protocol.ts';
 import { createTaskClient, startedWorker, type TaskClient } from './taskClient.ts';
 
@@ -10,3 +11,6 @@ export const computationClient = (): TaskClient<ComputationTasks> =>
 
 export const solverClient = (): TaskClient<SolverTasks> =>
   createTaskClient(() => startedWorker(new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })));
+
+export const filesClient = (): TaskClient<FileTasks> =>
+  createTaskClient(() => startedWorker(new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' })));

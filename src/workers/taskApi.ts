@@ -1,6 +1,9 @@
 import type { Steps } from '../core/steps.ts';
 import type { Answer, Request, TaskApi, Tasks } from './task.protocol.ts';
 
+/** Steps of work that waits, as for a file; each tells the share done, as `Steps` do. */
+export type WaitingSteps<T> = AsyncGenerator<number, T, void>;
+
 /**
  * How each task is worked out, in steps. Within one long step `sign` tells that it goes on; the code of a task, and a
  * solver that it needs, may be loaded first.
@@ -9,13 +12,16 @@ export type TaskSteps<T extends Tasks<T>> = {
   readonly [K in keyof T]: (
     request: Request<T, K>,
     sign: () => void,
-  ) => Steps<Answer<T, K>> | Promise<Steps<Answer<T, K>>>;
+  ) => Steps<Answer<T, K>> | Promise<Steps<Answer<T, K>> | WaitingSteps<Answer<T, K>>>;
 };
 
 /** Longest stretch without hearing whether to stop, milliseconds. */
 const STRETCH = 40;
 /** Shortest time between two signs within one step, milliseconds. */
 const SIGN = 150;
+
+/** Longest silence while a step waits, milliseconds. */
+const SILENT = 2000;
 
 /** Lets messages in. */
 const pause = (): Promise<void> => new Promise((go) => setTimeout(go, 0));
@@ -27,20 +33,25 @@ export function createTaskApi<T extends Tasks<T>>(tasks: TaskSteps<T>): TaskApi<
   return {
     async run(id, task, request, onProgress) {
       goesOn.set(id, true);
+      let share = 0;
+      let said = performance.now();
+      const tell = (): void => {
+        said = performance.now();
+        onProgress(share);
+      };
+      // A message leaves at once, even from the middle of a step.
+      const sign = (): void => {
+        if (performance.now() - said > SIGN) tell();
+      };
+      // A step that waits for a file lives as long as messages come through.
+      const alive = setInterval(sign, SILENT);
       try {
-        let share = 0;
-        let said = performance.now();
-        const tell = (): void => {
-          said = performance.now();
-          onProgress(share);
-        };
-        // A message leaves at once, even from the middle of a step.
-        const sign = (): void => {
-          if (performance.now() - said > SIGN) tell();
-        };
         const steps = await tasks[task](request, sign);
         let since = performance.now();
-        for (let next = steps.next(); ; next = steps.next()) {
+        for (;;) {
+          const step = steps.next();
+          // Most steps do not wait; one that does lets messages in by itself.
+          const next = step instanceof Promise ? await step : step;
           if (next.done) return next.value;
           share = next.value;
           if (performance.now() - since < STRETCH) continue;
@@ -50,6 +61,7 @@ export function createTaskApi<T extends Tasks<T>>(tasks: TaskSteps<T>): TaskApi<
           since = performance.now();
         }
       } finally {
+        clearInterval(alive);
         goesOn.delete(id);
       }
     },

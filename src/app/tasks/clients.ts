@@ -1,4 +1,5 @@
 import type { ComputationTasks } from '../../workers/computation.protocol.ts';
+import type { FileTasks } from '../../workers/files.protocol.ts';
 import type { SolverTasks } from '../../workers/solver.protocol.ts';
 import type { Tasks } from '../../workers/task.protocol.ts';
 import type { TaskClient } from '../../workers/taskClient.ts';
@@ -27,3 +28,6 @@ export const computation: LazyClient<ComputationTasks> = once(async () =>
 export const solver: LazyClient<SolverTasks> = once(async () =>
   (await import('../../workers/start.ts')).solverClient(),
 );
+
+/** Clips, write traces and manuals. */
+export const files: LazyClient<FileTasks> = once(async () => (await import('../../workers/start.ts')).filesClient());

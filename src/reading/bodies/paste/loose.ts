@@ -3,7 +3,10 @@ import type { ModeColumn } from './columns.ts';
 /** The columns that ragged text is sorted into. */
 export const LOOSE_COLUMNS = ['name', 'size', 'fps', 'codec', 'rate'] as const satisfies readonly ModeColumn[];
 
-const NUMBER = String.raw`\d[\d.,]*(?: \d{3}(?!\d))*`;
+// Not the end of a name: in `H.265 150 Mbps` the rate is 150, and in `60 150 Mbps` too.
+const NUMBER = String.raw`(?<![\w.,])\d[\d.,]*`;
+/** Thousands set apart by blanks: only rates in kilobits are that long. */
+const GROUPED = String.raw`(?<![\w.,])\d{1,3}(?: \d{3}(?!\d))+(?=\s*k)`;
 const SPEED = String.raw`\d+(?:[.,]\d+)?\s*(?:p|i|fps)\b`;
 const BARE_SPEED = String.raw`\d+(?:[.,]\d+)?\s*(?:p|fps)?`;
 
@@ -12,7 +15,7 @@ const LOOKS: readonly (readonly [(typeof LOOSE_COLUMNS)[number], RegExp])[] = [
   [
     'rate',
     new RegExp(
-      String.raw`(?:(?:up to|max\.?|about|approx\.?|ca\.?)\s*)?${NUMBER}\s*[kmg]i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)(?![a-z])(?:\s*(?:max\.?|vbr|cbr))?`,
+      String.raw`(?:(?:up to|max\.?|about|approx\.?|ca\.?)\s*)?(?:${GROUPED}|${NUMBER})\s*[kmg]i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)(?![a-z])(?:\s*(?:max\.?|vbr|cbr))?`,
       'i',
     ),
   ],

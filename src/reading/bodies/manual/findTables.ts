@@ -1,0 +1,67 @@
+import type { DocLine, FoundTable } from './manual.ts';
+
+const SIZE = /\b\d{3,5}\s*[x×✕*]\s*\d{3,5}\b|\b(?:DCI|C4K|UHD|FHD|Full\s*HD|HD|[2-9]\.?\d?K|1[0-2]K)\b/i;
+const SPEED = /\b\d{2,3}(?:[.,]\d{1,3})?\s*(?:p|i|fps)\b|\b(?:23|29|47|59|119|239)[.,]\d{1,3}\b/i;
+const RATE = /\b\d+(?:[.,]\d+)?\s*(?:[MGk]b(?:ps|\/s|it\/s)|[MG]B\/s|Mbit\/s)/i;
+const CODEC =
+  /\b(?:H\.?26[45]|HEVC|AVC|MPEG-?[24]|AV1|VP9|RAW|intra|all-?i|long\s*-?\s*gop|ipb|4:[24][24]:?[0-4]?|(?:8|10|12|14|16)[\s-]?bit)\b/i;
+const FIGURES = /\d/;
+
+/** How much of a line looks like a mode: size, speed, rate, codec. */
+const marks = (text: string): number => [SIZE, SPEED, RATE, CODEC].filter((one) => one.test(text)).length;
+
+/** A line that gives a mode away by itself: a rate with its unit and one thing more, or size and speed. */
+const isMode = ({ cells }: DocLine): boolean => {
+  const text = cells.join(' ');
+  return (
+    text.length < 400 &&
+    ((RATE.test(text) && marks(text) >= 2) || (SIZE.test(text) && SPEED.test(text) && cells.length >= 2))
+  );
+};
+
+/** A line of figures below a mode, as where a cell stands for several rows. */
+const isMore = ({ cells }: DocLine): boolean =>
+  cells.length >= 2 && cells.some((cell) => FIGURES.test(cell)) && marks(cells.join(' ')) >= 1;
+
+const isHeading = ({ cells }: DocLine): boolean =>
+  cells.length >= 2 &&
+  cells.some((cell) => /rate|size|resol|frame|codec|format|mode|fps|qualit|speed|recording/i.test(cell));
+const isUnits = ({ cells }: DocLine): boolean =>
+  cells.length >= 1 &&
+  cells.every((cell) => /^[([]?\s*(?:[MGk]b(?:ps|\/s)|fps|pixels?|MB\/s|p|i)\s*[)\]]?$/i.test(cell) || cell === '');
+
+/** Lines between two modes that still belong to their table: text of a cell that went on. */
+const BETWEEN = 2;
+
+/**
+ * Finds what looks like tables of modes among the lines of a document. Nothing is read off them here: they go through the same
+ * preview as a pasted table.
+ */
+export function findTables(lines: readonly DocLine[]): readonly FoundTable[] {
+  const tables: FoundTable[] = [];
+  for (let at = 0; at < lines.length; ) {
+    const first = lines[at] as DocLine;
+    if (!isMode(first)) {
+      at += 1;
+      continue;
+    }
+    let last = at;
+    for (let next = at + 1; next < lines.length && next - last <= BETWEEN + 1; next += 1) {
+      const line = lines[next] as DocLine;
+      if (line.page !== first.page) break;
+      if (isMode(line) || isMore(line)) last = next;
+    }
+    let from = at;
+    for (let above = 1; above <= 2; above += 1) {
+      const line = lines[at - above];
+      if (!line || line.page !== first.page) break;
+      const isOfIt = isUnits(line) || isHeading(line);
+      if (isOfIt) from = at - above;
+      if (!isUnits(line)) break;
+    }
+    const own = lines.slice(from, last + 1);
+    tables.push({ page: first.page, lines: own, modes: own.filter((line) => isMode(line) || isMore(line)).length });
+    at = last + 1;
+  }
+  return tables;
+}

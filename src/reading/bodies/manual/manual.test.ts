@@ -1,0 +1,186 @@
+import { PDFDocument, type PDFFont, type PDFPage, StandardFonts } from 'pdf-lib';
+import { describe, expect, test } from 'vitest';
+import writeSheet from 'write-excel-file/node';
+import { readTable } from '../paste/cut.ts';
+import { readingOf, readRows } from '../pasteModes.ts';
+import type { FoundTable, ManualProblem, ReadManual } from './manual.ts';
+import { manualSteps } from './readManual.ts';
+
+async function read(file: Blob): Promise<ReadManual | ManualProblem> {
+  const steps = manualSteps(file);
+  for (let next = await steps.next(); ; next = await steps.next())
+    if (next.done) return next.value.ok ? next.value.value : next.value.error;
+}
+
+const tablesOf = async (file: Blob): Promise<readonly FoundTable[]> => {
+  const answer = await read(file);
+  if ('code' in answer) throw new Error(JSON.stringify(answer));
+  return answer.tables;
+};
+
+/** The modes that the preview of pasted tables makes of a found table. */
+function modesOf({ lines }: FoundTable) {
+  const table = readTable(lines.map(({ cells }) => cells.join('\t')).join('\n'));
+  if ('code' in table) throw new Error(table.code);
+  return readRows(table, readingOf(table, {})).flatMap(({ read: row }) => (row?.ok ? row.modes : []));
+}
+
+const HEAD = ['Picture', 'Frame rate', 'Codec', 'Bit rate'];
+const ROWS = [
+  ['3840x2160', '59.94p', 'H.265 10 bit', '200 Mbps'],
+  ['3840x2160', '50p', 'H.264 intra', '500 Mbps'],
+  ['1920x1080', '25p', 'H.264', '50 Mbps'],
+];
+
+const SIZE = 10;
+type Place = (row: number, column: number) => readonly [number, number];
+
+/** A page with the table laid out cell by cell, text above it, and a number at its foot. */
+async function pdfOf(
+  draw: (page: PDFPage, font: PDFFont) => void,
+  { pages = 1, size = [595, 842] }: { readonly pages?: number; readonly size?: [number, number] } = {},
+): Promise<Blob> {
+  const document = await PDFDocument.create();
+  const font = await document.embedFont(StandardFonts.Helvetica);
+  for (let at = 1; at < pages; at += 1) document.addPage(size).drawText('Keep the lens clean.', { x: 60, y: 700, size: SIZE, font });
+  const page = document.addPage(size);
+  page.drawText('Recording modes', { x: 60, y: 780, size: 16, font });
+  draw(page, font);
+  page.drawText('42', { x: 300, y: 30, size: 8, font });
+  return new Blob([new Uint8Array(await document.save())]);
+}
+
+const cells =
+  (rows: readonly (readonly string[])[], place: Place) =>
+  (page: PDFPage, font: PDFFont): void =>
+    rows.forEach((row, at) => {
+      row.forEach((text, column) => {
+        const [x, y] = place(at, column);
+        if (text) page.drawText(text, { x, y, size: SIZE, font });
+      });
+    });
+
+describe('documents made with pdf-lib', () => {
+  test('a ruled table with a heading, on the third page', async () => {
+    const file = await pdfOf(
+      (page, font) => {
+        cells([HEAD, ...ROWS], (row, column) => [60 + 120 * column, 740 - 18 * row])(page, font);
+        for (let row = 0; row <= 4; row += 1)
+          page.drawLine({ start: { x: 55, y: 752 - 18 * row }, end: { x: 540, y: 752 - 18 * row } });
+      },
+      { pages: 3 },
+    );
+    const [table, ...more] = await tablesOf(file);
+    expect(more).toEqual([]);
+    expect(table).toMatchObject({ page: 3, modes: 3 });
+    expect(table?.lines[0]?.cells).toEqual(HEAD);
+    const modes = modesOf(table as FoundTable);
+    expect(modes.map(({ width, fps, codec, rate }) => [width, fps, codec, rate])).toMatchObject([
+      [3840, 59.94, 'long-gop', { Mbps: 200 }],
+      [3840, 50, 'intra', { Mbps: 500 }],
+      [1920, 25, 'long-gop', { Mbps: 50 }],
+    ]);
+  });
+
+  test('cells that stand for several rows, columns set from the right, a narrow page', async () => {
+    const rows = [
+      ['Size', 'Speed', 'Rate (Mbps)'],
+      ['4096x2160', '23.98p', '180'],
+      ['', '29.97p', '220'],
+      ['', '59.94p', '400'],
+      ['1920x1080', '119.88p', '280'],
+    ];
+    const file = await pdfOf(
+      (page, font) =>
+        rows.forEach((row, at) => {
+          row.forEach((text, column) => {
+            const right = [140, 240, 360][column] as number;
+            page.drawText(text, { x: right - font.widthOfTextAtSize(text, SIZE), y: 500 - 16 * at, size: SIZE, font });
+          });
+        }),
+      { size: [400, 560] },
+    );
+    const [table] = await tablesOf(file);
+    const modes = modesOf(table as FoundTable);
+    expect(modes.map(({ width, fps, rate }) => [width, fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+      [4096, 23.98, 180],
+      [4096, 29.97, 220],
+      [4096, 59.94, 400],
+      [1920, 119.88, 280],
+    ]);
+  });
+
+  test('lines of words in pieces, two tables on a page and a page that is turned', async () => {
+    const document = await PDFDocument.create();
+    const font = await document.embedFont(StandardFonts.TimesRoman);
+    const page = document.addPage([842, 595]);
+    const line = (y: number, words: readonly string[]): void => {
+      let x = 60;
+      for (const word of words) {
+        page.drawText(word, { x, y, size: SIZE, font });
+        x += font.widthOfTextAtSize(`${word} `, SIZE);
+      }
+    };
+    line(500, ['UHD', '3840x2160', '25p', 'H.265', '150', 'Mbps']);
+    line(486, ['UHD', '3840x2160', '50p', 'H.265', '200', 'Mbps']);
+    for (let at = 0; at < 5; at += 1) line(440 - 14 * at, ['Use', 'cards', 'that', 'the', 'maker', 'names.']);
+    line(300, ['FHD', '1920x1080', '25p', 'H.264', '28', 'Mbps']);
+    const tables = await tablesOf(new Blob([new Uint8Array(await document.save())]));
+    expect(tables.map(({ modes }) => modes)).toEqual([2, 1]);
+    expect(tables.flatMap(modesOf).map(({ fps, rate }) => [fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+      [25, 150],
+      [50, 200],
+      [25, 28],
+    ]);
+  });
+
+  test('pages without text, with a password, and cut off are told apart', async () => {
+    const blank = await PDFDocument.create();
+    blank.addPage();
+    expect(await read(new Blob([new Uint8Array(await blank.save())]))).toEqual({ code: 'scanned', pages: 1 });
+    const whole = new Uint8Array(await (await pdfOf(cells(ROWS, (row, column) => [60 + 120 * column, 700 - 18 * row]))).arrayBuffer());
+    expect(await read(new Blob([whole.slice(0, 200)]))).toMatchObject({ code: 'unreadable' });
+    // A standard security handler whose user password is not the empty one.
+    const locked = `%PDF-1.4
+1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj
+2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj
+3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 9 9]>>endobj
+4 0 obj<</Filter/Standard/V 1/R 2/P -4/O<${'41'.repeat(32)}>/U<${'42'.repeat(32)}>>>endobj
+trailer<</Root 1 0 R/Encrypt 4 0 R/ID[<00><00>]/Size 5>>
+%%EOF`;
+    expect(await read(new Blob([locked]))).toEqual({ code: 'encrypted' });
+  });
+});
+
+describe('other documents', () => {
+  test('a web page with merged cells', async () => {
+    const html = `<!doctype html><html><head><title>x</title><style>td{}</style></head><body><nav>Home</nav>
+      <table><tr><th>Size</th><th>Frame rate</th><th>Rate</th></tr>
+      <tr><td rowspan="2">3840 × 2160</td><td>50p</td><td>200&nbsp;Mbps</td></tr>
+      <tr><td>25p</td><td>100 Mbps</td></tr></table><p>See page 3.</p></body></html>`;
+    const [table] = await tablesOf(new Blob([html]));
+    expect(modesOf(table as FoundTable).map(({ width, fps, rate }) => [width, fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+      [3840, 50, 200],
+      [3840, 25, 100],
+    ]);
+  });
+
+  test('a spreadsheet of two sheets names the sheet', async () => {
+    const sheet = (rows: readonly (readonly (string | number)[])[]) => rows.map((row) => row.map((value) => ({ value })));
+    const bytes = await writeSheet([
+      { sheet: 'Notes', data: sheet([['nothing here']]) },
+      { sheet: 'Modes', data: sheet([['Size', 'fps', 'Rate (Mb/s)'], ['3840x2160', '50p', 150], ['1920x1080', '50p', 45]]) },
+    ] as never).toBuffer();
+    const [table] = await tablesOf(new Blob([new Uint8Array(bytes)]));
+    expect(table).toMatchObject({ page: 'Modes', modes: 2 });
+    expect(modesOf(table as FoundTable).map(({ fps }) => fps)).toEqual([50, 50]);
+  });
+
+  test('what is none of them is refused with its reason', async () => {
+    expect(await read(new Blob([]))).toEqual({ code: 'empty' });
+    expect(await read(new Blob(['a letter to a friend']))).toEqual({ code: 'no-modes', lines: 1 });
+    expect(await read(new Blob([Uint8Array.of(1, 0, 2, 0, 3)]))).toEqual({ code: 'unknown-format' });
+    expect(await read(new Blob([Uint8Array.of(0xd0, 0xcf, 0x11, 0xe0)]))).toEqual({ code: 'old-sheet' });
+    expect(await read(new Blob(['PK\u0003\u0004 no sheet']))).toMatchObject({ code: 'unreadable' });
+  });
+});
