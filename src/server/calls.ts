@@ -5,6 +5,7 @@ import { label } from './calls/label.ts';
 import { match } from './calls/match.ts';
 import { reconcile } from './calls/reconcile.ts';
 import { simulate } from './calls/simulate.ts';
+import { trace } from './calls/trace.ts';
 
 /** Every call that works something out. The contract, its workers and its tests go through this list. */
-export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile];
+export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile, trace];

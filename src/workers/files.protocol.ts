@@ -1,5 +1,5 @@
-import type { TraceReading } from '../core/prove/trace/trace.ts';
 import type { Drawn } from '../core/prove/trace/thin.ts';
+import type { TraceReading } from '../core/prove/trace/trace.ts';
 import type { Result } from '../core/result.ts';
 import type { ManualProblem, ReadManual } from '../reading/bodies/manual/manual.ts';
 import type { ClipProblem, ReadClip } from '../reading/clips/readClip.ts';

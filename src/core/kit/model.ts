@@ -126,9 +126,9 @@ export interface Slot {
 }
 
 /** Where a figure of a write path that replaces an assumed one comes from. */
-export const FIGURE_BASES = ['stated', 'fitted'] as const;
+export const FIGURE_BASES = ['stated', 'fitted', 'measured'] as const;
 
-/** A figure entered by hand, or fitted from logged takes with its middle nine tenths. */
+/** A figure entered by hand, fitted from logged takes with its middle nine tenths, or read off a write trace. */
 export interface OwnFigure {
   readonly value: number;
   readonly basis: (typeof FIGURE_BASES)[number];
@@ -382,6 +382,36 @@ export interface BenchResult {
   /** The lowest it fell to while writing; null when not noted. */
   readonly lowestWriteMBps: number | null;
   readonly note?: string | null;
+  /** Written in it, GB, and how long that took, seconds. */
+  readonly writtenGB?: number | null;
+  readonly writeSeconds?: number | null;
+  /** What its trace showed; missing where there was none. */
+  readonly trace?: TraceFigures | null;
+  /** The series with its rate by the second; null where it was not kept. */
+  readonly seriesId?: string | null;
+  /** Bytes read back and found as they were written, GB. */
+  readonly verifiedGB?: number | null;
+  /** What reading back found, in words; null where all was right or nothing was read back. */
+  readonly fault?: string | null;
+}
+
+/** What a write trace showed of a card. */
+export interface TraceFigures {
+  readonly burstMBps: number | null;
+  /** What a cache must hold to end where the burst did. */
+  readonly cacheGB: number | null;
+  readonly sustainedMBps: number;
+  /** The lowest mean of ten seconds. */
+  readonly floorMBps: number;
+  readonly stalls: number;
+  readonly stallEveryGB: number | null;
+  readonly stallSeconds: number | null;
+  /** What was left while it was throttled, 0 to 1; null where it never was. */
+  readonly throttleFactor: number | null;
+  readonly throttleOnsetSeconds: number | null;
+  /** Temperatures at which it fell and came back, where they were noted. */
+  readonly throttleOnC: number | null;
+  readonly throttleOffC: number | null;
 }
 
 /** What is printed on a card: two cards that agree in it are of one print. */
@@ -483,11 +513,13 @@ export interface KeptTake extends Omit<HeatPick, 'demandTraceMBps'> {
   readonly rateSeriesId: string | null;
 }
 
+export const SERIES_KINDS = ['rate', 'write'] as const;
+
 /** A long series, kept apart so that nothing else has to carry it. */
 export interface Series {
   readonly id: string;
-  /** `rate`: what a clip writes. */
-  readonly kind: 'rate';
+  /** `rate`: what a clip writes; `write`: what a card took. */
+  readonly kind: (typeof SERIES_KINDS)[number];
   /** One value a second, MB/s. */
   readonly MBps: readonly number[];
 }

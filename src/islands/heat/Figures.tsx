@@ -13,7 +13,8 @@ import { useChange } from '../../ui/useChange.ts';
 import css from './HeatView.module.css';
 import { LimitFields } from './LimitFields.tsx';
 
-const isOwn = ({ source }: Known): boolean => source.code === 'own' || source.code === 'fitted';
+const isOwn = ({ source }: Known): boolean =>
+  source.code === 'own' || source.code === 'fitted' || source.code === 'traced';
 
 function sourceText(known: Known, digits: number): string {
   const range =

@@ -40,6 +40,8 @@ export function figureSourceText(source: FigureSource): string {
   switch (source.code) {
     case 'own':
       return 'entered by you';
+    case 'traced':
+      return 'read off a write trace';
     case 'fitted':
       return 'fitted to logged takes';
     case 'size':

@@ -4,12 +4,14 @@ import type { Form } from '../../standards/forms.ts';
 import type { Promising } from '../../standards/marks.ts';
 
 /** How well a figure is known, worst first. */
-export type Basis = 'assumed' | 'claimed' | 'stated' | 'guaranteed' | 'tested' | 'fitted';
+export type Basis = 'assumed' | 'claimed' | 'stated' | 'guaranteed' | 'tested' | 'measured' | 'fitted';
 
 /** Where a figure comes from. */
 export type FigureSource =
   | { readonly code: 'own' }
   | { readonly code: 'fitted' }
+  /** Read off a write trace of its own. */
+  | { readonly code: 'traced' }
   | { readonly code: 'size'; readonly size: BodySize; readonly guessed: boolean }
   /** Worked out from the outside of the assumed body and the air around it. */
   | { readonly code: 'surface'; readonly size: BodySize; readonly guessed: boolean; readonly air: AirMovement }
@@ -46,13 +48,18 @@ export const known = (value: number, basis: Basis, source: FigureSource): Known 
   high: null,
 });
 
+const OWN_SOURCE = { stated: 'own', fitted: 'fitted', measured: 'traced' } as const satisfies Record<
+  OwnFigure['basis'],
+  FigureSource['code']
+>;
+
 /** A figure of the person's own, which comes before every other. */
 export const ownFigure = (own: OwnFigure | null | undefined): Known | null =>
   own
     ? {
         value: own.value,
         basis: own.basis,
-        source: { code: own.basis === 'fitted' ? 'fitted' : 'own' },
+        source: { code: OWN_SOURCE[own.basis] },
         low: own.low ?? null,
         high: own.high ?? null,
       }

@@ -12,6 +12,8 @@ const SHORT = 60;
 const RETURNED = 0.5;
 /** A burst stands this far above what follows, as a ratio [A]. */
 const CLEAR = 1.1;
+/** A row beside a stall below this share of what stands around belongs to it in part [A]. */
+const PARTLY = 0.85;
 const MB_IN_GB = 1000;
 
 /** A level with the rows it covers and the name it is given. */
@@ -285,11 +287,15 @@ function stallOf(
   named: readonly Named[],
 ): Stall {
   const around = named.find((one) => one.from <= from && from < one.to)?.level.MBps ?? 0;
-  let lost = 0;
-  for (let row = from; row < to; row += 1) {
+  const lostIn = (row: number): number => {
     const length = endOf(row + 1) - (seconds[row] as number);
-    lost += around > 0 ? length * Math.max(0, 1 - (rates[row] as number) / around) : length;
-  }
+    return around > 0 ? length * Math.max(0, 1 - (rates[row] as number) / around) : length;
+  };
+  let lost = 0;
+  for (let row = from; row < to; row += 1) lost += lostIn(row);
+  // It began and ended within the rows beside it.
+  for (const row of [from - 1, to])
+    if (row >= 0 && row < rates.length && around > 0 && (rates[row] as number) < PARTLY * around) lost += lostIn(row);
   return { atSeconds: seconds[from] as number, seconds: lost };
 }
 

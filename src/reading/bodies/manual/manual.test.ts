@@ -42,7 +42,8 @@ async function pdfOf(
 ): Promise<Blob> {
   const document = await PDFDocument.create();
   const font = await document.embedFont(StandardFonts.Helvetica);
-  for (let at = 1; at < pages; at += 1) document.addPage(size).drawText('Keep the lens clean.', { x: 60, y: 700, size: SIZE, font });
+  for (let at = 1; at < pages; at += 1)
+    document.addPage(size).drawText('Keep the lens clean.', { x: 60, y: 700, size: SIZE, font });
   const page = document.addPage(size);
   page.drawText('Recording modes', { x: 60, y: 780, size: 16, font });
   draw(page, font);
@@ -138,7 +139,9 @@ describe('documents made with pdf-lib', () => {
     const blank = await PDFDocument.create();
     blank.addPage();
     expect(await read(new Blob([new Uint8Array(await blank.save())]))).toEqual({ code: 'scanned', pages: 1 });
-    const whole = new Uint8Array(await (await pdfOf(cells(ROWS, (row, column) => [60 + 120 * column, 700 - 18 * row]))).arrayBuffer());
+    const whole = new Uint8Array(
+      await (await pdfOf(cells(ROWS, (row, column) => [60 + 120 * column, 700 - 18 * row]))).arrayBuffer(),
+    );
     expect(await read(new Blob([whole.slice(0, 200)]))).toMatchObject({ code: 'unreadable' });
     // A standard security handler whose user password is not the empty one.
     const locked = `%PDF-1.4
@@ -159,17 +162,27 @@ describe('other documents', () => {
       <tr><td rowspan="2">3840 × 2160</td><td>50p</td><td>200&nbsp;Mbps</td></tr>
       <tr><td>25p</td><td>100 Mbps</td></tr></table><p>See page 3.</p></body></html>`;
     const [table] = await tablesOf(new Blob([html]));
-    expect(modesOf(table as FoundTable).map(({ width, fps, rate }) => [width, fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+    expect(
+      modesOf(table as FoundTable).map(({ width, fps, rate }) => [width, fps, rate.kind === 'stated' && rate.Mbps]),
+    ).toEqual([
       [3840, 50, 200],
       [3840, 25, 100],
     ]);
   });
 
   test('a spreadsheet of two sheets names the sheet', async () => {
-    const sheet = (rows: readonly (readonly (string | number)[])[]) => rows.map((row) => row.map((value) => ({ value })));
+    const sheet = (rows: readonly (readonly (string | number)[])[]) =>
+      rows.map((row) => row.map((value) => ({ value })));
     const bytes = await writeSheet([
       { sheet: 'Notes', data: sheet([['nothing here']]) },
-      { sheet: 'Modes', data: sheet([['Size', 'fps', 'Rate (Mb/s)'], ['3840x2160', '50p', 150], ['1920x1080', '50p', 45]]) },
+      {
+        sheet: 'Modes',
+        data: sheet([
+          ['Size', 'fps', 'Rate (Mb/s)'],
+          ['3840x2160', '50p', 150],
+          ['1920x1080', '50p', 45],
+        ]),
+      },
     ] as never).toBuffer();
     const [table] = await tablesOf(new Blob([new Uint8Array(bytes)]));
     expect(table).toMatchObject({ page: 'Modes', modes: 2 });

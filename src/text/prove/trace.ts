@@ -1,0 +1,103 @@
+import type { SegmentKind, TraceNote, TraceReading } from '../../core/prove/trace/trace.ts';
+import type { Seconds } from '../../core/units/brand.ts';
+import type { TimeUnit, WriteTraceProblem } from '../../reading/prove/writeTrace.ts';
+import { paceText } from '../heat/heatWords.ts';
+import { clockText, plain } from '../quantity.ts';
+
+const NBSP = '\u00a0';
+const GB = (value: number): string => `${plain(value, value < 10 ? 2 : 1)}${NBSP}GB`;
+const clock = (seconds: number): string => clockText(Math.round(seconds) as Seconds);
+const degrees = (celsius: number): string => `${plain(celsius, 0)}${NBSP}°C`;
+
+export const SEGMENT_WORDS: Readonly<Record<SegmentKind, string>> = {
+  burst: 'burst',
+  sustained: 'sustained',
+  throttled: 'throttled',
+  decline: 'decline',
+  stall: 'stall',
+};
+
+export const TIME_WORDS: Readonly<Record<TimeUnit, string>> = {
+  s: 'seconds',
+  ms: 'milliseconds',
+  µs: 'microseconds',
+  min: 'minutes',
+  clock: 'hours, minutes and seconds',
+};
+
+/** Why a write trace was not taken, and what to do. */
+export function writeTraceProblemText(problem: WriteTraceProblem): string {
+  switch (problem.code) {
+    case 'empty':
+      return 'There are no figures in this. Give a time and a rate in each line: 12, 88.4.';
+    case 'few':
+      return 'This has too few rows to say anything of a card: five at the least, at different times.';
+    case 'too-many':
+      return `This has more than ${plain(problem.max)} rows. Cut it, or write fewer rows a second.`;
+    case 'no-columns':
+      return 'No column of times that rise was found beside one of rates. Name them in a first line: time (s), MB/s.';
+    case 'which-time':
+      return 'The steps between its times are large: seconds or milliseconds? Say which.';
+    case 'which-decimal':
+      return `“${problem.text}” may be a thousand or one and a bit. Say what its sign is.`;
+    case 'goes-back':
+      return `Line ${problem.line}: “${problem.text}”: time goes back. If two runs stand in one file, give one at a time.`;
+    case 'negative':
+      return `Line ${problem.line}: “${problem.text}”: a rate cannot be below zero.`;
+    case 'too-fast':
+      return `Line ${problem.line}: “${problem.text}” is faster than any card. Which unit is it in?`;
+    case 'too-long':
+      return 'This runs for more than a year. Are its times in another unit?';
+    case 'not-figures':
+      return `${problem.rows === 1 ? 'A row is' : `${plain(problem.rows)} rows are`} no time and rate, the first in line ${problem.line}: “${problem.text}”. That is too much to leave out.`;
+  }
+}
+
+/** What is to be known with a trace. */
+export function traceNoteText(note: TraceNote): string {
+  switch (note.code) {
+    case 'bench':
+      return 'A bench is no certification: classes are measured in ways of their own, and a camera writes otherwise than a computer.';
+    case 'short':
+      return `${clock(note.seconds)} is short: what a card does later is not in it.`;
+    case 'no-fall':
+      return `It never fell over ${GB(note.GB)}. A cache larger than that would not show, nor heat that comes later.`;
+    case 'one-fall':
+      return `One fall, after ${GB(note.GB)} and ${clock(note.seconds)}: a cache that was full, or heat. Once more at another rate tells: at the same bytes it is the cache, at the same time heat.`;
+    case 'heat-fall':
+      return `It fell at ${degrees(note.celsius)} and cooled from there on: heat, not a cache.`;
+    case 'no-return':
+      return `From ${clock(note.atSeconds)} it stayed lower: heat, or a second cache. From cold with a fan, heat would go away.`;
+    case 'sawtooth':
+      return note.withHeat
+        ? 'It fell and came back by turns, with temperatures beside it.'
+        : 'It fell and came back by turns: heat, or the card tidying up. A column of temperatures would tell.';
+    case 'declines':
+      return `From ${clock(note.atSeconds)} it sank slowly instead of falling: mostly heat.`;
+    case 'still-falling':
+      return `It was still sinking when it ended, at ${paceText(note.MBps)}: what it holds lies below.`;
+    case 'gaps':
+      return `${note.count === 1 ? 'One gap' : `${note.count} gaps`} of ${clock(note.seconds)} in all: nothing was noted there, and nothing is counted.`;
+  }
+}
+
+/** A trace in one line. */
+export function traceLine({
+  seconds,
+  GB: written,
+  burstMBps,
+  cacheGB,
+  sustainedMBps,
+  throttle,
+  stalls,
+}: TraceReading): string {
+  return [
+    `${GB(written)} in ${clock(seconds)}`,
+    burstMBps !== null && cacheGB !== null ? `${paceText(burstMBps)} for a cache of ${GB(cacheGB)}` : null,
+    `then ${paceText(sustainedMBps)}`,
+    throttle ? `${plain(throttle.factor * 100, 0)}${NBSP}% of it when throttled` : null,
+    stalls.length > 0 ? `${stalls.length} ${stalls.length === 1 ? 'stall' : 'stalls'}` : null,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
