@@ -12,6 +12,7 @@ export interface BenchRequest {
   readonly place: BenchPlace;
   readonly seed: number;
   readonly limitBytes: number | null;
+  readonly readsBack: boolean;
   /** Goes on with what an earlier run left. */
   readonly isResumed: boolean;
 }

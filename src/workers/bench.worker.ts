@@ -36,7 +36,7 @@ const api: BenchApi = {
     try {
       return await runBench(
         target,
-        { limitBytes: request.limitBytes, seed: request.seed },
+        { limitBytes: request.limitBytes, seed: request.seed, readsBack: request.readsBack },
         onTick,
         { cancelled: () => isCancelled, paused: () => paused },
         { steady: now, calendar: () => Date.now() },

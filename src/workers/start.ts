@@ -1,3 +1,5 @@
+import { type Remote, wrap } from 'comlink';
+import type { BenchApi } from './bench.protocol.ts';
 import type { ComputationTasks } from './computation.protocol.ts';
 import type { FileTasks } from './files.protocol.ts';
 import type { SolverTasks } from './solver.protocol.ts';
@@ -14,3 +16,17 @@ export const solverClient = (): TaskClient<SolverTasks> =>
 
 export const filesClient = (): TaskClient<FileTasks> =>
   createTaskClient(() => startedWorker(new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' })));
+
+/** The worker of the bench, and how to end it. */
+export interface BenchWorker {
+  readonly api: Remote<BenchApi>;
+  readonly stop: () => void;
+  readonly onDeath: (tell: () => void) => void;
+}
+
+export function benchWorker(): BenchWorker {
+  const { endpoint, stop, onDeath } = startedWorker(
+    new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return { api: wrap<BenchApi>(endpoint), stop, onDeath };
+}

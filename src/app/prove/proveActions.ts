@@ -65,31 +65,38 @@ export const noteCounter = (body: Body, reading: CounterReading): Promise<Writte
 const without = <T>(all: readonly T[] | undefined, gone: readonly T[]): readonly T[] =>
   (all ?? []).filter((one) => !gone.some((other) => JSON.stringify(other) === JSON.stringify(one)));
 
-function deletion(entry: Entry): ListEdit {
+function deletion(entry: Entry): readonly ListEdit[] {
   switch (entry.kind) {
     case 'take':
-      return remove('tests', entry.test.id);
+      return [remove('tests', entry.test.id)];
     case 'burst':
-      return remove('clearings', entry.clearing.id);
+      return [remove('clearings', entry.clearing.id)];
     case 'bench':
-      return remove('benches', entry.bench.id);
+      return [
+        remove('benches', entry.bench.id),
+        ...(entry.bench.seriesId ? [remove('series', entry.bench.seriesId)] : []),
+      ];
     case 'report':
-      return remove('reports', entry.report.id);
+      return [remove('reports', entry.report.id)];
     case 'counter':
-      return change('bodies', entry.bodyId as string, (one) => ({
-        ...one,
-        counters: without(one.counters, [entry.reading]),
-      }));
+      return [
+        change('bodies', entry.bodyId as string, (one) => ({
+          ...one,
+          counters: without(one.counters, [entry.reading]),
+        })),
+      ];
     case 'incident':
-      return change('cards', entry.cardId as string, (one) => ({
-        ...one,
-        incidents: without(one.incidents, [entry.incident]),
-      }));
+      return [
+        change('cards', entry.cardId as string, (one) => ({
+          ...one,
+          incidents: without(one.incidents, [entry.incident]),
+        })),
+      ];
   }
 }
 
 export const deleteEntry = (entry: Entry, what: string): Promise<Written> =>
-  write(CHANGE_TEXT.entryDeleted(what), [deletion(entry)]);
+  write(CHANGE_TEXT.entryDeleted(what), deletion(entry));
 
 /** That a failed take was looked at: it stands in its place again. */
 export const markLooked = ({ id }: Test): Promise<Written> =>

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { clipRates, keepClipRates } from '../../app/heat/clipRates.ts';
 import { openTake } from '../../app/heat/heatActions.ts';
 import { HEAT_LISTS, type HeatKit } from '../../app/heat/heatKit.ts';
 import { firstPick, pickedIn } from '../../app/heat/heatPick.ts';
@@ -23,12 +24,16 @@ function Heat({ kit }: { readonly kit: HeatKit }) {
   const [chosen, setChosen] = useState<HeatPick | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);
   const [asked] = useState(() => queryPick(window.location.search));
-  const first = useSame(chosen ? null : firstPick(kit, policy, asked));
+  const [rates] = useState(() => (asked.hasClip ? clipRates() : null));
+  const fresh = chosen ? null : firstPick(kit, policy, asked);
+  const first = useSame(fresh && rates ? { ...fresh, demandTraceMBps: rates } : fresh);
   const pick = chosen ?? first;
   const { bodies, cards } = kit;
   const picked = useMemo(() => (pick ? pickedIn({ bodies, cards }, pick) : null), [bodies, cards, pick]);
   useEffect(() => {
-    if (chosen) window.history.replaceState(null, '', window.location.pathname + pickQuery(chosen));
+    if (!chosen) return;
+    window.history.replaceState(null, '', window.location.pathname + pickQuery(chosen));
+    keepClipRates(chosen.demandTraceMBps ?? null);
   }, [chosen]);
   const change = useCallback(
     (part: Partial<HeatPick>) =>
@@ -42,7 +47,7 @@ function Heat({ kit }: { readonly kit: HeatKit }) {
       policy={policy}
       pick={pick}
       picked={picked}
-      clipLost={chosen === null && asked.hasClip}
+      clipLost={chosen === null && asked.hasClip && !rates}
       before={before?.text ?? null}
       onPick={(part) => {
         setBefore(null);

@@ -26,6 +26,7 @@ import { Watch } from './Watch.tsx';
 const MapPart = part(() => import('./MapPart.tsx'));
 const NextPart = part(() => import('./NextPart.tsx'));
 const BurstPart = part(() => import('./BurstPart.tsx'));
+const MeasurePart = part(() => import('./measure/MeasurePart.tsx'));
 const WrongPart = part(() => import('./WrongPart.tsx'));
 const TestsTable = part(() => import('./TestsTable.tsx'));
 const GiveTests = part(() => import('./GiveTests.tsx'));
@@ -43,6 +44,7 @@ const PLACES = [
   { key: 'log', name: 'Log' },
   { key: 'map', name: 'Map' },
   { key: 'next', name: 'Worth testing' },
+  { key: 'measure', name: 'Measure' },
   { key: 'bursts', name: 'Bursts' },
   { key: 'wrong', name: 'What went wrong?' },
 ] as const;
@@ -89,6 +91,8 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
   useEffect(() => {
     const query = new URLSearchParams();
     if (place !== 'log') query.set('at', place);
+    const what = new URLSearchParams(window.location.search).get('what');
+    if (place === 'measure' && what) query.set('what', what);
     if (key) query.set('open', key);
     const text = query.toString();
     window.history.replaceState(null, '', window.location.pathname + (text ? `?${text}` : ''));
@@ -233,6 +237,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
           {place === 'bursts' && (
             <BurstPart kit={kit} onLog={() => go({ kind: 'burst', item: newBurst() })} onOpen={openTest} />
           )}
+          {place === 'measure' && <MeasurePart kit={kit} onLog={(test) => go({ kind: 'take', test: newTest(test) })} />}
           {place === 'wrong' && <WrongPart kit={kit} policy={policy} />}
         </div>
         {place === 'log' && !open && !isEmpty && (

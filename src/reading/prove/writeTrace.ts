@@ -84,7 +84,8 @@ const UNIT_WORDS: readonly (readonly [RegExp, WriteUnit])[] = [
 ];
 
 /** The unit that a text names; a small b counts bits. */
-export function writeUnitIn(text: string): WriteUnit | null {
+export function writeUnitIn(title: string): WriteUnit | null {
+  const text = title.replace(/[_()[\]]/g, ' ');
   if (/\bM(?:bit|b)\s*(?:\/|p)s/.test(text) || /\bmbit\s*(?:\/|p)s/i.test(text)) return 'Mb/s';
   const found = UNIT_WORDS.find(([pattern]) => pattern.test(text))?.[1] ?? null;
   if (found === null || !/\b[GMK]i/i.test(text.replace(/per|bits?/gi, ''))) return found;
@@ -125,21 +126,37 @@ function titled(head: readonly string[]): Columns {
   };
 }
 
-/** Columns without titles, as in the form of this app: time first, then the rate, then a temperature. */
+/** Share of steps forward from which a column may be one of times; one that goes back is told of later. */
+const FORWARD = 0.75;
+
+/** How unevenly a column rises: 0 like a clock; infinite where it does not rise. */
+function unevenness(values: readonly number[]): number {
+  const steps = values.slice(1).map((value, at) => value - (values[at] as number));
+  const forward = steps.filter((step) => step >= 0).length;
+  const rises = steps.reduce((sum, step) => sum + Math.max(0, step), 0);
+  if (steps.length === 0 || forward < FORWARD * steps.length || rises <= 0) return Number.POSITIVE_INFINITY;
+  const mean = rises / steps.length;
+  return steps.reduce((sum, step) => sum + Math.abs(step - mean), 0) / steps.length / mean;
+}
+
+/** Columns without titles: the one that rises most evenly is the time; then the rate, then a temperature. */
 function untitled(rows: readonly (readonly string[])[]): Columns {
   const width = Math.max(...rows.map((row) => row.length));
   const filled = Array.from({ length: width }, (_, at) => at).filter((at) =>
     rows.some((row) => hasFigure(row[at] ?? '')),
   );
-  const rising = filled.filter((at) => {
-    const values = rows.map((row) => timeOf(row[at] ?? '', null)).filter((one) => !Number.isNaN(one));
-    return values.length > 1 && values.every((value, place) => place === 0 || value >= (values[place - 1] as number));
-  });
-  const [time] = rising;
-  const others = filled.filter((at) => at !== time);
-  return time === undefined || others.length === 0
+  const rising = filled.map((at) => ({
+    at,
+    uneven: unevenness(rows.map((row) => timeOf(row[at] ?? '', null)).filter((one) => !Number.isNaN(one))),
+  }));
+  const best = rising.reduce(
+    (one, other) => (other.uneven < one.uneven - 1e-9 ? other : one),
+    rising[0] ?? { at: 0, uneven: Number.POSITIVE_INFINITY },
+  );
+  const [rate, celsius] = filled.filter((at) => at !== best.at);
+  return !Number.isFinite(best.uneven) || rate === undefined
     ? {}
-    : { time, rate: others[0] as number, ...(others[1] === undefined ? {} : { celsius: others[1] }) };
+    : { time: best.at, rate, ...(celsius === undefined ? {} : { celsius }) };
 }
 
 const timeOf = (text: string, decimal: Decimal | null): number => {
@@ -322,10 +339,10 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
   if (missed > MOST_UNREAD * (kept + missed))
     return err({ code: 'not-figures', line: unread[0]?.line ?? 1, text: unread[0]?.text ?? '', rows: missed });
   if (kept < 5) return err({ code: 'few' });
+  if (seconds[kept - 1] === seconds[0]) return err({ code: 'few' });
   const times = spread(seconds.subarray(0, kept));
   const last = times[kept - 1] as number;
   if (last > MAX_SECONDS) return err({ code: 'too-long' });
-  if (last <= 0) return err({ code: 'few' });
   const trace = { seconds: times, MBps: MBps.slice(0, kept), celsius: degrees?.slice(0, kept) ?? null };
   return ok({ trace, timeUnit, unit, unitSaid, unread: missed, firstUnread: unread });
 }

@@ -42,7 +42,7 @@ const said = (thrown: unknown): string => (thrown instanceof Error ? thrown.mess
  */
 export async function runBench(
   target: Target,
-  { limitBytes, seed }: BenchPlan,
+  { limitBytes, seed, readsBack }: BenchPlan,
   onTick: (tick: BenchTick) => void,
   wishes: Wishes,
   clocks: Clocks,
@@ -131,7 +131,7 @@ export async function runBench(
     message,
   });
   await tick('write', written, ended === 'full' ? written : limitBytes, writing, true);
-  if (ended === 'cancelled' || ended === 'lost') return outcome(target.verified, null);
+  if (!readsBack || ended === 'cancelled' || ended === 'lost') return outcome(target.verified, null);
 
   let at = target.verified;
   let changed: { readonly from: number; pages: number; to: number } | null = null;

@@ -4,6 +4,8 @@ export interface BenchPlan {
   readonly limitBytes: number | null;
   /** Of the pattern; any whole number of 32 bits. */
   readonly seed: number;
+  /** Whether it is read back behind the writing; a real card is better taken out first, so that no memory answers for it. */
+  readonly readsBack: boolean;
 }
 
 /** What is wrong with what was read back. */

@@ -1,6 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { factor, type Random, seeded } from '../../heat/writepath/random.ts';
+import type { Card } from '../../kit/model.ts';
 import { analyseTrace } from './analyse.ts';
+import { supportedBy } from './supports.ts';
+import { thinned } from './thin.ts';
 import type { Segment, WriteTrace } from './trace.ts';
 
 interface Stretch {
@@ -76,4 +79,150 @@ describe('known changes are found', () => {
     }
     expect(alarms).toBeLessThan(5);
   });
+});
+
+describe('what a stretch is called', () => {
+  const reading = (stretches: readonly Stretch[], celsius?: (at: number) => number) => {
+    const trace = traceOf(stretches, { noise: 0.015, seed: 11 });
+    return analyseTrace(celsius ? { ...trace, celsius: trace.seconds.map(celsius) } : trace);
+  };
+  const notes = ({ notes: all }: { readonly notes: readonly { readonly code: string }[] }) =>
+    all.map(({ code }) => code);
+
+  test('a cache: its burst, and the size that makes a run end it there', () => {
+    const found = reading([
+      { seconds: 40, MBps: 800 },
+      { seconds: 260, MBps: 200 },
+    ]);
+    expect(kinds(found.segments)).toEqual(['burst', 'sustained']);
+    // 32 GB went in while 8 GB drained.
+    expect(found.cacheGB).toBeCloseTo(24, 0);
+    expect(found.segments[0]?.GB).toBeCloseTo(32, 0);
+    expect(notes(found)).toEqual(['bench', 'one-fall']);
+  });
+
+  test('a sawtooth is throttling, with its onset, factor and period', () => {
+    const found = reading([
+      { seconds: 30, MBps: 400 },
+      { seconds: 90, MBps: 150 },
+      ...Array.from({ length: 8 }, (_, at) => ({ seconds: at % 2 === 0 ? 20 : 40, MBps: at % 2 === 0 ? 75 : 150 })),
+    ]);
+    expect(kinds(found.segments).slice(0, 4)).toEqual(['burst', 'sustained', 'throttled', 'sustained']);
+    expect(found.throttle).toMatchObject({ onsetSeconds: 120, factor: expect.closeTo(0.5, 2), periodSeconds: 60 });
+    expect(found.sustainedMBps).toBeCloseTo(150, -1);
+    expect(found.floorMBps).toBeLessThan(80);
+  });
+
+  test('temperatures tell heat from a cache', () => {
+    const fall = [
+      { seconds: 200, MBps: 150 },
+      { seconds: 200, MBps: 75 },
+    ];
+    const hot = reading(fall, (at) => (at < 200 ? 40 + at / 8 : 65 - (at - 200) / 20));
+    expect(kinds(hot.segments)).toEqual(['sustained', 'throttled']);
+    expect(hot.throttle?.onC).toBeCloseTo(65, 0);
+    expect(hot.burstMBps).toBeNull();
+    // The same fall while it goes on warming is a cache that was full.
+    expect(kinds(reading(fall, (at) => 40 + at / 20).segments)).toEqual(['burst', 'sustained']);
+  });
+
+  test('a slow fall is a decline, and one that never came back is told', () => {
+    const slow = reading([
+      { seconds: 60, MBps: 300 },
+      ...Array.from({ length: 60 }, (_, at) => ({ seconds: 4, MBps: 300 - 3 * at })),
+      { seconds: 100, MBps: 120 },
+    ]);
+    expect(kinds(slow.segments)).toContain('decline');
+    expect(slow.sustainedMBps).toBeCloseTo(120, -1);
+    const once = reading([
+      { seconds: 60, MBps: 500 },
+      { seconds: 120, MBps: 200 },
+      { seconds: 120, MBps: 90 },
+    ]);
+    expect(kinds(once.segments)).toEqual(['burst', 'sustained', 'throttled']);
+    expect(notes(once)).toContain('no-return');
+  });
+
+  test('stalls are counted with their true length and part no level', () => {
+    const found = reading(
+      Array.from({ length: 17 }, (_, at) => (at % 2 === 0 ? { seconds: 40, MBps: 88 } : { seconds: 3, MBps: 0 })),
+    );
+    expect(kinds(found.segments).filter((kind) => kind !== 'stall')).toEqual(['sustained']);
+    expect(found.stalls).toHaveLength(8);
+    expect(found.stallSeconds).toBeCloseTo(3, 1);
+    expect(found.stallEveryGB).toBeCloseTo(3.52, 1);
+    // Seven seconds of ten at the most.
+    expect(found.floorMBps).toBeCloseTo(0.7 * 88, -1);
+  });
+
+  test('what stood still for long is a stall, not a rate', () => {
+    const found = reading([
+      { seconds: 100, MBps: 90 },
+      { seconds: 60, MBps: 0 },
+      { seconds: 100, MBps: 90 },
+    ]);
+    expect(found.stalls).toEqual([{ atSeconds: 100, seconds: expect.closeTo(60, 0) }]);
+    expect(found.sustainedMBps).toBeCloseTo(90, -1);
+    expect(found.floorMBps).toBe(0);
+  });
+
+  test('a gap parts two runs and counts nothing', () => {
+    const one = traceOf([
+      { seconds: 30, MBps: 500 },
+      { seconds: 70, MBps: 100 },
+    ]);
+    const found = analyseTrace({
+      seconds: Float64Array.from([...one.seconds, ...one.seconds.map((at) => at + 700)]),
+      MBps: Float64Array.from([...one.MBps, ...one.MBps]),
+      celsius: null,
+    });
+    expect(kinds(found.segments)).toEqual(['burst', 'sustained', 'burst', 'sustained']);
+    expect(found.GB).toBeCloseTo(44, 6);
+    expect(notes(found)).toContain('gaps');
+    expect(found.throttle).toBeNull();
+  });
+
+  test('the first and last row may be parts of a second', () => {
+    const trace = traceOf([{ seconds: 60, MBps: 90 }]);
+    trace.MBps[0] = 11;
+    trace.MBps[59] = 4;
+    expect(analyseTrace(trace)).toMatchObject({
+      floorMBps: 90,
+      sustainedMBps: 90,
+      stalls: [],
+      segments: [{ kind: 'sustained' }],
+    });
+  });
+});
+
+describe('a class is reached by the floor alone', () => {
+  test.each([
+    [90, 300, 'V90'],
+    [89.9, 300, 'V60'],
+    [29, 300, 'V10'],
+    [5, 300, null],
+    [500, 9, null],
+  ] as const)('%f MB/s over %i s: %s', (floor, seconds, mark) => {
+    expect(supportedBy(floor, seconds)).toBe(mark);
+  });
+
+  test('marks of its form that count on its bus, where the card is known', () => {
+    const card = (form: Card['form'], marks: readonly string[]): Card =>
+      ({ form, marks, bus: null }) as unknown as Card;
+    expect(supportedBy(900, 60, card('cfexpress-b', []))).toBe('VPG800');
+    expect(supportedBy(100, 60, card('sd', ['V90', 'II']))).toBe('V90');
+    // A card of UHS-I cannot carry the marks of UHS-II.
+    expect(supportedBy(100, 60, card('sd', ['V30', 'I']))).toBe('V30');
+  });
+});
+
+test('thinning for a drawing keeps every extreme', () => {
+  const trace = traceOf([{ seconds: 20_000, MBps: 100 }], { noise: 0.02 });
+  trace.MBps[7777] = 3;
+  trace.MBps[12_345] = 900;
+  const drawn = thinned(trace.seconds, trace.MBps, 300);
+  expect(drawn.length).toBeLessThanOrEqual(1200);
+  expect(drawn).toContainEqual([7777, 3]);
+  expect(drawn).toContainEqual([12_345, 900]);
+  expect(drawn.every(([at], place) => place === 0 || at >= (drawn[place - 1]?.[0] ?? 0))).toBe(true);
 });

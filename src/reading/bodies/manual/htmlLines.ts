@@ -3,7 +3,7 @@ import { DomUtils, parseDocument } from 'htmlparser2';
 import type { DocLine } from './manual.ts';
 
 const UNSEEN = new Set(['script', 'style', 'noscript', 'template', 'head']);
-const textOf = (node: Element): string => DomUtils.innerText(node).replace(/\s+/g, ' ').trim();
+const textOf = (node: Element): string => DomUtils.textContent(node).replace(/\s+/g, ' ').trim();
 
 /** Rows of a table; a cell that spans several stands in each of its places. */
 function rowsOf(table: Element): readonly (readonly string[])[] {
@@ -48,7 +48,7 @@ export function htmlLines(html: string): readonly DocLine[] {
         if (UNSEEN.has(child.name)) continue;
         if (child.name === 'table') for (const row of rowsOf(child)) add(row);
         else if (child.name === 'pre')
-          for (const line of DomUtils.innerText(child).split('\n')) add(line.trim().split(/\t| {2,}/));
+          for (const line of DomUtils.textContent(child).split('\n')) add(line.trim().split(/\t| {2,}/));
         else if (
           ['p', 'li', 'dd', 'dt'].includes(child.name) &&
           DomUtils.getElementsByTagName('table', child.children).length === 0

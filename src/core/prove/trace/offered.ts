@@ -1,0 +1,46 @@
+import type { CardFigure, TraceFigures } from '../../kit/model.ts';
+import type { TraceReading } from './trace.ts';
+
+/** What is kept of a trace with a card. */
+export const figuresOf = (reading: TraceReading): TraceFigures => ({
+  burstMBps: reading.burstMBps,
+  cacheGB: reading.cacheGB,
+  sustainedMBps: reading.sustainedMBps,
+  floorMBps: reading.floorMBps,
+  stalls: reading.stalls.length,
+  stallEveryGB: reading.stallEveryGB,
+  stallSeconds: reading.stallSeconds,
+  throttleFactor: reading.throttle?.factor ?? null,
+  throttleOnsetSeconds: reading.throttle?.onsetSeconds ?? null,
+  throttleOnC: reading.throttle?.onC ?? null,
+  throttleOffC: reading.throttle?.offC ?? null,
+});
+
+/** A figure of a heat run that a trace shows. */
+export interface OfferedFigure {
+  readonly figure: CardFigure;
+  readonly value: number;
+}
+
+/**
+ * The figures of a heat run that a trace shows, and no others: where it never fell there is no burst to be told, and where no
+ * temperature was noted no threshold.
+ */
+export function offeredFigures(trace: TraceFigures): readonly OfferedFigure[] {
+  const isSawtooth =
+    trace.throttleOnC !== null && trace.throttleOffC !== null && trace.throttleOffC < trace.throttleOnC;
+  const offered: readonly (readonly [CardFigure, number | null])[] = [
+    ['sustainedMBps', trace.sustainedMBps > 0 ? trace.sustainedMBps : null],
+    ['burstMBps', trace.burstMBps],
+    ['cacheGB', trace.cacheGB],
+    // Both or neither.
+    ['stallEveryGB', trace.stallSeconds === null ? null : trace.stallEveryGB],
+    ['stallSeconds', trace.stallEveryGB === null ? null : trace.stallSeconds],
+    ['throttleFactor', trace.throttleFactor],
+    ['throttleAtC', trace.throttleOnC],
+    ['resumeAtC', isSawtooth ? trace.throttleOffC : null],
+  ];
+  return offered.flatMap(([figure, value]) =>
+    value === null ? [] : [{ figure, value: Number(value.toPrecision(4)) }],
+  );
+}

@@ -1,0 +1,142 @@
+import { useMemo } from 'react';
+import { type BenchState, startBench } from '../../../app/prove/measure/benchRun.ts';
+import { busCeilingMBps } from '../../../app/prove/measure/measureActions.ts';
+import type { ProveKit } from '../../../app/prove/proveKit.ts';
+import { paceText } from '../../../text/heat/heatWords.ts';
+import { aboveBusText, END_TEXT, faultText, silenceText } from '../../../text/prove/bench.ts';
+import { plain } from '../../../text/quantity.ts';
+import { KeepTrace } from './KeepTrace.tsx';
+import css from './measure.module.css';
+import { TraceFound } from './TraceFound.tsx';
+
+interface BenchFoundProps {
+  readonly kit: ProveKit;
+  readonly bench: Extract<BenchState, { phase: 'done' }>;
+  readonly onAnother: () => void;
+  readonly onRemove: () => Promise<void>;
+}
+
+const GB = (bytes: number): string => `${plain(bytes / 1e9, bytes < 1e10 ? 2 : 1)} GB`;
+/** Share of what is printed that a full card was written with; less, and something else filled it. */
+const WHOLE = 0.85;
+
+/** What a bench found, and what is to be done with it. */
+export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps) {
+  const { outcome, reading, request, isFresh, cardId } = bench;
+  const { ended, writtenBytes, verifiedBytes, readSeconds, fault, silences, message, writeRates } = outcome;
+  const { place } = request;
+  const card = kit.cards.find(({ id }) => id === cardId);
+  const points = useMemo(() => writeRates.map((MBps, second) => [second, MBps] as const), [writeRates]);
+  const readMBps = readSeconds > 0 && verifiedBytes > 0 ? verifiedBytes / readSeconds / 1e6 : null;
+  const ceiling = busCeilingMBps(card);
+  const fastest = reading ? (reading.burstMBps ?? reading.sustainedMBps) : 0;
+  const isOther = ceiling !== null && fastest > ceiling;
+  const isRight = fault === null && writtenBytes > 0 && verifiedBytes >= writtenBytes;
+  const isFull = ended === 'full' && card !== undefined && writtenBytes >= WHOLE * card.capacityGB * 1e9;
+  const verifies =
+    place.kind === 'folder' && isRight && isFresh && isFull
+      ? `filled and read back on a computer, ${GB(writtenBytes)}`
+      : null;
+  const readBack = (wasOut: boolean): void =>
+    void startBench({ ...request, readsBack: true, isResumed: true }, cardId, wasOut);
+  const mayReadBack = place.kind === 'folder' && fault === null && ended !== 'lost' && writtenBytes > 0 && !isRight;
+  return (
+    <section className={css.part} aria-label="What the bench found">
+      <h2>{card ? card.label : place.kind === 'practice' ? 'A practice card' : 'What the bench found'}</h2>
+      <p role="status">
+        {END_TEXT[ended]} {GB(writtenBytes)} written
+        {verifiedBytes > 0 && `, ${GB(verifiedBytes)} read back and right`}
+        {readMBps !== null && `, read at ${paceText(readMBps)}`}.{message && ` (${message})`}
+      </p>
+      {fault && (
+        <p className={css.bad} role="alert">
+          {faultText(fault)}
+        </p>
+      )}
+      {isRight && (
+        <p className={css.good}>
+          Every byte came back as it was written
+          {place.kind === 'folder' && !isFresh && ', though the memory of this computer may have answered for the card'}
+          .
+        </p>
+      )}
+      {isOther && ceiling !== null && (
+        <p className={css.bad} role="alert">
+          {aboveBusText(fastest, ceiling)}
+        </p>
+      )}
+      {silences.length > 0 && (
+        <ul className={css.notes} aria-label="Silences">
+          {silences.map((one) => (
+            <li key={one.atSeconds}>{silenceText(one)}</li>
+          ))}
+        </ul>
+      )}
+      {mayReadBack && (
+        <div className={css.ask}>
+          <p>
+            Now take the card out of the reader, and put it in again: so the card itself answers when it is read back,
+            and not the memory of this computer.
+          </p>
+          <p className={css.actions}>
+            <button type="button" className="ink-button" data-strong onClick={() => readBack(true)}>
+              It was out: read it back
+            </button>
+            <button type="button" className="plain-button" onClick={() => readBack(false)}>
+              Read it back without
+            </button>
+          </p>
+        </div>
+      )}
+      {reading ? (
+        <TraceFound name={card?.label ?? 'this bench'} reading={reading} points={points} isStepped card={card} />
+      ) : (
+        <p className="soft">Too little was written to tell a rate: five seconds at the least.</p>
+      )}
+      {place.kind === 'practice' && (
+        <p className="soft">
+          A practice card is not there: nothing of it is kept. A real card is found out in the same way.
+        </p>
+      )}
+      {place.kind === 'own' && (
+        <p className="soft">This is the disk of this computer, not a card: nothing of it is kept.</p>
+      )}
+      {place.kind === 'folder' && reading && !isOther && (
+        <KeepTrace
+          key={`${verifies} ${fault?.code}`}
+          kit={kit}
+          cardId={cardId}
+          verifies={verifies}
+          trace={{
+            reading,
+            bySecond: writeRates,
+            program: 'fill-and-verify',
+            note: null,
+            readMBps: isFresh ? readMBps : null,
+            verifiedGB: isFresh && verifiedBytes > 0 ? verifiedBytes / 1e9 : null,
+            fault: fault && { text: faultText(fault), retires: fault.code !== 'unreadable' },
+          }}
+        />
+      )}
+      <p className={css.actions}>
+        {place.kind !== 'practice' && (
+          <button type="button" className="ink-button" onClick={() => void onRemove()}>
+            Remove what was written
+          </button>
+        )}
+        {ended === 'cancelled' && place.kind !== 'practice' && (
+          <button
+            type="button"
+            className="ink-button"
+            onClick={() => void startBench({ ...request, isResumed: true }, cardId, isFresh)}
+          >
+            Go on with it
+          </button>
+        )}
+        <button type="button" className="plain-button" onClick={onAnother}>
+          Another bench
+        </button>
+      </p>
+    </section>
+  );
+}

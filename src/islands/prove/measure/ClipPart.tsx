@@ -1,0 +1,114 @@
+import { useState } from 'react';
+import type { Draft } from '../../../app/kit/draft.ts';
+import { addClips, dropClip, dropClips, useClips } from '../../../app/prove/measure/clips.ts';
+import { sampleFile } from '../../../app/prove/measure/samples.ts';
+import type { ProveKit } from '../../../app/prove/proveKit.ts';
+import type { Test } from '../../../core/kit/model.ts';
+import { clipProblemText, codecText, fpsText, lengthText, Mbps } from '../../../text/prove/clip.ts';
+import { DropZone } from '../../../ui/DropZone.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { ByHand } from './ByHand.tsx';
+import { ClipDetails } from './ClipDetails.tsx';
+import { ClipTable } from './ClipTable.tsx';
+import css from './measure.module.css';
+
+interface ClipPartProps {
+  readonly kit: ProveKit;
+  readonly onLog: (test: Partial<Draft<Test>>) => void;
+}
+
+/** Clips and what they were written with: the rate of a mode, second by second, from the user’s own camera. */
+export default function ClipPart({ kit, onLog }: ClipPartProps) {
+  const clips = useClips();
+  const [openId, setOpenId] = useState<string | null>(null);
+  const read = clips.filter(({ state }) => state.phase === 'read');
+  // One clip alone is what a person came for.
+  const shown = openId ?? (clips.length === 1 && read.length === 1 ? (read[0]?.id ?? null) : null);
+  return (
+    <section className={css.part} aria-label="Clips">
+      <h2>What a clip was written with</h2>
+      <p className={css.lead}>
+        The best source of a rate is a clip of your own. Only its table of frames is read; nothing leaves this device.
+      </p>
+      <DropZone
+        label="or let clips fall here: MP4, MOV, WebM, MKV"
+        choose="Choose clips"
+        accept="video/*,.mkv,.mov,.mp4,.m4v,.webm"
+        multiple
+        onFiles={addClips}
+      />
+      {clips.length === 0 && (
+        <p className={css.samples}>
+          None at hand?
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => void sampleFile('clip').then((file) => file && addClips([file]))}
+          >
+            Try a sample clip
+          </button>
+          <a href="/samples/mooring-test.mp4" download>
+            Save it
+          </a>
+        </p>
+      )}
+      {clips.length > 0 && (
+        <ul className={css.list} aria-label="Clips">
+          {clips.map(({ id, name, state }) => (
+            <li key={id}>
+              <div className={css.row}>
+                {state.phase === 'read' ? (
+                  <button
+                    type="button"
+                    className={css.open}
+                    aria-expanded={id === shown}
+                    onClick={() => setOpenId(id === shown ? '' : id)}
+                  >
+                    <b>{name}</b>
+                    <span>
+                      {codecText(state.read.clip.codec)} · {state.read.clip.width}×{state.read.clip.height} ·{' '}
+                      {fpsText(state.read.clip)} · {lengthText(state.read.clip.seconds)}
+                    </span>
+                  </button>
+                ) : (
+                  <span className={css.open}>
+                    <b>{name}</b>
+                    <span className={state.phase === 'refused' ? 'tone-hot' : undefined} role="status">
+                      {state.phase === 'waiting' && 'waits for the clips before it'}
+                      {state.phase === 'reading' && `being read, ${Math.round(state.share * 100)} %`}
+                      {state.phase === 'stopped' && 'not read'}
+                      {state.phase === 'refused' && clipProblemText(state.problem)}
+                    </span>
+                  </span>
+                )}
+                {state.phase === 'read' && <span className={css.rate}>{Mbps(state.read.clip.pictureMbps)}</span>}
+                <button
+                  type="button"
+                  className="plain-button"
+                  aria-label={`Take ${name} away`}
+                  onClick={() => dropClip(id)}
+                >
+                  Away
+                </button>
+              </div>
+              {state.phase === 'read' && id === shown && (
+                <ClipDetails kit={kit} name={name} read={state.read} onLog={onLog} />
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {clips.length > 1 && (
+        <p className={css.actions}>
+          <button type="button" className="plain-button" onClick={dropClips}>
+            Take all away
+          </button>
+        </p>
+      )}
+      {read.length > 1 && <ClipTable kit={kit} clips={read} />}
+      <Fold title="Another format" about="bytes and length by hand, or a folder of frames">
+        <ByHand kit={kit} />
+      </Fold>
+    </section>
+  );
+}

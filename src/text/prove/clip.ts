@@ -1,0 +1,69 @@
+import type { ClipReading, RunDifference } from '../../core/prove/clip.ts';
+import type { Seconds } from '../../core/units/brand.ts';
+import type { ClipProblem } from '../../reading/clips/readClip.ts';
+import { clockText, plain } from '../quantity.ts';
+
+const NBSP = '\u00a0';
+
+const CODEC_WORDS: Readonly<Record<string, string>> = {
+  avc: 'H.264',
+  hevc: 'H.265',
+  av1: 'AV1',
+  vp8: 'VP8',
+  vp9: 'VP9',
+  jpeg: 'motion JPEG',
+  mjpg: 'motion JPEG',
+};
+
+/** The codec of a clip as people write it; as its file does where it is another. */
+export const codecText = (codec: string | null): string =>
+  codec === null ? 'unknown codec' : (CODEC_WORDS[codec] ?? codec);
+
+export const familyText = ({ family, gop }: ClipReading): string =>
+  family === null
+    ? 'too short to tell'
+    : family === 'intra'
+      ? 'every frame whole'
+      : `long-GOP${gop ? `, a key frame every ${plain(gop)}` : ''}`;
+
+export const Mbps = (value: number): string => `${plain(value, value < 100 ? 1 : 0)}${NBSP}Mb/s`;
+
+/** A name for the mode that a clip was recorded in. */
+export const clipModeName = ({ width, height, codec }: ClipReading): string =>
+  `${width && height ? `${width}×${height} ` : ''}${codecText(codec)}`.slice(0, 80);
+
+export const fpsText = ({ fps, captureFps, isEven }: ClipReading): string =>
+  captureFps === null
+    ? `${plain(fps, 3)}${NBSP}fps${isEven ? '' : ', unevenly'}`
+    : `${plain(fps, 3)}${NBSP}fps, captured at ${plain(captureFps, 3)}`;
+
+export const heldText = ({ rateIs }: ClipReading): string =>
+  rateIs === 'constant' ? 'held' : rateIs === 'variable' ? 'follows the picture' : 'too short or too near to tell';
+
+export function clipProblemText(problem: ClipProblem): string {
+  switch (problem.code) {
+    case 'empty':
+      return 'This file is empty.';
+    case 'unknown-format':
+      return 'This is no MP4, MOV, WebM or MKV, whatever its name says. Enter its size and length by hand.';
+    case 'no-index':
+      return 'Its table of frames is missing: the take was never closed, or the file is cut off. Copy it again, or let the camera repair it.';
+    case 'no-picture':
+      return 'There is sound in this file and no picture.';
+    case 'too-long':
+      return `This clip has more than ${plain(problem.max)} frames. Cut it.`;
+    case 'unreadable':
+      return `This file could not be read to its end (${problem.message}). Was its card pulled?`;
+  }
+}
+
+/** A run beside the first. */
+export function runText({ bytes, missing, isEqual }: RunDifference): string {
+  const share = `${bytes < 0 ? '−' : '+'}${plain(Math.abs(bytes) * 100, 2)}${NBSP}%`;
+  if (missing > 0) return `${missing === 1 ? 'a frame is' : `${plain(missing)} frames are`} missing`;
+  if (isEqual === null) return `${share} a second: not comparable, the rate is not held alike or the length is another`;
+  return isEqual ? `as many bytes (${share}): nothing lost` : `${share} bytes for the same length: look at it`;
+}
+
+/** What is said of a clip’s length. */
+export const lengthText = (seconds: number): string => clockText(seconds as Seconds);
