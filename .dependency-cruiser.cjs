@@ -83,7 +83,7 @@ module.exports = {
     ),
     only('kit', 'kit', ['core']),
     only('store', 'store', ['core', 'kit']),
-    only('server', 'server', ['core', 'kit', 'text']),
+    only('server', 'server', ['core', 'kit', 'text', 'reading']),
     rule(
       'http-outermost',
       { path: '^src/(server/(?!http/)|pages/api/)' },

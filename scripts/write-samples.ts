@@ -5,9 +5,9 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { factor, seeded } from '../src/core/heat/writepath/random.ts';
 import { simulate } from '../src/core/heat/writepath/simulate.ts';
 import type { Simulation } from '../src/core/heat/writepath/simulation.ts';
+import { createReader } from '../src/core/heat/writepath/stateAt.ts';
 import { analyseTrace } from '../src/core/prove/trace/analyse.ts';
 import { figuresOf } from '../src/core/prove/trace/offered.ts';
-import { createReader } from '../src/core/heat/writepath/stateAt.ts';
 
 const HEAT = {
   ambientC: 24,
@@ -87,7 +87,7 @@ writeFileSync(
   `temperature (°C);elapsed (ms);write (MB/s)\n${sun.map(({ second, MBps, celsius }) => `${comma(celsius)};${second * 1000};${comma(MBps)}`).join('\n')}\n`,
 );
 execFileSync('ffmpeg', [
-  ...['-v', 'error', '-y', '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=25:d=12', '-f', 'lavfi', '-i', 'sine=f=220:d=12'],
+  ...['-v', 'error', '-y', '-f', 'lavfi', '-i', 'testsrc2=s=640x360:r=25:d=12', '-f', 'lavfi', '-i', 'sine=f=220:d=12'],
   ...[
     '-c:v',
     'libx264',
@@ -98,11 +98,11 @@ execFileSync('ffmpeg', [
     '-pix_fmt',
     'yuv420p',
     '-b:v',
-    '160k',
+    '400k',
     '-maxrate',
-    '200k',
+    '600k',
     '-bufsize',
-    '200k',
+    '600k',
   ],
   ...[
     '-c:a',

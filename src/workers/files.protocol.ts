@@ -6,7 +6,7 @@ import type { ClipProblem, ReadClip } from '../reading/clips/readClip.ts';
 import type { ReadTrace, TraceSaid, WriteTraceProblem } from '../reading/prove/writeTrace.ts';
 
 /** A write trace as a person is shown it: what was read, what it means, and points to draw. */
-export interface AnalysedTrace {
+interface AnalysedTrace {
   readonly read: Omit<ReadTrace, 'trace'>;
   readonly reading: TraceReading;
   readonly drawn: Drawn;

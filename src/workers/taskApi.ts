@@ -2,7 +2,7 @@ import type { Steps } from '../core/steps.ts';
 import type { Answer, Request, TaskApi, Tasks } from './task.protocol.ts';
 
 /** Steps of work that waits, as for a file; each tells the share done, as `Steps` do. */
-export type WaitingSteps<T> = AsyncGenerator<number, T, void>;
+type WaitingSteps<T> = AsyncGenerator<number, T, void>;
 
 /**
  * How each task is worked out, in steps. Within one long step `sign` tells that it goes on; the code of a task, and a

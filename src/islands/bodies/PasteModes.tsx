@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Mode } from '../../core/kit/model.ts';
+import type { FoundTable } from '../../reading/bodies/manual/manual.ts';
 import { RATE_UNITS, type RateUnit, unitIn } from '../../reading/bodies/paste/cells.ts';
 import type { ModeColumn } from '../../reading/bodies/paste/columns.ts';
 import { isRefusal, readTable } from '../../reading/bodies/paste/cut.ts';
@@ -15,9 +16,11 @@ import {
   readRows,
   type TableReading,
 } from '../../reading/bodies/pasteModes.ts';
+import { placeText } from '../../text/bodies/manual.ts';
 import { missingText, modesText } from '../../text/bodies/pasted.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import css from '../../ui/paste.module.css';
+import ManualField from './ManualField.tsx';
 import { PasteQuestions } from './PasteQuestions.tsx';
 import { PasteTable } from './PasteTable.tsx';
 
@@ -39,10 +42,16 @@ function hasBareRates({
   return rates.some((text) => /\d/.test(text) && unitIn(text) === null);
 }
 
+/** Where the rows stand in their document: the last lines of a found table, its heading above them left out. */
+const placesOf = (source: FoundTable | null, rows: number): readonly string[] | null =>
+  source && source.lines.length >= rows ? source.lines.slice(source.lines.length - rows).map(placeText) : null;
+
 /** Modes from a maker's table: paste, see how it is read, mend it in place, add. Nothing is stored before that. */
 export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<Chosen>({});
+  // Where each line of a manual stands; typed text has no such place.
+  const [source, setSource] = useState<FoundTable | null>(null);
   const cut = useMemo(() => readTable(text), [text]);
   const read = useMemo(() => {
     if (isRefusal(cut)) return null;
@@ -67,8 +76,15 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   return (
     <Dialog opened onClose={onClose} size="min(1080px, 96vw)" title="Modes from a table">
       <div className={css.paste}>
+        <ManualField
+          onTable={(table) => {
+            setText(table.lines.map(({ cells }) => cells.join('\t')).join('\n'));
+            setSource(table);
+            setChosen({});
+          }}
+        />
         <label className={css.label} htmlFor="paste-modes">
-          Paste the manual’s table, a spreadsheet, or the plain text of a page. Columns may be in any order.
+          Or paste the manual’s table, a spreadsheet, or the plain text of a page. Columns may be in any order.
         </label>
         <textarea
           id="paste-modes"
@@ -79,6 +95,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
           placeholder={'4K intra   3840x2160   50p   500 Mb/s\n4K long   3840x2160   25p   100 Mb/s'}
           onChange={(event) => {
             setText(event.currentTarget.value);
+            setSource(null);
             setChosen({});
           }}
         />
@@ -93,6 +110,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             <PasteTable
               head={read.table.head}
               rows={read.rows}
+              places={placesOf(source, read.rows.length)}
               columns={read.reading.columns}
               onColumn={setColumn}
               onRow={setRow}

@@ -12,6 +12,8 @@ import css from './PasteTable.module.css';
 interface PasteTableProps {
   readonly head: readonly string[];
   readonly rows: readonly ReadRow[];
+  /** Where each row stands in its document; null where it was typed or pasted. */
+  readonly places?: readonly string[] | null;
   readonly columns: readonly ModeColumn[];
   readonly onColumn: (at: number, column: ModeColumn) => void;
   readonly onRow: (at: number, as: RowAs) => void;
@@ -19,7 +21,7 @@ interface PasteTableProps {
 }
 
 /** A pasted table as it is read: a menu over each column, every cell can be mended, and beside each row what comes of it. */
-export function PasteTable({ head, rows, columns, onColumn, onRow, onCell }: PasteTableProps) {
+export function PasteTable({ head, rows, places = null, columns, onColumn, onRow, onCell }: PasteTableProps) {
   const now = useRef({ onRow, onCell });
   now.current = { onRow, onCell };
   return (
@@ -51,7 +53,7 @@ export function PasteTable({ head, rows, columns, onColumn, onRow, onCell }: Pas
         </thead>
         <tbody>
           {rows.map((row, at) => (
-            <PasteRow key={at} row={row} at={at} columns={columns} now={now} />
+            <PasteRow key={at} row={row} place={places?.[at] ?? null} at={at} columns={columns} now={now} />
           ))}
         </tbody>
       </table>
@@ -61,6 +63,7 @@ export function PasteTable({ head, rows, columns, onColumn, onRow, onCell }: Pas
 
 interface PasteRowProps {
   readonly row: ReadRow;
+  readonly place: string | null;
   readonly at: number;
   readonly columns: readonly ModeColumn[];
   readonly now: RefObject<Pick<PasteTableProps, 'onRow' | 'onCell'>>;
@@ -68,15 +71,16 @@ interface PasteRowProps {
 
 /** Whether two readings of a row look the same; a mode that is read again has another id. */
 const looksSame = (a: PasteRowProps, b: PasteRowProps): boolean =>
-  a.at === b.at && a.columns.join() === b.columns.join() && lookOf(a.row) === lookOf(b.row);
+  a.at === b.at && a.place === b.place && a.columns.join() === b.columns.join() && lookOf(a.row) === lookOf(b.row);
 
 const lookOf = (row: ReadRow): string => JSON.stringify(row, (key, value) => (key === 'id' ? undefined : value));
 
 /** One row, drawn anew only where its reading changed: a table has hundreds. */
-const PasteRow = memo(function PasteRow({ row, at, columns, now }: PasteRowProps) {
+const PasteRow = memo(function PasteRow({ row, place: source, at, columns, now }: PasteRowProps) {
   return (
     <tr data-as={row.as}>
       <th scope="row" className={css.reading}>
+        {source && <span className={css.source}>{source}</span>}
         <Reading row={row} at={at} onRow={(place, as) => now.current?.onRow(place, as)} />
       </th>
       {row.cells.map(({ text, above }, place) => (

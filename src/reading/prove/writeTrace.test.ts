@@ -44,7 +44,9 @@ describe('every form of a log', () => {
     expect(rowsOf(lines((at) => `${at}\t88`))).toMatchObject({ MBps: Array(6).fill(88) });
     expect(rowsOf(lines((at) => `  ${at}   88.5`))).toMatchObject({ MBps: Array(6).fill(88.5) });
     expect(rowsOf(lines((at) => `${at}|88`))).toMatchObject({ MBps: Array(6).fill(88) });
-    expect(rowsOf(lines((at) => `23:59:${57 + at},88`, 3) + '\n' + lines((at) => `0:00:0${at},88`, 3))).toMatchObject({
+    expect(
+      rowsOf([lines((at) => `23:59:${57 + at},88`, 3), lines((at) => `0:00:0${at},88`, 3)].join('\n')),
+    ).toMatchObject({
       seconds: [0, 1, 2, 3, 4, 5],
       timeUnit: 'clock',
     });
@@ -70,7 +72,9 @@ describe('every form of a log', () => {
   });
 
   test('rows of one whole second are spread over it', () => {
-    expect(rowsOf(lines((at) => `${Math.floor(at / 2)},${100 - ((at * 5) % 7)}`))).toMatchObject({ seconds: [0, 0.5, 1, 1.5, 2, 2.5] });
+    expect(rowsOf(lines((at) => `${Math.floor(at / 2)},${100 - ((at * 5) % 7)}`))).toMatchObject({
+      seconds: [0, 0.5, 1, 1.5, 2, 2.5],
+    });
   });
 
   test.each([
@@ -117,7 +121,7 @@ describe('bad files say what, where and what to do', () => {
     [lines((at) => (at % 2 === 0 ? `${at},88` : `${at},n/a`), 12), { code: 'not-figures', line: 2, rows: 6 }],
     [lines((at) => `${at * 1e9},88`), { code: 'which-time' }],
     [lines(() => '5,88'), { code: 'no-columns' }],
-    ['time,MB/s\n' + lines(() => '5,88'), { code: 'few' }],
+    [`time,MB/s\n${lines(() => '5,88')}`, { code: 'few' }],
   ] as const)('%j', (text, problem) => {
     expect(rowsOf(text)).toMatchObject(problem);
   });

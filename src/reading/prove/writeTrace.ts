@@ -5,7 +5,7 @@ import { finish, type Steps } from '../../core/steps.ts';
 import { type Decimal, decimalOf } from '../bodies/paste/numbers.ts';
 
 /** Most rows of a trace. */
-export const MAX_TRACE_ROWS = 2_000_000;
+const MAX_TRACE_ROWS = 2_000_000;
 /** Above any card and bus, MB/s. */
 const MAX_MBPS = 100_000;
 /** Longest trace, seconds: a year. */
@@ -43,7 +43,7 @@ export interface TraceSaid {
 }
 
 /** A row that is no figures, and was left out. */
-export interface Unread {
+interface Unread {
   readonly line: number;
   readonly text: string;
 }

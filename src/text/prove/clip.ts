@@ -26,7 +26,7 @@ export const familyText = ({ family, gop }: ClipReading): string =>
       ? 'every frame whole'
       : `long-GOP${gop ? `, a key frame every ${plain(gop)}` : ''}`;
 
-export const Mbps = (value: number): string => `${plain(value, value < 100 ? 1 : 0)}${NBSP}Mb/s`;
+export const Mbps = (value: number): string => `${plain(value, value < 10 ? 2 : value < 100 ? 1 : 0)}${NBSP}Mb/s`;
 
 /** A name for the mode that a clip was recorded in. */
 export const clipModeName = ({ width, height, codec }: ClipReading): string =>

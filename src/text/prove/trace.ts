@@ -94,7 +94,7 @@ export function traceLine({
   return [
     `${GB(written)} in ${clock(seconds)}`,
     burstMBps !== null && cacheGB !== null ? `${paceText(burstMBps)} for a cache of ${GB(cacheGB)}` : null,
-    `then ${paceText(sustainedMBps)}`,
+    `${burstMBps === null ? 'held' : 'then'} ${paceText(sustainedMBps)}`,
     throttle ? `${plain(throttle.factor * 100, 0)}${NBSP}% of it when throttled` : null,
     stalls.length > 0 ? `${stalls.length} ${stalls.length === 1 ? 'stall' : 'stalls'}` : null,
   ]

@@ -2,7 +2,7 @@ import { isFootage } from '../../core/prove/bench/bench.ts';
 import type { Target } from './target.ts';
 
 /** The folder that a bench makes for itself; nothing outside it is ever touched. */
-export const OWN_FOLDER = 'cool-reel-bench';
+const OWN_FOLDER = 'cool-reel-bench';
 const NOTES = 'bench.json';
 const PART = /^part-\d{4,6}\.bin$/;
 /** Bytes of a part: below what any file system holds in one file, and little to lose where the folder fills up. */

@@ -1,8 +1,14 @@
-import type { PracticeCard } from '../../../core/prove/bench/practice.ts';
+import { type PracticeCard, practiceCard } from '../../../core/prove/bench/practice.ts';
 import type { BenchPlace } from '../../../workers/bench.protocol.ts';
 
 export { timeLeft } from '../../../core/prove/bench/bench.ts';
 export { PRACTICE_CARDS } from '../../../core/prove/bench/practice.ts';
+export { type ChosenFolder, chosenFolders, forgetFolder, rememberFolder } from '../../../store/chosenFolders.ts';
+export type { FolderLook } from '../../../workers/bench/folderTarget.ts';
+export type { BenchPlace } from '../../../workers/bench.protocol.ts';
+
+/** What is printed on the practice cards. */
+export const PRACTICE_BYTES = practiceCard('healthy').labelGB * 1e9;
 
 /** Seconds of a practice card in one of the clock. */
 const FASTER = 12;

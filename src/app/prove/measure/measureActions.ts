@@ -102,7 +102,7 @@ export const takeFigures = (card: Card, offered: readonly OfferedFigure[]): Prom
   ]);
 
 /** A mode with the rate of a clip; what it had from elsewhere is kept beside it, an earlier clip is not. */
-export function withMeasured(mode: Mode, rate: ModeRate): Mode {
+function withMeasured(mode: Mode, rate: ModeRate): Mode {
   const others = [mode.rate, ...(mode.otherRates ?? [])].filter(({ source }) => source !== 'measured');
   return { ...mode, rate, otherRates: others };
 }

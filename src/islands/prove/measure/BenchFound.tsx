@@ -89,7 +89,14 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
         </div>
       )}
       {reading ? (
-        <TraceFound name={card?.label ?? 'this bench'} reading={reading} points={points} isStepped card={card} />
+        <TraceFound
+          name={card?.label ?? 'this bench'}
+          reading={reading}
+          points={points}
+          isStepped
+          card={card}
+          isFaulty={fault !== null || isOther}
+        />
       ) : (
         <p className="soft">Too little was written to tell a rate: five seconds at the least.</p>
       )}

@@ -1,17 +1,25 @@
 import { useEffect, useState } from 'react';
-import { canChooseFolder, hasOwnStore, PRACTICE_CARDS, practicePlace } from '../../../app/prove/measure/benchPlaces.ts';
+import {
+  type BenchPlace,
+  type ChosenFolder,
+  canChooseFolder,
+  chosenFolders,
+  type FolderLook,
+  forgetFolder,
+  hasOwnStore,
+  PRACTICE_CARDS,
+  practicePlace,
+  rememberFolder,
+} from '../../../app/prove/measure/benchPlaces.ts';
 import { forgetBench, lookAt, removeLeft, startBench, useBench } from '../../../app/prove/measure/benchRun.ts';
 import { newSeed } from '../../../app/prove/measure/seed.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { PracticeCard } from '../../../core/prove/bench/practice.ts';
-import { type ChosenFolder, chosenFolders, forgetFolder, rememberFolder } from '../../../store/chosenFolders.ts';
 import { cardSummary } from '../../../text/match/cell.ts';
 import { CACHE_TEXT, PRACTICE_WORDS } from '../../../text/prove/bench.ts';
 import { plain } from '../../../text/quantity.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { NumberField } from '../../../ui/NumberField.tsx';
-import type { FolderLook } from '../../../workers/bench/folderTarget.ts';
-import type { BenchPlace } from '../../../workers/bench.protocol.ts';
 import { BenchFound } from './BenchFound.tsx';
 import { BenchRunning } from './BenchRunning.tsx';
 import css from './measure.module.css';

@@ -1,4 +1,4 @@
-import { timeLeft } from '../../../app/prove/measure/benchPlaces.ts';
+import { PRACTICE_BYTES, timeLeft } from '../../../app/prove/measure/benchPlaces.ts';
 import { type BenchState, cancelBench, pauseBench } from '../../../app/prove/measure/benchRun.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { Seconds } from '../../../core/units/brand.ts';
@@ -22,25 +22,29 @@ export function BenchRunning({ kit, bench }: BenchRunningProps) {
   const isReading = tick?.phase === 'read';
   const rates = isReading ? read : written;
   const now = rates.at(-1);
-  const label = kit.cards.find(({ id }) => id === cardId)?.label;
-  const left = tick && timeLeft(tick.bytes, tick.ofBytes, rates);
+  // Until it is full is about as much as is printed on it.
+  const card = kit.cards.find(({ id }) => id === cardId);
+  const printed = request.place.kind === 'practice' ? PRACTICE_BYTES : card ? card.capacityGB * 1e9 : null;
+  const of = tick?.ofBytes ?? printed;
+  const about = tick?.ofBytes == null ? 'about ' : '';
+  const left = tick && of !== null ? timeLeft(tick.bytes, of, rates) : null;
   return (
     <section className={css.part} aria-label="The bench is at work">
       <h2>
         {isPaused ? 'Paused' : isReading ? 'Read back and compared' : 'Being written'}
-        {request.place.kind === 'practice' ? ', a practice card' : label ? `, ${label}` : ''}
+        {request.place.kind === 'practice' ? ', a practice card' : card ? `, ${card.label}` : ''}
       </h2>
       <p className={css.now}>
         <strong>{now === undefined ? '…' : paceText(now)}</strong>
         {tick && (
           <span>
-            {GB(tick.bytes)} GB{tick.ofBytes !== null && ` of ${GB(tick.ofBytes)} GB`}
-            {left !== null && !isPaused && ` · ${durationText(left as Seconds)} left`}
+            {GB(tick.bytes)} GB{of !== null && ` of ${about}${GB(of)} GB`}
+            {left !== null && !isPaused && ` · ${about}${durationText(left as Seconds)} left`}
           </span>
         )}
       </p>
-      {tick && tick.ofBytes !== null ? (
-        <progress className={css.bar} max={1} value={tick.bytes / tick.ofBytes} aria-label="How far it is" />
+      {tick && of ? (
+        <progress className={css.bar} max={1} value={Math.min(1, tick.bytes / of)} aria-label="How far it is" />
       ) : (
         <progress className={css.bar} aria-label="Until it is full" />
       )}

@@ -5,8 +5,11 @@ import { today } from '../../../app/kit/today.ts';
 import { clipRate, modeOfClip, peakMbps } from '../../../app/prove/measure/measureActions.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { Test } from '../../../core/kit/model.ts';
+import type { Bytes } from '../../../core/units/brand.ts';
 import type { ReadClip } from '../../../reading/clips/readClip.ts';
 import { familyText, fpsText, heldText, Mbps } from '../../../text/prove/clip.ts';
+import { capacityText } from '../../../text/quantity.ts';
+import form from '../../../ui/form.module.css';
 import { NumberField } from '../../../ui/NumberField.tsx';
 import { part } from '../../../ui/part.tsx';
 import { Figure } from './Figure.tsx';
@@ -56,10 +59,12 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
             : `${Mbps(clip.soundMbps)}, ${((clip.soundBytes / total) * 100).toFixed(1)} %`}
         </Figure>
         <Figure name="file">
-          {(clip.fileBytes / 1e9).toPrecision(3)} GB, {read.format}
+          {capacityText(clip.fileBytes as Bytes)}, {read.format}
         </Figure>
       </dl>
-      <NumberField label="Densest stretch of" unit="s" value={seconds} onChange={setSeconds} placeholder="10" />
+      <div className={form.fields}>
+        <NumberField label="Densest stretch of" unit="s" value={seconds} onChange={setSeconds} placeholder="10" />
+      </div>
       <RateChart name={`MB/s of ${name}, second by second`} points={points} isStepped height={200} />
       <ModeTarget kit={kit} clip={clip} rate={clipRate(clip, source)} mode={modeOfClip(clip, source)} name={name} />
       <div className={css.actions}>

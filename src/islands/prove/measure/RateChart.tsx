@@ -7,6 +7,7 @@ import type { Seconds } from '../../../core/units/brand.ts';
 import { SEGMENT_WORDS } from '../../../text/prove/trace.ts';
 import { clockText } from '../../../text/quantity.ts';
 import { usePageTheme } from '../../../ui/pageTheme.ts';
+import css from './measure.module.css';
 
 type Points = readonly (readonly [number, number])[];
 
@@ -23,8 +24,24 @@ interface RateChartProps {
 
 const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
 const TOKENS = ['t1', 't4', 't5', 'ink', 'soft', 'line', 'cool', 'hot', 'faint'] as const;
-/** Share of the width below which a name does not fit over its segment. */
-const ROOM = 0.11;
+/** Width of a name over its segment, beside the chart's own edges, pixels. */
+const NAME = 86;
+/** Room over the highest rate for the names. */
+const HEADROOM = 1.12;
+const EDGES = 110;
+
+/** A mark of the scale that gives four or five of them. */
+function scaleOf(highest: number): { readonly max: number; readonly ticks: number; readonly digits: number } {
+  const rough = Math.max(highest, 1e-3) / 5;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const step = [1, 2, 2.5, 5, 10].map((one) => one * power).find((one) => one >= rough) ?? rough;
+  const ticks = Math.max(1, Math.ceil(highest / step - 1e-9));
+  return {
+    max: ticks * step,
+    ticks,
+    digits: Math.max(0, Math.ceil(-Math.log10(step) - 1e-9) + (step / power === 2.5 ? 1 : 0)),
+  };
+}
 
 /** A step that gives four to eight marks of whole seconds, minutes or hours. */
 function tickStep(seconds: number): number {
@@ -52,6 +69,10 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
       stall: token.ink,
     };
     const named = new Set<string>();
+    const scale = scaleOf(
+      points.reduce((most, [, rate]) => Math.max(most, rate), 0) * (segments.length > 0 ? HEADROOM : 1),
+    );
+    const width = Math.max(200, Math.min(860, window.innerWidth) - EDGES);
     return {
       chart: {
         id: name.replace(/\W+/g, '-'),
@@ -90,9 +111,9 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
       yaxis: [
         {
           min: 0,
-          forceNiceScale: true,
-          tickAmount: 4,
-          labels: { minWidth: 44, style: { fontSize: '12px' }, formatter: (value) => String(Math.round(value)) },
+          max: scale.max,
+          tickAmount: scale.ticks,
+          labels: { minWidth: 36, style: { fontSize: '12px' }, formatter: (value) => value.toFixed(scale.digits) },
         },
         ...(celsius
           ? [
@@ -110,7 +131,7 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
       ],
       annotations: {
         xaxis: segments.map(({ kind, fromSeconds, toSeconds }) => {
-          const fits = (toSeconds - fromSeconds) / max > ROOM && !named.has(kind);
+          const fits = ((toSeconds - fromSeconds) / max) * width > NAME && !named.has(kind);
           if (fits) named.add(kind);
           return {
             x: fromSeconds,
@@ -146,7 +167,9 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
     [points, celsius],
   );
   return (
-    <figure aria-label={name} style={{ margin: 0, minWidth: 0 }}>
+    <figure className={css.chart} aria-label={name}>
+      {/* With this in place the library adds no styles of its own: the page allows none. */}
+      <span id="apexcharts-css" hidden />
       <ReactApexChart type="line" height={height} options={options} series={series} />
     </figure>
   );

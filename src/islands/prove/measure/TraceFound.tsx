@@ -20,6 +20,8 @@ interface TraceFoundProps {
   readonly isStepped?: boolean;
   /** The card it is of, where that is known already. */
   readonly card?: Card | undefined;
+  /** Something is wrong with the card: then no class is named. */
+  readonly isFaulty?: boolean;
 }
 
 const clock = (seconds: number): string => clockText(Math.round(seconds) as Seconds);
@@ -27,7 +29,15 @@ const clock = (seconds: number): string => clockText(Math.round(seconds) as Seco
 const FIRST = 8;
 
 /** A trace taken apart: its picture, its figures, its segments, and what it cannot tell. */
-export function TraceFound({ name, reading, points, celsius = null, isStepped = false, card }: TraceFoundProps) {
+export function TraceFound({
+  name,
+  reading,
+  points,
+  celsius = null,
+  isStepped = false,
+  card,
+  isFaulty = false,
+}: TraceFoundProps) {
   const [all, setAll] = useState(false);
   const { segments, burstMBps, cacheGB, sustainedMBps, floorMBps, throttle, stalls, notes } = reading;
   const mark = supported(reading, card);
@@ -43,9 +53,11 @@ export function TraceFound({ name, reading, points, celsius = null, isStepped = 
         <Figure name="lowest ten seconds" isBig>
           {paceText(floorMBps)}
         </Figure>
-        <Figure name="the highest class this floor reaches" isBig>
-          {mark ?? 'none'}
-        </Figure>
+        {!isFaulty && (
+          <Figure name="the highest class this floor reaches" isBig>
+            {mark ?? 'none'}
+          </Figure>
+        )}
         {burstMBps !== null && <Figure name="burst">{paceText(burstMBps)}</Figure>}
         {cacheGB !== null && <Figure name="cache that ends there">{plain(cacheGB, 2)} GB</Figure>}
         {throttle && <Figure name="throttled from">{clock(throttle.onsetSeconds)}</Figure>}

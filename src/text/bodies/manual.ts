@@ -1,0 +1,36 @@
+import type { DocLine, FoundTable, ManualProblem } from '../../reading/bodies/manual/manual.ts';
+import { plain } from '../quantity.ts';
+
+/** Where a line stands in its document. */
+export const placeText = ({ page, line }: Pick<DocLine, 'page' | 'line'>): string =>
+  page === null ? `line ${line}` : typeof page === 'number' ? `page ${page}, line ${line}` : `${page}, row ${line}`;
+
+/** A table that was found, in a line. */
+export function foundText({ page, lines, modes }: FoundTable): string {
+  const first = lines[0]?.line ?? 1;
+  const last = lines.at(-1)?.line ?? first;
+  const where = page === null ? 'Lines' : typeof page === 'number' ? `Page ${page}, lines` : `${page}, rows`;
+  return `${where} ${first}–${last}: ${modes === 1 ? 'one line' : `${modes} lines`} like a mode`;
+}
+
+/** Why a document gave no modes, and what to do. */
+export function manualProblemText(problem: ManualProblem): string {
+  switch (problem.code) {
+    case 'empty':
+      return 'This file is empty.';
+    case 'encrypted':
+      return 'This document is locked with a password. Open it in a viewer, copy the table, and paste it below.';
+    case 'scanned':
+      return `Its ${problem.pages === 1 ? 'page is a picture' : `${plain(problem.pages)} pages are pictures`}: there is no text in it. Type the rows below.`;
+    case 'no-modes':
+      return 'Nothing in it looks like a mode: a size, a frame rate and a rate in one line. Copy the table, and paste it below.';
+    case 'unknown-format':
+      return 'This is no PDF, web page, spreadsheet or text. Copy the table, and paste it below.';
+    case 'old-sheet':
+      return 'This is a spreadsheet of the old kind (.xls). Save it as .xlsx or CSV.';
+    case 'too-large':
+      return `This file is larger than ${plain(problem.max / 1e6)} MB. Save the pages with the table by themselves.`;
+    case 'unreadable':
+      return `This file could not be read (${problem.message}). Is it whole? Copy the table, and paste it below.`;
+  }
+}
