@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../core/heat/writepath/random.ts';
-import { type BenchOutcome, type BenchTick, tally } from '../../core/prove/bench/bench.ts';
+import { type BenchOutcome, type BenchTick, isFootage, tally, verifiesCard } from '../../core/prove/bench/bench.ts';
 import { PAGE, pattern } from '../../core/prove/bench/pattern.ts';
 import { paceOf as cardPace, type PracticeCard, practiceCard } from '../../core/prove/bench/practice.ts';
 import { analyseTrace } from '../../core/prove/trace/analyse.ts';
@@ -188,6 +188,37 @@ describe('verification against every fault', () => {
       { seconds: 9, slept: false },
       { seconds: 3600, slept: true },
     ]);
+  });
+});
+
+describe('what verifies a card', () => {
+  const whole: BenchOutcome = {
+    ended: 'full',
+    writtenBytes: 63.8e9,
+    writeSeconds: 700,
+    writeRates: [],
+    verifiedBytes: 63.8e9,
+    readSeconds: 300,
+    fault: null,
+    silences: [],
+    message: null,
+  };
+  test('filled, read back whole, by the card itself', () => {
+    expect(verifiesCard(whole, 64, true)).toBe(true);
+    // The memory of the computer may have answered.
+    expect(verifiesCard(whole, 64, false)).toBe(false);
+    expect(verifiesCard({ ...whole, ended: 'limit' }, 64, true)).toBe(false);
+    expect(verifiesCard({ ...whole, verifiedBytes: 60e9 }, 64, true)).toBe(false);
+    expect(verifiesCard({ ...whole, fault: { code: 'changed', at: 5, pages: 1 } }, 64, true)).toBe(false);
+    // Filled by something else: a card of 128 GB that took half of it.
+    expect(verifiesCard(whole, 128, true)).toBe(false);
+  });
+
+  test('footage is known by its name and its folder', () => {
+    for (const name of ['A001_C003.MOV', 'clip.mp4', 'boat.r3d', 'IMG_2.CR3', 'boat.mxf'])
+      expect(isFootage(name, false)).toBe(true);
+    for (const name of ['DCIM', 'PRIVATE', 'A001.RDM']) expect(isFootage(name, true)).toBe(true);
+    for (const name of ['part-0001.bin', 'notes.txt', 'DCIM']) expect(isFootage(name, false)).toBe(false);
   });
 });
 

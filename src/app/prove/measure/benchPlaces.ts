@@ -1,7 +1,7 @@
 import { type PracticeCard, practiceCard } from '../../../core/prove/bench/practice.ts';
 import type { BenchPlace } from '../../../workers/bench.protocol.ts';
 
-export { timeLeft } from '../../../core/prove/bench/bench.ts';
+export { isRight, timeLeft, verifiesCard } from '../../../core/prove/bench/bench.ts';
 export { PRACTICE_CARDS } from '../../../core/prove/bench/practice.ts';
 export { type ChosenFolder, chosenFolders, forgetFolder, rememberFolder } from '../../../store/chosenFolders.ts';
 export type { FolderLook } from '../../../workers/bench/folderTarget.ts';

@@ -104,6 +104,22 @@ export function timeLeft(bytes: number, ofBytes: number | null, rates: readonly 
   return rate > 0 ? Math.max(0, ofBytes - bytes) / (rate * MB) : null;
 }
 
+/** Share of what is printed that a full card was written with; less, and something else filled it [A]. */
+const WHOLE = 0.85;
+
+/** Whether every byte that was written came back as it was. */
+export const isRight = ({ fault, writtenBytes, verifiedBytes }: BenchOutcome): boolean =>
+  fault === null && writtenBytes > 0 && verifiedBytes >= writtenBytes;
+
+/**
+ * Whether a bench verifies a card: filled to its end, read back whole, and by the card itself. A part of it, a memory that may
+ * have answered for it, or a card that was filled by something else verifies nothing.
+ *
+ * @param isFresh - it was taken out before it was read back
+ */
+export const verifiesCard = (outcome: BenchOutcome, capacityGB: number, isFresh: boolean): boolean =>
+  isFresh && outcome.ended === 'full' && isRight(outcome) && outcome.writtenBytes >= WHOLE * capacityGB * 1e9;
+
 /** Names of files that cameras write; a folder with them is somebody’s work. */
 const FOOTAGE =
   /\.(?:mp4|mov|mxf|mts|m2ts|avi|mkv|m4v|3gp|insv|lrv|ari|arx|dng|cr[23]|crw|nef|nrw|arw|sr2|raf|orf|rw2|rwl|pef|x3f|iiq|3fr|dpx|exr|wav|bwf|jpe?g|heif|heic|hif|tiff?)$|\.(?:r3d|braw|crm|nev)$/i;

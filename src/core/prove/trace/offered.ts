@@ -1,19 +1,23 @@
 import type { CardFigure, TraceFigures } from '../../kit/model.ts';
 import type { TraceReading } from './trace.ts';
 
+/** To five figures: more than any reader is good for. */
+const rounded = <T extends number | null>(value: T): T =>
+  (value === null ? null : Number(value.toPrecision(5))) as T;
+
 /** What is kept of a trace with a card. */
 export const figuresOf = (reading: TraceReading): TraceFigures => ({
-  burstMBps: reading.burstMBps,
-  cacheGB: reading.cacheGB,
-  sustainedMBps: reading.sustainedMBps,
-  floorMBps: reading.floorMBps,
+  burstMBps: rounded(reading.burstMBps),
+  cacheGB: rounded(reading.cacheGB),
+  sustainedMBps: rounded(reading.sustainedMBps),
+  floorMBps: rounded(reading.floorMBps),
   stalls: reading.stalls.length,
-  stallEveryGB: reading.stallEveryGB,
-  stallSeconds: reading.stallSeconds,
-  throttleFactor: reading.throttle?.factor ?? null,
-  throttleOnsetSeconds: reading.throttle?.onsetSeconds ?? null,
-  throttleOnC: reading.throttle?.onC ?? null,
-  throttleOffC: reading.throttle?.offC ?? null,
+  stallEveryGB: rounded(reading.stallEveryGB),
+  stallSeconds: rounded(reading.stallSeconds),
+  throttleFactor: rounded(reading.throttle?.factor ?? null),
+  throttleOnsetSeconds: rounded(reading.throttle?.onsetSeconds ?? null),
+  throttleOnC: rounded(reading.throttle?.onC ?? null),
+  throttleOffC: rounded(reading.throttle?.offC ?? null),
 });
 
 /** A figure of a heat run that a trace shows. */

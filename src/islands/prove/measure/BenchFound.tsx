@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isRight, verifiesCard } from '../../../app/prove/measure/benchPlaces.ts';
 import { type BenchState, startBench } from '../../../app/prove/measure/benchRun.ts';
 import { busCeilingMBps } from '../../../app/prove/measure/measureActions.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
@@ -17,8 +18,6 @@ interface BenchFoundProps {
 }
 
 const GB = (bytes: number): string => `${plain(bytes / 1e9, bytes < 1e10 ? 2 : 1)} GB`;
-/** Share of what is printed that a full card was written with; less, and something else filled it. */
-const WHOLE = 0.85;
 
 /** What a bench found, and what is to be done with it. */
 export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps) {
@@ -31,15 +30,14 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
   const ceiling = busCeilingMBps(card);
   const fastest = reading ? (reading.burstMBps ?? reading.sustainedMBps) : 0;
   const isOther = ceiling !== null && fastest > ceiling;
-  const isRight = fault === null && writtenBytes > 0 && verifiedBytes >= writtenBytes;
-  const isFull = ended === 'full' && card !== undefined && writtenBytes >= WHOLE * card.capacityGB * 1e9;
+  const cameBack = isRight(outcome);
   const verifies =
-    place.kind === 'folder' && isRight && isFresh && isFull
+    place.kind === 'folder' && card && !isOther && verifiesCard(outcome, card.capacityGB, isFresh)
       ? `filled and read back on a computer, ${GB(writtenBytes)}`
       : null;
   const readBack = (wasOut: boolean): void =>
     void startBench({ ...request, readsBack: true, isResumed: true }, cardId, wasOut);
-  const mayReadBack = place.kind === 'folder' && fault === null && ended !== 'lost' && writtenBytes > 0 && !isRight;
+  const mayReadBack = place.kind === 'folder' && fault === null && ended !== 'lost' && writtenBytes > 0 && !cameBack;
   return (
     <section className={css.part} aria-label="What the bench found">
       <h2>{card ? card.label : place.kind === 'practice' ? 'A practice card' : 'What the bench found'}</h2>
@@ -53,7 +51,7 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
           {faultText(fault)}
         </p>
       )}
-      {isRight && (
+      {cameBack && (
         <p className={css.good}>
           Every byte came back as it was written
           {place.kind === 'folder' && !isFresh && ', though the memory of this computer may have answered for the card'}

@@ -33,6 +33,7 @@ interface Looked {
 }
 
 const GB = 1e9;
+const OWN_NAME = 'this computer’s own disk';
 const said = (thrown: unknown): string => (thrown instanceof Error ? thrown.message : String(thrown));
 const isAbort = (thrown: unknown): boolean => thrown instanceof DOMException && thrown.name === 'AbortError';
 const gb = (bytes: number): string => `${plain(bytes / GB, bytes < 10 * GB ? 2 : 1)} GB`;
@@ -47,6 +48,7 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
   const [consents, setConsents] = useState(false);
   const [practice, setPractice] = useState<PracticeCard | ''>('');
   const [left, setLeft] = useState<readonly ChosenFolder[]>([]);
+  const [ownLeft, setOwnLeft] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   const [chooses, offersOwn] = [canChooseFolder(), hasOwnStore()];
 
@@ -59,8 +61,7 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
     let isHere = true;
     lookAt({ kind: 'own' }).then(
       (look) => {
-        if (isHere && look?.left)
-          setLooked({ place: { kind: 'own' }, name: 'this browser’s own store', look, rememberedId: null });
+        if (isHere) setOwnLeft(look?.left != null);
       },
       () => undefined,
     );
@@ -203,12 +204,24 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
               </button>
             </p>
           ))}
+          {ownLeft && (
+            <p className={css.actions}>
+              A bench was begun on this computer’s own disk.
+              <button
+                type="button"
+                className="plain-button"
+                onClick={() => void examine({ kind: 'own' }, OWN_NAME, null)}
+              >
+                Look what is left
+              </button>
+            </p>
+          )}
           {offersOwn && (
             <p className={css.actions}>
               <button
                 type="button"
                 className="ink-button"
-                onClick={() => void examine({ kind: 'own' }, 'this browser’s own store', null)}
+                onClick={() => void examine({ kind: 'own' }, OWN_NAME, null)}
               >
                 This computer’s own disk
               </button>
