@@ -26,6 +26,15 @@ const SHOTS = [
   { name: 'heat-phone', path: '/heat', width: 390, height: 844, wait: 2500 },
   { name: 'crew', path: '/crew' },
   { name: 'prove', path: '/prove?open=t5', wait: 800 },
+  { name: 'measure', path: '/prove?at=measure&what=trace', script: press('button', 'a card in the sun'), wait: 800 },
+  {
+    name: 'measure-phone',
+    path: '/prove?at=measure&what=clip',
+    width: 390,
+    height: 844,
+    script: press('button', 'Try a sample clip'),
+    wait: 800,
+  },
   {
     name: 'prove-phone',
     path: '/prove?at=next',

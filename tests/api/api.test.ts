@@ -39,6 +39,7 @@ describe('the server', () => {
       '/api/match',
       '/api/simulate',
       '/api/reconcile',
+      '/api/trace',
       '/api/openapi.json',
       '/api/kit.schema.json',
     ]);
@@ -47,6 +48,58 @@ describe('the server', () => {
   it('serves a JSON Schema that accepts the demo kit', async () => {
     const schema = (await (await get('/api/kit.schema.json')).json()) as object;
     expect(new Ajv({ strict: false }).validate(schema, demo)).toBe(true);
+  });
+
+  it('takes a write trace apart, given as text or as rows', async () => {
+    // A cache of 6.15 GB at 300 MB/s over a flash of 95: full after 9 GB and 30 s.
+    const rows = Array.from({ length: 120 }, (_, at) => [at, at < 30 ? 300 : 95]);
+    const text = `time (ms);MB/s\n${rows.map(([at = 0, rate]) => `${at * 1000};${rate}`).join('\n')}`;
+    const [byRows, byText] = await Promise.all(
+      [{ rows }, { text }].map(async (asked) => (await post('/api/trace', asked)).json()),
+    );
+    expect(byText).toEqual(byRows);
+    expect(byRows).toMatchObject({
+      rows: 120,
+      seconds: 120,
+      GB: expect.closeTo(17.55, 6),
+      segments: [
+        { kind: 'burst', fromSeconds: 0, toSeconds: 30, MBps: 300, GB: expect.closeTo(9, 6) },
+        { kind: 'sustained', fromSeconds: 30, toSeconds: 120, MBps: 95, GB: expect.closeTo(8.55, 6) },
+      ],
+      burstMBps: 300,
+      cacheGB: expect.closeTo(6.15, 6),
+      sustainedMBps: 95,
+      floorMBps: expect.closeTo(95, 6),
+      stalls: [],
+      throttle: null,
+      supports: 'V90',
+      notes: [{ code: 'bench', text: expect.stringContaining('no certification') }, { code: 'one-fall' }],
+    });
+    const saw = Array.from({ length: 300 }, (_, at) => [at, at >= 100 && at % 50 < 25 ? 60 : 150, 40 + (at % 50)]);
+    expect(await (await post('/api/trace', { rows: saw })).json()).toMatchObject({
+      throttle: { onsetSeconds: 100, factor: expect.closeTo(0.4, 6), periodSeconds: 50 },
+      supports: 'V60',
+    });
+  });
+
+  it('refuses what is no trace, with the place', async () => {
+    const good = Array.from({ length: 8 }, (_, at) => [at, 90]);
+    const cases: readonly (readonly [object, string, string])[] = [
+      [{ rows: good.slice(0, 3) }, 'few', 'rows'],
+      [{ rows: [...good, [3, 90]] }, 'not-a-row', 'rows[8]'],
+      [{ rows: [...good, [9, -1]] }, 'not-a-row', 'rows[8]'],
+      [{ rows: [...good, [9, 1e9]] }, 'not-a-row', 'rows[8]'],
+      [{ rows: [...good, ['9', 90]] }, 'not-a-row', 'rows[8]'],
+      [{ text: '0,1\n1,2' }, 'few', 'text'],
+      [{ text: good.map(([at = 0]) => `${at * 1000},90`).join('\n') }, 'which-time', 'text'],
+    ];
+    for (const [asked, code, path] of cases) {
+      const answer = await post('/api/trace', asked);
+      expect(answer.status).toBe(400);
+      expect(await answer.json()).toMatchObject({ error: { code, details: [{ path }] } });
+    }
+    expect((await post('/api/trace', {})).status).toBe(400);
+    expect((await post('/api/trace', { rows: good, text: '1,2' })).status).toBe(400);
   });
 
   it('explains a take that looks impossible', async () => {

@@ -77,6 +77,7 @@ const TARGETS = [
   '/api/match',
   '/api/simulate',
   '/api/reconcile',
+  '/api/trace',
   '/api/health',
   '/api/openapi.json',
 ];
@@ -126,6 +127,10 @@ const GOOD: Readonly<Record<string, () => unknown>> = {
     seconds: 900,
     fileGB: chance(0.5) ? 100 : null,
   }),
+  '/api/trace': () =>
+    chance(0.5)
+      ? { rows: Array.from({ length: 20 }, (_, at) => [at, chance(0.2) ? 0 : 90, chance(0.5) ? 40 : null]) }
+      : { text: Array.from({ length: 20 }, (_, at) => `${at},${pick([90, 91.5, 'x', 0])}`).join('\n') },
   '/api/simulate': () => ({ ...aRun({}), risk: chance(0.3) ? { runs: 20, seed: 1, spread: 0.2 } : null }),
 };
 

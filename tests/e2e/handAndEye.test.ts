@@ -59,6 +59,10 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/prove?at=next', 'Start the watch'],
   ['/prove?at=bursts', 'writes a burst away'],
   ['/prove?at=wrong', 'What you saw'],
+  ['/prove?at=measure&what=clip', 'What a clip was written with'],
+  ['/prove?at=measure&what=trace', 'How a card was written'],
+  ['/prove?at=measure&what=bench', 'A card, written and read back'],
+  ['/prove?open=bench-sun', 'For the heat runs of A-01'],
   ['/nowhere', 'There is no such page'],
 ];
 

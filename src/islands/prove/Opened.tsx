@@ -7,11 +7,14 @@ import type { Entry } from '../../core/prove/entries.ts';
 import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
 import { newId } from '../../kit/newId.ts';
 import { entryName, type Named } from '../../text/prove/log.ts';
+import { part } from '../../ui/part.tsx';
 import { BenchForm, BurstForm } from './MeasureForms.tsx';
 import { CounterForm, IncidentForm } from './NoteForms.tsx';
 import css from './ProveView.module.css';
 import { TestForm } from './TestForm.tsx';
 import { TestPanel } from './TestPanel.tsx';
+
+const KeptTrace = part(() => import('./measure/KeptTrace.tsx'));
 
 /** What stands open beside the view: an entry of the log, or one that is being entered. */
 export type Open =
@@ -164,6 +167,9 @@ export function Opened(props: OpenedProps) {
               onSaved={() => {}}
               onClose={onDone}
             />
+          )}
+          {entry.kind === 'bench' && entry.bench.trace && (
+            <KeptTrace bench={entry.bench} card={named.cards.get(entry.bench.cardId)} />
           )}
           {entry.kind === 'bench' && (
             <BenchForm

@@ -74,6 +74,11 @@ export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: Puz
         </ul>
       )}
       {buffer && <p className="soft">Could the buffer explain it? {bufferText(buffer)}</p>}
+      {why && (
+        <p className="soft">
+          A clip of it would settle this: <a href="/prove?at=measure&what=clip">measure one</a>.
+        </p>
+      )}
       {ratio !== null && mode && (
         <p className={css.ways}>
           {other && (

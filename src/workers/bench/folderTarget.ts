@@ -168,18 +168,28 @@ interface Part {
   readonly drop: () => Promise<void>;
 }
 
-async function openPart(own: FileSystemDirectoryHandle, name: string): Promise<Part> {
+async function openPart(own: FileSystemDirectoryHandle, name: string, bytes: number): Promise<Part> {
   const handle = (await own.getFileHandle(name, { create: true })) as Openable;
   if (handle.createSyncAccessHandle)
     try {
       const sync = await handle.createSyncAccessHandle();
-      sync.truncate(0);
+      let length = 0;
+      try {
+        // Room is asked for once, not with every piece.
+        sync.truncate(bytes);
+      } catch (thrown) {
+        sync.close();
+        await own.removeEntry(name);
+        throw thrown;
+      }
       return {
         async write(piece, at) {
           if (sync.write(piece, { at }) < piece.length)
             throw new DOMException('The folder is full', 'QuotaExceededError');
+          length = at + piece.length;
         },
         async close() {
+          if (length < bytes) sync.truncate(length);
           sync.flush();
           sync.close();
         },
@@ -254,7 +264,7 @@ export async function folderTarget(
       if (isWritten) return null;
       const start = now();
       try {
-        part ??= await openPart(own, nameOf(parts.length));
+        part ??= await openPart(own, nameOf(parts.length), partBytes);
         await part.write(piece, inPart);
         inPart += piece.length;
         if (inPart >= partBytes) await finishPart();

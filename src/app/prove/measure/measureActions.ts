@@ -1,7 +1,7 @@
 import { busOf } from '../../../core/cards/printedBus.ts';
 import { cardFigures } from '../../../core/heat/run/cardFigures.ts';
 import type { Known } from '../../../core/heat/run/known.ts';
-import type { BenchResult, Body, Card, CardFigure, Mode, ModeRate } from '../../../core/kit/model.ts';
+import type { BenchResult, Body, Card, CardFigure, Mode, ModeRate, TraceFigures } from '../../../core/kit/model.ts';
 import type { Cell } from '../../../core/match/cell.ts';
 import {
   type ClipReading,
@@ -19,8 +19,10 @@ import type { Mark } from '../../../core/standards/marks.ts';
 import { toMBps } from '../../../core/units/convert.ts';
 import { newId } from '../../../kit/newId.ts';
 import { change, put } from '../../../store/edit.ts';
+import { readItem } from '../../../store/read.ts';
 import { CHANGE_TEXT } from '../../../text/kit/changes.ts';
 import { clipModeName } from '../../../text/prove/clip.ts';
+import { database } from '../../kit/database.ts';
 import { today } from '../../kit/today.ts';
 import { type Written, write } from '../../kit/write.ts';
 import type { ClipItem } from './clips.ts';
@@ -207,3 +209,10 @@ export function busCeilingMBps(card: Card | undefined): number | null {
   const ceiling = bus && busCeiling(bus, card.form);
   return ceiling === null ? null : toMBps(ceiling);
 }
+
+/** The same of a trace that was kept. */
+export const offeredOfKept = (trace: TraceFigures): readonly OfferedFigure[] => offeredFigures(trace);
+
+/** The rates of a kept trace by the second; null where they are gone. */
+export const keptRates = async (seriesId: string): Promise<readonly number[] | null> =>
+  (await readItem(database, 'series', seriesId))?.MBps ?? null;

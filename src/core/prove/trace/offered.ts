@@ -2,8 +2,7 @@ import type { CardFigure, TraceFigures } from '../../kit/model.ts';
 import type { TraceReading } from './trace.ts';
 
 /** To five figures: more than any reader is good for. */
-const rounded = <T extends number | null>(value: T): T =>
-  (value === null ? null : Number(value.toPrecision(5))) as T;
+const rounded = <T extends number | null>(value: T): T => (value === null ? null : Number(value.toPrecision(5))) as T;
 
 /** What is kept of a trace with a card. */
 export const figuresOf = (reading: TraceReading): TraceFigures => ({

@@ -1,0 +1,233 @@
+// Reference: ffprobe, of the ffmpeg project, on clips that ffmpeg makes here: its sums of packet sizes, its counts and rates.
+import { execFileSync } from 'node:child_process';
+import { openAsBlob, statSync, truncateSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { afterAll, describe, expect, it } from 'vitest';
+import { compareRuns, measuredRate, peakWindow } from '../../src/core/prove/clip.ts';
+import type { Result } from '../../src/core/result.ts';
+import { type ClipProblem, clipSteps, type ReadClip } from '../../src/reading/clips/readClip.ts';
+import { clipFolder } from '../support/ffmpeg.ts';
+
+const clips = clipFolder();
+afterAll(() => clips.remove());
+
+async function readClip(file: Blob): Promise<Result<ReadClip, ClipProblem>> {
+  const steps = clipSteps(file);
+  for (let next = await steps.next(); ; next = await steps.next()) if (next.done) return next.value;
+}
+
+const read = async (path: string): Promise<ReadClip> => {
+  const answer = await readClip(await openAsBlob(path));
+  if (!answer.ok) throw new Error(JSON.stringify(answer.error));
+  return answer.value;
+};
+
+interface Packet {
+  readonly seconds: number;
+  readonly bytes: number;
+  readonly isKey: boolean;
+}
+
+/** Packets of one kind of stream, as ffprobe lists them. */
+function packets(path: string, kind: 'v' | 'a'): readonly Packet[] {
+  const text = execFileSync(
+    'ffprobe',
+    ['-v', 'error', '-select_streams', kind, '-show_entries', 'packet=pts_time,size,flags', '-of', 'csv=p=0', path],
+    { encoding: 'utf8', maxBuffer: 1e8 },
+  );
+  return text
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => line.split(','))
+    .map(([seconds = '', bytes = '', flags = '']) => ({
+      seconds: Number(seconds),
+      bytes: Number(bytes),
+      isKey: flags.includes('K'),
+    }));
+}
+
+const sum = (all: readonly Packet[]): number => all.reduce((total, { bytes }) => total + bytes, 0);
+
+const PICTURE = (fps: string, seconds = 6): readonly string[] => ['-i', `testsrc2=s=640x360:r=${fps}:d=${seconds}`];
+const SOUND = (seconds = 6): readonly string[] => ['-f', 'lavfi', '-i', `sine=f=330:d=${seconds}`];
+
+const H264 = ['-c:v', 'libx264', '-preset', 'veryfast', '-pix_fmt', 'yuv420p'];
+const HELD = ['-c:v', 'mpeg2video', '-g', '1', '-b:v', '8M', '-minrate', '8M', '-maxrate', '8M', '-bufsize', '320k'];
+/** Containers, codecs, families, rates, sound: unlike in each. */
+const KINDS: readonly (readonly [
+  string,
+  readonly string[],
+  { readonly fps: number; readonly family: string; readonly sound: boolean },
+])[] = [
+  [
+    'long.mp4',
+    [...PICTURE('60000/1001'), ...SOUND(), ...H264, '-g', '48', '-c:a', 'aac'],
+    { fps: 59.94, family: 'long-gop', sound: true },
+  ],
+  [
+    'intra.mov',
+    [...PICTURE('25'), ...SOUND(), '-c:v', 'prores_ks', '-c:a', 'pcm_s24le'],
+    { fps: 25, family: 'intra', sound: true },
+  ],
+  ['intra.mp4', [...PICTURE('50'), ...H264, '-g', '1'], { fps: 50, family: 'intra', sound: false }],
+  [
+    'blocks.mkv',
+    [...PICTURE('24000/1001'), ...SOUND(), ...H264, '-g', '24', '-c:a', 'flac'],
+    { fps: 23.976, family: 'long-gop', sound: true },
+  ],
+  [
+    'web.webm',
+    [
+      ...PICTURE('30'),
+      ...SOUND(),
+      '-c:v',
+      'libvpx',
+      '-deadline',
+      'realtime',
+      '-b:v',
+      '1M',
+      '-g',
+      '60',
+      '-c:a',
+      'libopus',
+    ],
+    { fps: 30, family: 'long-gop', sound: true },
+  ],
+  [
+    'pieces.mp4',
+    [...PICTURE('60000/1001'), ...SOUND(), ...H264, '-g', '30', '-movflags', 'frag_keyframe+empty_moov', '-c:a', 'aac'],
+    { fps: 59.94, family: 'long-gop', sound: true },
+  ],
+  ['unknown.mov', [...PICTURE('29.97'), '-c:v', 'mjpeg', '-q:v', '3'], { fps: 29.97, family: 'intra', sound: false }],
+];
+
+describe('clips against ffprobe', () => {
+  it.each(KINDS)('%s: bytes, frames, key frames and rate', async (name, args, { fps, family, sound }) => {
+    const path = clips.make(name, args);
+    const { clip } = await read(path);
+    const video = packets(path, 'v');
+    expect(clip.videoBytes).toBe(sum(video));
+    expect(clip.frames).toBe(video.length);
+    expect(clip.soundBytes).toBe(sound ? sum(packets(path, 'a')) : 0);
+    expect(clip.fps).toBe(fps);
+    expect(clip.family).toBe(family);
+    expect(family === 'intra').toBe(video.every(({ isKey }) => isKey));
+    expect(clip.missing).toBe(0);
+    expect([clip.width, clip.height]).toEqual([640, 360]);
+    expect(clip.fileBytes).toBe(statSync(path).size);
+    // The densest second by its definition: no stretch of a second holds more.
+    const starts = video.map(({ seconds }) => seconds).sort((a, b) => a - b);
+    const held = starts.map((from) =>
+      sum(video.filter(({ seconds }) => seconds >= from - 1e-6 && seconds < from + 1 - 1e-6)),
+    );
+    expect((clip.picturePeakMbps * 125_000) / Math.max(...held)).toBeCloseTo(1, 2);
+  });
+
+  it('tells a held rate from one that follows the picture', async () => {
+    // Noise at a fixed size a frame is held; a still that breaks into noise is not.
+    const held = await read(
+      clips.make('held.mp4', [
+        ...PICTURE('25', 10),
+        '-c:v',
+        'mpeg2video',
+        '-g',
+        '1',
+        '-b:v',
+        '8M',
+        '-minrate',
+        '8M',
+        '-maxrate',
+        '8M',
+        '-bufsize',
+        '320k',
+      ]),
+    );
+    expect(held.clip.rateIs).toBe('constant');
+    expect(measuredRate(held.clip, 'x')).toMatchObject({ is: 'constant', source: 'measured' });
+    const free = await read(
+      clips.make('free.mp4', [
+        '-i',
+        "color=gray:s=640x360:r=25:d=10,noise=alls=60:allf=t:enable='gte(t,5)'",
+        ...H264,
+        '-crf',
+        '20',
+        '-g',
+        '25',
+      ]),
+    );
+    expect(free.clip.rateIs).toBe('variable');
+    const rate = measuredRate(free.clip, 'x');
+    // Its average with the assumed peak on top carries the densest second that was seen.
+    expect(rate).toMatchObject({ is: 'average' });
+    if (rate.kind === 'stated') expect(rate.Mbps * 1.2).toBeGreaterThanOrEqual(free.clip.picturePeakMbps);
+    expect(peakWindow(free.tracks, 3)).toBeLessThanOrEqual(peakWindow(free.tracks, 1));
+  });
+
+  it('frames that are missing are counted, and runs of unlike length are not compared', async () => {
+    const whole = await read(clips.make('whole.mov', [...PICTURE('25', 8), ...HELD]));
+    const holes = await read(
+      clips.make('holes.mov', [
+        '-i',
+        "testsrc2=s=640x360:r=25:d=8,select='not(between(n,60,63)+eq(n,150))'",
+        '-fps_mode',
+        'passthrough',
+        '-c:v',
+        'mjpeg',
+        '-b:v',
+        '8M',
+      ]),
+    );
+    expect(holes.clip).toMatchObject({ missing: 5, fps: 25, frames: 195 });
+    expect(compareRuns(whole.clip, whole.clip)).toEqual({ bytes: 0, missing: 0, isEqual: true });
+    expect(compareRuns(whole.clip, holes.clip).isEqual).toBe(false);
+    const short = await read(clips.make('short.mov', [...PICTURE('25', 6), ...HELD]));
+    expect(compareRuns(whole.clip, short.clip).isEqual).toBeNull();
+  });
+
+  it('the captured frame rate is read where the file names it', async () => {
+    const slow = await read(
+      clips.make('slow.mp4', [
+        ...PICTURE('25'),
+        ...H264,
+        '-movflags',
+        'use_metadata_tags',
+        '-metadata',
+        'com.android.capture.fps=100',
+      ]),
+    );
+    expect(slow.clip).toMatchObject({ fps: 25, captureFps: 100 });
+  });
+
+  it('reads less than a fiftieth of a clip, also of one of gigabytes', async () => {
+    const path = clips.make('long-take.mov', [...PICTURE('50', 20), '-c:v', 'mjpeg', '-q:v', '2']);
+    const { bytesRead, clip } = await read(path);
+    expect(bytesRead).toBeLessThan(clip.fileBytes / 50);
+    // A file whose end is empty: nothing of it is asked for. Node holds no longer blob than this; a browser does.
+    const large = clips.make('large.mp4', [...PICTURE('25'), ...H264, '-movflags', '+faststart']);
+    truncateSync(large, 4.2e9);
+    const answer = await read(large);
+    expect(answer.clip).toMatchObject({ frames: 150, fileBytes: 4.2e9 });
+    expect(answer.bytesRead).toBeLessThan(5e6);
+  });
+
+  it('broken files say what is wrong with them', async () => {
+    const whole = await readFile(clips.make('end.mp4', [...PICTURE('25'), ...H264]));
+    const problem = async (bytes: Uint8Array) => {
+      const answer = await readClip(new Blob([new Uint8Array(bytes)]));
+      return answer.ok ? answer.value.clip.frames : answer.error.code;
+    };
+    expect(await problem(new Uint8Array(0))).toBe('empty');
+    expect(await problem(new TextEncoder().encode('not a clip at all'))).toBe('unknown-format');
+    // Its table stands at the end, and was never written.
+    expect(await problem(whole.subarray(0, whole.length / 2))).toBe('no-index');
+    const sound = await readFile(clips.make('sound.m4a', ['-i', 'sine=d=2']));
+    expect(await problem(sound)).toBe('no-picture');
+    // In pieces, it is read up to where it was cut off.
+    const pieces = await readFile(
+      clips.make('cut.mp4', [...PICTURE('25'), ...H264, '-g', '25', '-movflags', 'frag_keyframe+empty_moov']),
+    );
+    const frames = await problem(pieces.subarray(0, Math.round(pieces.length * 0.7)));
+    expect(frames).toBeGreaterThan(25);
+    expect(frames).toBeLessThan(150);
+  });
+});
