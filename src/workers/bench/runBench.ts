@@ -180,7 +180,7 @@ const changedFault = (changed: { readonly from: number; readonly pages: number }
 /** How far from here the bytes at a place belong; null where they belong nowhere. */
 function wrapped(known: Pattern, part: Uint8Array, wrong: number, at: number): number | null {
   // The first wrong byte may stand at the very seam of two pages; those behind it tell as well.
-  for (const from of [wrong, wrong + 64, wrong + PAGE, wrong + PAGE + 64]) {
+  for (const from of [wrong, wrong + 200, wrong + PAGE, wrong + PAGE + 200]) {
     const place = known.placeOf(part.subarray(from));
     const here = at + from;
     if (place !== null && place !== here) return Math.abs(place - here);
