@@ -236,12 +236,12 @@ describe('the card bench', () => {
   });
 
   /** A folder of the browser's own store in place of the one a person would choose: it has the same interface. */
-  const folderAsCard = (footage: readonly string[]): Promise<unknown> =>
+  const folderAsCard = (name: string, footage: readonly string[]): Promise<unknown> =>
     app.driver.executeAsyncScript(
-      `const [names, done] = arguments;
+      `const [folder, names, done] = arguments;
        (async () => {
          const root = await navigator.storage.getDirectory();
-         const card = await root.getDirectoryHandle('card', { create: true });
+         const card = await root.getDirectoryHandle(folder, { create: true });
          for (const name of names) {
            const file = await (await card.getFileHandle(name, { create: true })).createWritable();
            await file.write('precious');
@@ -250,13 +250,14 @@ describe('the card bench', () => {
          window.showDirectoryPicker = async () => card;
          done();
        })();`,
+      name,
       footage,
     );
 
   it('a folder with footage is not filled, not even by consent, and nothing in it is touched', async () => {
     await app.visit('/prove?at=measure&what=bench');
     await button('Choose the card’s folder');
-    await folderAsCard(['A001_C001.MOV']);
+    await folderAsCard('card', ['A001_C001.MOV']);
     await app.clickText('button', 'Choose the card’s folder');
     await app.seesText('main', 'There is footage in it: a file such as A001_C001.MOV');
     const start = await button('Write until it is full');
@@ -286,7 +287,7 @@ describe('the card bench', () => {
     await chrome.sendDevToolsCommand('Storage.overrideQuotaForOrigin', { origin, quotaSize: 120_000_000 });
     try {
       await button('Choose the card’s folder');
-      await folderAsCard([]);
+      await folderAsCard('empty card', []);
       await app.clickText('button', 'Choose the card’s folder');
       await app.clickText('button', 'Write until it is full');
       await app.seesText('main', /Written until it was full\. 0\.\d+ GB written/);

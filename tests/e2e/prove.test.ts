@@ -130,11 +130,11 @@ describe('a take on location', () => {
     await app.clickText('button', 'The same again');
     await typeLength('12:10');
     await app.clickText('button', 'Save');
-    await app.seesText('section[aria-label="Log"]', '22 entries');
+    await app.seesText('section[aria-label="Log"]', '24 entries');
     await app.clickText('button', 'Delete');
-    await app.seesText('section[aria-label="Log"]', '21 entries');
+    await app.seesText('section[aria-label="Log"]', '23 entries');
     await app.undo('deleted from the log');
-    await app.seesText('section[aria-label="Log"]', '22 entries');
+    await app.seesText('section[aria-label="Log"]', '24 entries');
   });
 
   it('is searched and narrowed; a failed take nobody looked at stands on top until it is', async () => {
