@@ -12,6 +12,8 @@ export interface BenchRequest {
   readonly place: BenchPlace;
   readonly seed: number;
   readonly limitBytes: number | null;
+  /** More than its card can hold: beyond it another volume is being filled. Null where no card was named. */
+  readonly mostBytes: number | null;
   readonly readsBack: boolean;
   /** Goes on with what an earlier run left. */
   readonly isResumed: boolean;

@@ -40,7 +40,7 @@ const api: BenchApi = {
     try {
       return await runBench(
         target,
-        { limitBytes: request.limitBytes, seed: request.seed, readsBack: request.readsBack },
+        request,
         onTick,
         { cancelled: () => isCancelled, paused: () => paused },
         { steady: now, calendar: () => Date.now() },

@@ -222,6 +222,9 @@ describe('clips against ffprobe', () => {
     expect(await problem(whole.subarray(0, whole.length / 2))).toBe('no-index');
     const sound = await readFile(clips.make('sound.m4a', ['-i', 'sine=d=2']));
     expect(await problem(sound)).toBe('no-picture');
+    expect(
+      await problem(await readFile(clips.make('still.mp4', ['-i', 'color=s=64x64:r=25', '-frames:v', '1', ...H264]))),
+    ).toBe('too-short');
     // In pieces, it is read up to where it was cut off.
     const pieces = await readFile(
       clips.make('cut.mp4', [...PICTURE('25'), ...H264, '-g', '25', '-movflags', 'frag_keyframe+empty_moov']),

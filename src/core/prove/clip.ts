@@ -93,6 +93,8 @@ function paceOf({ seconds, end }: Packets): Pace {
   const usual = middle(steps);
   // Times of some files are whole milliseconds: the mean of ordinary steps is nearer than their middle.
   const ordinary = steps.filter((step) => step > 0.5 * usual && step < 1.5 * usual);
+  // Frames that all stand at one time have no rate.
+  if (ordinary.length === 0) return { fps: 0, isEven: false, missing: 0 };
   const step = ordinary.reduce((sum, one) => sum + one, 0) / ordinary.length;
   const missing = steps.reduce((sum, one) => sum + (one > 1.5 * step ? Math.round(one / step) - 1 : 0), 0);
   const fps = 1 / step;

@@ -10,6 +10,8 @@ export type ClipProblem =
   | { readonly code: 'no-index' }
   | { readonly code: 'no-picture' }
   | { readonly code: 'too-long'; readonly max: number }
+  /** One frame, or none that lasts: there is no rate in it. */
+  | { readonly code: 'too-short' }
   | { readonly code: 'unreadable'; readonly message: string };
 
 /** A clip that was read, and what was read of its file. */
@@ -89,6 +91,7 @@ export async function* clipSteps(file: Blob): AsyncGenerator<number, Result<Read
     }
     if (!video) return err({ code: 'too-long', max: MAX_PACKETS });
     if (video.seconds.length === 0) return err({ code: 'no-index' });
+    if (video.seconds.length < 2 || !(video.end > (video.seconds[0] as number))) return err({ code: 'too-short' });
     const tags = await input.getMetadataTags().catch(() => null);
     const clip: ClipTracks = {
       video,

@@ -18,6 +18,7 @@ export const END_TEXT: Readonly<Record<BenchEnd, string>> = {
   limit: 'Written as far as asked.',
   full: 'Written until it was full.',
   cancelled: 'Stopped by you.',
+  beyond: 'It took more than is printed on its card: this is another volume, and it is not filled.',
   lost: 'It could no longer be written to. Was it taken out, or the permission taken back?',
 };
 

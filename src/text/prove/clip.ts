@@ -50,6 +50,8 @@ export function clipProblemText(problem: ClipProblem): string {
       return 'Its table of frames is missing: the take was never closed, or the file is cut off. Copy it again, or let the camera repair it.';
     case 'no-picture':
       return 'There is sound in this file and no picture.';
+    case 'too-short':
+      return 'There is one frame in it: too short to tell a rate.';
     case 'too-long':
       return `This clip has more than ${plain(problem.max)} frames. Cut it.`;
     case 'unreadable':

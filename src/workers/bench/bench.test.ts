@@ -1,6 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../core/heat/writepath/random.ts';
-import { type BenchOutcome, type BenchTick, isFootage, tally, verifiesCard } from '../../core/prove/bench/bench.ts';
+import {
+  type BenchOutcome,
+  type BenchTick,
+  isFootage,
+  tally,
+  timeLeft,
+  verifiesCard,
+} from '../../core/prove/bench/bench.ts';
 import { PAGE, pattern } from '../../core/prove/bench/pattern.ts';
 import { paceOf as cardPace, type PracticeCard, practiceCard } from '../../core/prove/bench/practice.ts';
 import { analyseTrace } from '../../core/prove/trace/analyse.ts';
@@ -153,6 +160,17 @@ describe('verification against every fault', () => {
     expect(answer.writeSeconds).toBeCloseTo((5 * PIECE) / 80e6, 6);
   });
 
+  test('a volume that takes more than its card can hold is not filled', async () => {
+    const answer = await runBench(
+      byteCard(60 * MB),
+      { limitBytes: null, mostBytes: 20 * MB, seed: 1, readsBack: true },
+      () => {},
+      FREE,
+      clocks(),
+    );
+    expect(answer).toMatchObject({ ended: 'beyond', writtenBytes: 5 * PIECE, verifiedBytes: 0 });
+  });
+
   test('a wish to cancel is heard in the middle', async () => {
     const heard: number[] = [];
     const answer = await runBench(
@@ -198,6 +216,7 @@ describe('what verifies a card', () => {
     writeSeconds: 700,
     writeRates: [],
     verifiedBytes: 63.8e9,
+    readBytes: 63.8e9,
     readSeconds: 300,
     fault: null,
     silences: [],
@@ -212,6 +231,13 @@ describe('what verifies a card', () => {
     expect(verifiesCard({ ...whole, fault: { code: 'changed', at: 5, pages: 1 } }, 64, true)).toBe(false);
     // Filled by something else: a card of 128 GB that took half of it.
     expect(verifiesCard(whole, 128, true)).toBe(false);
+  });
+
+  test('time left goes by the pace of the last seconds', () => {
+    expect(timeLeft(2e9, 6e9, [500, ...Array(20).fill(100)])).toBeCloseTo(40, 6);
+    expect(timeLeft(2e9, null, [100])).toBeNull();
+    expect(timeLeft(0, 6e9, [])).toBeNull();
+    expect(timeLeft(0, 6e9, [0, 0])).toBeNull();
   });
 
   test('footage is known by its name and its folder', () => {

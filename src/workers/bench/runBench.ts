@@ -42,7 +42,7 @@ const said = (thrown: unknown): string => (thrown instanceof Error ? thrown.mess
  */
 export async function runBench(
   target: Target,
-  { limitBytes, seed, readsBack }: BenchPlan,
+  { limitBytes, mostBytes = null, seed, readsBack }: BenchPlan,
   onTick: (tick: BenchTick) => void,
   wishes: Wishes,
   clocks: Clocks,
@@ -88,12 +88,17 @@ export async function runBench(
   const writing = tally();
   const reading = tally();
   let written = target.written;
+  let readBytes = 0;
   let ended: BenchOutcome['ended'] = 'limit';
   let message: string | null = null;
   try {
     while (limitBytes === null || written < limitBytes) {
       if (await waits()) {
         ended = 'cancelled';
+        break;
+      }
+      if (mostBytes !== null && written >= mostBytes) {
+        ended = 'beyond';
         break;
       }
       const length = Math.min(PIECE, limitBytes === null ? PIECE : limitBytes - written);
@@ -125,13 +130,14 @@ export async function runBench(
     writeSeconds: writing.seconds(),
     writeRates: writing.rates(),
     verifiedBytes: verified,
+    readBytes,
     readSeconds: reading.seconds(),
     fault,
     silences,
     message,
   });
   await tick('write', written, ended === 'full' ? written : limitBytes, writing, true);
-  if (!readsBack || ended === 'cancelled' || ended === 'lost') return outcome(target.verified, null);
+  if (!readsBack || (ended !== 'limit' && ended !== 'full')) return outcome(target.verified, null);
 
   let at = target.verified;
   let changed: { readonly from: number; pages: number; to: number } | null = null;
@@ -145,6 +151,7 @@ export async function runBench(
     } catch (thrown) {
       return outcome(changed?.from ?? at, changedFault(changed) ?? { code: 'unreadable', at, message: said(thrown) });
     }
+    readBytes += part.length;
     reading.add(part.length, awake(seconds, reading.seconds()));
     await target.watched(seconds);
     const wrong = known.firstWrong(part, at);

@@ -67,8 +67,12 @@ async function readNext(): Promise<void> {
   }
 }
 
-/** Clips to read; they stay until they are taken away or the page is left. */
-export function addClips(chosen: readonly File[]): void {
+/**
+ * Clips to read; they stay until they are taken away or the page is left.
+ *
+ * @returns how many were not taken, since no more are shown at once
+ */
+export function addClips(chosen: readonly File[]): number {
   const more = chosen.slice(0, MOST - items.length).map((file) => ({ id: newId(), file }));
   set([
     ...items,
@@ -84,6 +88,7 @@ export function addClips(chosen: readonly File[]): void {
   ]);
   waiting.push(...more);
   void readNext();
+  return chosen.length - more.length;
 }
 
 export const onCard = (id: string, cardId: string): void => change(id, { cardId });

@@ -18,7 +18,7 @@ import { busCeiling } from '../../../core/standards/buses.ts';
 import type { Mark } from '../../../core/standards/marks.ts';
 import { toMBps } from '../../../core/units/convert.ts';
 import { newId } from '../../../kit/newId.ts';
-import { change, put } from '../../../store/edit.ts';
+import { change, type ListEdit, put } from '../../../store/edit.ts';
 import { readItem } from '../../../store/read.ts';
 import { CHANGE_TEXT } from '../../../text/kit/changes.ts';
 import { clipModeName } from '../../../text/prove/clip.ts';
@@ -26,6 +26,12 @@ import { database } from '../../kit/database.ts';
 import { today } from '../../kit/today.ts';
 import { type Written, write } from '../../kit/write.ts';
 import type { ClipItem } from './clips.ts';
+
+/** What reading back found, in words. */
+interface Fault {
+  readonly text: string;
+  readonly retires: boolean;
+}
 
 /** What is kept of a trace, beside the trace. */
 export interface TraceKept {
@@ -37,10 +43,58 @@ export interface TraceKept {
   readonly readMBps?: number | null;
   readonly verifiedGB?: number | null;
   /** What reading back found, and whether no take should go onto the card again. */
-  readonly fault?: { readonly text: string; readonly retires: boolean } | null;
+  readonly fault?: Fault | null;
 }
 
 const round = (value: number): number => Number(value.toPrecision(6));
+
+/** What is noted on the card itself: that it is verified, or what was found to be wrong. */
+const cardEdits = (card: Card, verifies: string | null, fault: Fault | null): readonly ListEdit[] => [
+  ...(verifies === null
+    ? []
+    : [change('cards', card.id, (one) => ({ ...one, verified: { date: today(), how: verifies } }))]),
+  ...(fault === null
+    ? []
+    : [
+        change('cards', card.id, (one) => ({
+          ...one,
+          ...(fault.retires ? { verified: null, retired: true } : {}),
+          incidents: [
+            ...(one.incidents ?? []),
+            {
+              date: today(),
+              kind: fault.retires ? ('corruption' as const) : ('warning' as const),
+              text: fault.text.slice(0, 500),
+            },
+          ],
+        })),
+      ]),
+];
+
+/** Notes what was found where there is no trace: written in an earlier visit, and read back now. */
+export const noteBench = (
+  card: Card,
+  found: { readonly writtenGB: number; readonly verifiedGB: number; readonly fault: Fault | null },
+  verifies: string | null,
+): Promise<Written> =>
+  write(CHANGE_TEXT.benchLogged, [
+    put('benches', {
+      id: newId(),
+      cardId: card.id,
+      date: today(),
+      reader: null,
+      port: null,
+      program: 'fill-and-verify',
+      readMBps: null,
+      writeMBps: null,
+      lowestWriteMBps: null,
+      note: null,
+      writtenGB: round(found.writtenGB),
+      verifiedGB: round(found.verifiedGB),
+      fault: found.fault?.text.slice(0, 300) ?? null,
+    }),
+    ...cardEdits(card, verifies, found.fault),
+  ]);
 
 /** Keeps a trace as evidence of a card; what was read back and found right, until it was full, verifies it. */
 export function keepTrace(card: Card, kept: TraceKept, verifies: string | null): Promise<Written> {
@@ -66,25 +120,7 @@ export function keepTrace(card: Card, kept: TraceKept, verifies: string | null):
       verifiedGB: verifiedGB && round(verifiedGB),
       fault: fault?.text.slice(0, 300) ?? null,
     }),
-    ...(verifies === null
-      ? []
-      : [change('cards', card.id, (one) => ({ ...one, verified: { date: today(), how: verifies } }))]),
-    ...(fault === null
-      ? []
-      : [
-          change('cards', card.id, (one) => ({
-            ...one,
-            ...(fault.retires ? { verified: null, retired: true } : {}),
-            incidents: [
-              ...(one.incidents ?? []),
-              {
-                date: today(),
-                kind: fault.retires ? ('corruption' as const) : ('warning' as const),
-                text: fault.text.slice(0, 500),
-              },
-            ],
-          })),
-        ]),
+    ...cardEdits(card, verifies, fault),
   ]);
 }
 

@@ -2,6 +2,8 @@
 export interface BenchPlan {
   /** Bytes to write; null: until it is full. */
   readonly limitBytes: number | null;
+  /** Where it is written until full: more than the card can hold, so that no other volume is filled in its place. */
+  readonly mostBytes?: number | null;
   /** Of the pattern; any whole number of 32 bits. */
   readonly seed: number;
   /** Whether it is read back behind the writing; a real card is better taken out first, so that no memory answers for it. */
@@ -38,8 +40,11 @@ export interface BenchTick {
   readonly rates: readonly number[];
 }
 
-/** How the writing ended. `lost`: the folder could no longer be written to. */
-export type BenchEnd = 'limit' | 'full' | 'cancelled' | 'lost';
+/**
+ * How the writing ended. `lost`: the folder could no longer be written to. `beyond`: it took more than is printed on its card,
+ * and so is not that card.
+ */
+export type BenchEnd = 'limit' | 'full' | 'cancelled' | 'lost' | 'beyond';
 
 /** What a bench found. */
 export interface BenchOutcome {
@@ -50,6 +55,8 @@ export interface BenchOutcome {
   readonly writeRates: readonly number[];
   /** Read back and found right, from the first byte on. */
   readonly verifiedBytes: number;
+  /** Read in this run, and how long that took. */
+  readonly readBytes: number;
   readonly readSeconds: number;
   readonly fault: BenchFault | null;
   readonly silences: readonly Silence[];
@@ -106,6 +113,12 @@ export function timeLeft(bytes: number, ofBytes: number | null, rates: readonly 
 
 /** Share of what is printed that a full card was written with; less, and something else filled it [A]. */
 const WHOLE = 0.85;
+
+/** Share of what is printed beyond which no card takes anything [A]. */
+const BEYOND = 1.1;
+
+/** Bytes that no card of this size takes. */
+export const mostOf = (capacityGB: number): number => Math.round(BEYOND * capacityGB * 1e9);
 
 /** Whether every byte that was written came back as it was. */
 export const isRight = ({ fault, writtenBytes, verifiedBytes }: BenchOutcome): boolean =>

@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { type Frames, framesOf } from '../../../app/prove/measure/frames.ts';
 import { handRate } from '../../../app/prove/measure/measureActions.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { ModeRate } from '../../../core/kit/model.ts';
@@ -7,37 +8,6 @@ import form from '../../../ui/form.module.css';
 import { NumberField } from '../../../ui/NumberField.tsx';
 import { ModeTarget } from './ModeTarget.tsx';
 import css from './measure.module.css';
-
-interface Frames {
-  readonly folder: string;
-  readonly count: number;
-  readonly bytes: number;
-  /** The largest by far, or the smallest, are no frames of the same take. */
-  readonly odd: number;
-}
-
-/** Sizes within this factor of the middle are frames of one take. */
-const NEAR = 4;
-
-/** Counts the frames of a folder: the files of its commonest kind. */
-function framesOf(files: readonly File[]): Frames | null {
-  const kinds = new Map<string, File[]>();
-  for (const file of files) {
-    const kind = file.name.includes('.') ? file.name.split('.').at(-1)?.toLowerCase() : '';
-    if (kind && !file.name.startsWith('.')) kinds.set(kind, [...(kinds.get(kind) ?? []), file]);
-  }
-  const [most] = [...kinds.values()].sort((a, b) => b.length - a.length);
-  if (!most) return null;
-  const sizes = most.map(({ size }) => size).sort((a, b) => a - b);
-  const middle = sizes[sizes.length >> 1] ?? 0;
-  const good = sizes.filter((size) => size > middle / NEAR && size < middle * NEAR);
-  return {
-    folder: (most[0]?.webkitRelativePath ?? '').split('/')[0] ?? '',
-    count: good.length,
-    bytes: good.reduce((sum, size) => sum + size, 0),
-    odd: files.length - good.length,
-  };
-}
 
 /** Formats whose frames are not read: size and length by hand, or a folder with a file for each frame. */
 export function ByHand({ kit }: { readonly kit: ProveKit }) {

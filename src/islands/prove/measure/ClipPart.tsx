@@ -20,6 +20,7 @@ interface ClipPartProps {
 /** Clips and what they were written with: the rate of a mode, second by second, from the user’s own camera. */
 export default function ClipPart({ kit, onLog }: ClipPartProps) {
   const clips = useClips();
+  const [leftOut, setLeftOut] = useState(0);
   const [openId, setOpenId] = useState<string | null>(null);
   const read = clips.filter(({ state }) => state.phase === 'read');
   // One clip alone is what a person came for.
@@ -35,15 +36,21 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
         choose="Choose clips"
         accept="video/*,.mkv,.mov,.mp4,.m4v,.webm"
         multiple
-        onFiles={addClips}
+        onFiles={(files) => setLeftOut(addClips(files))}
       />
+      {leftOut > 0 && (
+        <p className={css.ask} role="alert">
+          {leftOut === 1 ? 'One clip was' : `${leftOut} clips were`} not taken: 200 stand side by side at most. Take
+          some away first.
+        </p>
+      )}
       {clips.length === 0 && (
         <p className={css.samples}>
           None at hand?
           <button
             type="button"
             className="plain-button"
-            onClick={() => void sampleFile('clip').then((file) => file && addClips([file]))}
+            onClick={() => void sampleFile('clip').then((file) => file && setLeftOut(addClips([file])))}
           >
             Try a sample clip
           </button>

@@ -13,12 +13,21 @@ interface KeepTraceProps {
   /** Whether it may be kept: false while something about it is still asked. */
   readonly isOpen?: boolean;
   readonly cardId?: string;
+  /** Whose it is was said before. */
+  readonly isFixed?: boolean;
   /** Words that verify the card, where it was read back in full; null where it was not. */
   readonly verifies?: string | null;
 }
 
 /** Keeps a trace with a card, and offers its figures to the card’s heat runs, each beside what it replaces. */
-export function KeepTrace({ kit, trace, isOpen = true, cardId = '', verifies = null }: KeepTraceProps) {
+export function KeepTrace({
+  kit,
+  trace,
+  isOpen = true,
+  cardId = '',
+  isFixed = false,
+  verifies = null,
+}: KeepTraceProps) {
   const change = useChange();
   const [chosenId, setChosenId] = useState(cardId);
   const [keptWith, setKeptWith] = useState<string | null>(null);
@@ -26,12 +35,14 @@ export function KeepTrace({ kit, trace, isOpen = true, cardId = '', verifies = n
   if (kit.cards.length === 0) return <p className="soft">To keep it, add the card under Cards first.</p>;
   return (
     <section className={css.part} aria-label="Keep it with a card">
-      <Chips
-        legend="Of which card is it?"
-        value={chosenId}
-        choices={kit.cards.map((one) => ({ value: one.id, label: one.label, note: cardSummary(one) }))}
-        onChange={setChosenId}
-      />
+      {!isFixed && (
+        <Chips
+          legend="Of which card is it?"
+          value={chosenId}
+          choices={kit.cards.map((one) => ({ value: one.id, label: one.label, note: cardSummary(one) }))}
+          onChange={setChosenId}
+        />
+      )}
       {card && (
         <>
           <p className={css.actions}>

@@ -26,7 +26,7 @@ export default function KeptTrace({ bench, card }: KeptTraceProps) {
   }, [seriesId]);
   const points = useMemo(() => (rates ?? []).map((MBps, second) => [second, MBps] as const), [rates]);
   return (
-    <section className={css.part} aria-label="Its trace">
+    <section className={css.kept} aria-label="Its trace">
       {bench.fault && <p className={css.bad}>{bench.fault}</p>}
       {points.length > 0 && <RateChart name="MB/s, second by second" points={points} isStepped height={200} />}
       {card && trace && !bench.fault && <OfferedFigures card={card} offered={offeredOfKept(trace)} />}

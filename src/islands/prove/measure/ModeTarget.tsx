@@ -39,6 +39,7 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
   const [bodyId, setBodyId] = useState('');
   const [modeId, setModeId] = useState('');
   const [codec, setCodec] = useState<Codec | ''>(clip?.family === 'long-gop' ? 'long-gop' : '');
+  const [madeId, setMadeId] = useState<string | null>(null);
   const body = kit.bodies.find(({ id }) => id === bodyId);
   const modes = body?.modes ?? [];
   const near = clip ? modes.filter(({ width, fps }) => width === clip.width && Math.abs(fps - clip.fps) < 0.02) : modes;
@@ -107,7 +108,10 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
                   ? change(() => addMode(body, made))
                   : makeBody(`Body of ${name}`.slice(0, 80), made).then(({ written, id }) =>
                       change(async () => written).then((isMade) => {
-                        if (isMade) setBodyId(id);
+                        if (isMade) {
+                          setBodyId(id);
+                          setMadeId(id);
+                        }
                         return isMade;
                       }),
                     )
@@ -118,6 +122,11 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
           </button>
           <span className="soft">{rateText(rate)}</span>
           {!body && <span className="soft">Its slots and its name are for you to enter under Bodies.</span>}
+        </p>
+      )}
+      {madeId !== null && madeId === bodyId && (
+        <p>
+          <a href={`/bodies?open=${encodeURIComponent(madeId)}`}>Name it and give it slots</a>
         </p>
       )}
     </section>

@@ -91,7 +91,7 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
       grid: { borderColor: token.line, padding: { left: 8, right: 14, top: -6, bottom: -6 } },
       states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
       markers: { size: 0, hover: { size: 0 } },
-      colors: [token.t1, token.hot],
+      colors: [token.cool, token.hot],
       stroke: {
         width: [2, 1.5],
         curve: isStepped ? ['stepline', 'straight'] : ['straight', 'straight'],
@@ -130,7 +130,7 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
           : []),
       ],
       annotations: {
-        xaxis: segments.map(({ kind, fromSeconds, toSeconds }) => {
+        xaxis: segments.map(({ kind, fromSeconds, toSeconds }, at) => {
           const fits = ((toSeconds - fromSeconds) / max) * width > NAME && !named.has(kind);
           if (fits) named.add(kind);
           return {
@@ -143,7 +143,7 @@ export default function RateChart({ name, points, celsius, segments = [], isStep
             ...(fits
               ? {
                   label: {
-                    text: SEGMENT_WORDS[kind],
+                    text: segments[at - 1]?.kind === 'burst' ? `cliff, ${SEGMENT_WORDS[kind]}` : SEGMENT_WORDS[kind],
                     orientation: 'horizontal',
                     textAnchor: 'start',
                     position: 'top',

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { supported } from '../../../app/prove/measure/measureActions.ts';
 import type { Card } from '../../../core/kit/model.ts';
-import type { TraceReading } from '../../../core/prove/trace/trace.ts';
+import type { Segment, TraceReading } from '../../../core/prove/trace/trace.ts';
 import type { Seconds } from '../../../core/units/brand.ts';
 import { paceText } from '../../../text/heat/heatWords.ts';
 import { SEGMENT_WORDS, traceLine, traceNoteText } from '../../../text/prove/trace.ts';
@@ -25,6 +25,14 @@ interface TraceFoundProps {
 }
 
 const clock = (seconds: number): string => clockText(Math.round(seconds) as Seconds);
+/** Where the first burst ended: after how many bytes, and when. */
+function cliffOf(segments: readonly Segment[]): { readonly GB: number; readonly seconds: number } {
+  const levels = segments.filter(({ kind }) => kind !== 'stall');
+  const end = levels.findIndex(({ kind }) => kind !== 'burst');
+  const bursts = levels.slice(0, end < 0 ? undefined : end);
+  return { GB: bursts.reduce((sum, { GB }) => sum + GB, 0), seconds: bursts.at(-1)?.toSeconds ?? 0 };
+}
+
 /** Segments shown at first. */
 const FIRST = 8;
 
@@ -41,6 +49,7 @@ export function TraceFound({
   const [all, setAll] = useState(false);
   const { segments, burstMBps, cacheGB, sustainedMBps, floorMBps, throttle, stalls, notes } = reading;
   const mark = supported(reading, card);
+  const cliff = burstMBps === null ? null : cliffOf(segments);
   const shown = all ? segments : segments.slice(0, FIRST);
   return (
     <div className={css.part}>
@@ -59,6 +68,11 @@ export function TraceFound({
           </Figure>
         )}
         {burstMBps !== null && <Figure name="burst">{paceText(burstMBps)}</Figure>}
+        {cliff && (
+          <Figure name="cliff after">
+            {plain(cliff.GB, 2)} GB, {clock(cliff.seconds)}
+          </Figure>
+        )}
         {cacheGB !== null && <Figure name="cache that ends there">{plain(cacheGB, 2)} GB</Figure>}
         {throttle && <Figure name="throttled from">{clock(throttle.onsetSeconds)}</Figure>}
         {throttle && <Figure name="left while throttled">{plain(throttle.factor * 100, 0)} %</Figure>}
