@@ -52,7 +52,9 @@ export default defineConfig({
         output: {
           experimentalMinChunkSize: 12_000,
           // Data that a first visit may ask for and no other does: merged into another part, every visit would carry it.
-          manualChunks: (id: string) => (id.includes('demo.coolreel.json') ? 'demo' : undefined),
+          manualChunks: (id: string) =>
+            id.includes('demo.coolreel.json') ? 'demo' : id.endsWith('/ui/DropZone.tsx') ? 'dropped' : undefined,
+          onlyExplicitManualChunks: true,
         },
       },
     },
