@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aBody, aCard, aMode } from '../../src/core/testing.ts';
-import { EMPTY_KIT } from '../../src/kit/kit.ts';
+import { EMPTY_KIT, VERSION } from '../../src/kit/kit.ts';
 import { App, WAIT } from './app.ts';
 
 let app: App;
@@ -249,7 +249,7 @@ describe('a part that stops', () => {
             const item = body.value;
             const values = { ...item, counters: 'odd' };
             localStorage.setItem('cool-reel unsaved bodies ' + item.id,
-              JSON.stringify({ base: item, values, at: new Date().toISOString(), version: 3 }));
+              JSON.stringify({ base: item, values, at: new Date().toISOString(), version: ${VERSION} }));
             open.result.close();
             done(key);
           };

@@ -323,6 +323,10 @@ describe('what is recorded', () => {
     await app.seesText('h1', /holds/i);
     await app.clickText('button', 'Keep this take to compare');
     await app.seesText('section[aria-labelledby="side-heading"]', 'a clip’s rate');
+    // This tab remembers it; another, as of a colleague who was sent the address, cannot.
+    await app.driver.navigate().refresh();
+    await app.seesText('main', '3 s of a clip, repeated');
+    await app.run('sessionStorage.clear()');
     await app.driver.navigate().refresh();
     await app.seesText('h1', 'Drops at 15:26');
     await app.seesText('main', 'Open its file again');
