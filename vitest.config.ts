@@ -10,6 +10,7 @@ export default defineConfig({
       'tests/structure/**/*.test.ts',
     ],
     environment: 'node',
-    testTimeout: 20_000,
+    // Long enough for thousands of random cases on a slow machine with other work; a hang is still one.
+    testTimeout: 90_000,
   },
 });

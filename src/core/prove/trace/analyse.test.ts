@@ -69,8 +69,8 @@ describe('known changes are found', () => {
     let alarms = 0;
     for (let seed = 1; seed <= 500; seed += 1) {
       const random = seeded(seed);
-      const trace = traceOf([{ seconds: 60 + Math.round(900 * random()), MBps: 40 + 900 * random() }], {
-        step: [0.2, 1, 3][seed % 3] as number,
+      const trace = traceOf([{ seconds: 60 + Math.round(420 * random()), MBps: 40 + 900 * random() }], {
+        step: [0.3, 1, 3][seed % 3] as number,
         noise: 0.005 + 0.1 * random(),
         seed: seed + 5000,
       });

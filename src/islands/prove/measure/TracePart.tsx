@@ -41,18 +41,18 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
   return (
     <section className={css.part} aria-label="A write trace">
       <h2>How a card was written</h2>
-      <p className={css.lead}>
-        A log with a time and a rate in each line, and a temperature if there is one. A card’s burst, its cache, what it
-        holds and when it throttles are in it.
-      </p>
-      <DropZone
-        label="or let a CSV fall here"
-        choose="Choose a log"
-        accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
-        onFiles={([file]) => file && take({ name: file.name, text: file })}
-      />
       {!given && (
         <>
+          <p className={css.lead}>
+            A log with a time and a rate in each line, and a temperature if there is one. A card’s burst, its cache,
+            what it holds and when it throttles are in it.
+          </p>
+          <DropZone
+            label="or let a CSV fall here"
+            choose="Choose a log"
+            accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
+            onFiles={([file]) => file && take({ name: file.name, text: file })}
+          />
           <label htmlFor="trace-text" className="soft">
             Or paste its lines
           </label>
