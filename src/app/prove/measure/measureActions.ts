@@ -252,3 +252,5 @@ export const offeredOfKept = (trace: TraceFigures): readonly OfferedFigure[] => 
 /** The rates of a kept trace by the second; null where they are gone. */
 export const keptRates = async (seriesId: string): Promise<readonly number[] | null> =>
   (await readItem(database, 'series', seriesId))?.MBps ?? null;
+
+export { withPair } from '../../../core/prove/trace/offered.ts';

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { factor, type Random, seeded } from '../../heat/writepath/random.ts';
 import type { Card } from '../../kit/model.ts';
 import { analyseTrace } from './analyse.ts';
+import { offeredFigures, withPair } from './offered.ts';
 import { supportedBy } from './supports.ts';
 import { thinned } from './thin.ts';
 import type { Segment, WriteTrace } from './trace.ts';
@@ -193,6 +194,30 @@ describe('what a stretch is called', () => {
       segments: [{ kind: 'sustained' }],
     });
   });
+});
+
+test('temperatures are offered both or not at all, and so are stalls', () => {
+  const none = { burstMBps: null, cacheGB: null, sustainedMBps: 90, floorMBps: 80, stalls: 0, stallEveryGB: null };
+  const trace = {
+    ...none,
+    stallSeconds: 2,
+    throttleFactor: 0.5,
+    throttleOnsetSeconds: 9,
+    throttleOnC: 60,
+    throttleOffC: null,
+  };
+  // A fall that never came back: 60 °C beside an assumed 68 to resume at would be no card.
+  expect(offeredFigures(trace).map(({ figure }) => figure)).toEqual(['sustainedMBps', 'throttleFactor']);
+  expect(offeredFigures({ ...trace, stallEveryGB: 1, throttleOffC: 52 }).map(({ figure }) => figure)).toEqual([
+    'sustainedMBps',
+    'stallEveryGB',
+    'stallSeconds',
+    'throttleFactor',
+    'throttleAtC',
+    'resumeAtC',
+  ]);
+  expect(withPair('resumeAtC')).toEqual(['throttleAtC', 'resumeAtC']);
+  expect(withPair('burstMBps')).toEqual(['burstMBps']);
 });
 
 describe('a class is reached by the floor alone', () => {

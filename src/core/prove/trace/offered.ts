@@ -19,6 +19,16 @@ export const figuresOf = (reading: TraceReading): TraceFigures => ({
   throttleOffC: rounded(reading.throttle?.offC ?? null),
 });
 
+/** Figures that mean nothing one without the other. */
+const PAIRS: readonly (readonly CardFigure[])[] = [
+  ['stallEveryGB', 'stallSeconds'],
+  ['throttleAtC', 'resumeAtC'],
+];
+
+/** A figure with those that are taken or left with it. */
+export const withPair = (figure: CardFigure): readonly CardFigure[] =>
+  PAIRS.find((pair) => pair.includes(figure)) ?? [figure];
+
 /** A figure of a heat run that a trace shows. */
 export interface OfferedFigure {
   readonly figure: CardFigure;
@@ -40,7 +50,8 @@ export function offeredFigures(trace: TraceFigures): readonly OfferedFigure[] {
     ['stallEveryGB', trace.stallSeconds === null ? null : trace.stallEveryGB],
     ['stallSeconds', trace.stallEveryGB === null ? null : trace.stallSeconds],
     ['throttleFactor', trace.throttleFactor],
-    ['throttleAtC', trace.throttleOnC],
+    // Both or neither: one measured beside one assumed may stand the wrong way round.
+    ['throttleAtC', isSawtooth ? trace.throttleOnC : null],
     ['resumeAtC', isSawtooth ? trace.throttleOffC : null],
   ];
   return offered.flatMap(([figure, value]) =>

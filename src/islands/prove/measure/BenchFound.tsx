@@ -113,7 +113,7 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
           points={points}
           isStepped
           card={card}
-          isFaulty={fault !== null || isOther}
+          isFaulty={fault !== null || isOther || ended === 'beyond'}
         />
       ) : (
         <p className="soft">Too little was written to tell a rate: five seconds at the least.</p>
@@ -134,7 +134,7 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
           onChange={setCardId}
         />
       )}
-      {place.kind === 'folder' && card && !reading && (verifies !== null || fault !== null) && (
+      {place.kind === 'folder' && card && (!reading || isOther) && (verifies !== null || fault !== null) && (
         <p className={css.actions}>
           <button
             type="button"
@@ -155,7 +155,7 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
           </button>
         </p>
       )}
-      {place.kind === 'folder' && card && reading && !isOther && (
+      {place.kind === 'folder' && card && reading && !isOther && ended !== 'beyond' && (
         <KeepTrace
           key={`${verifies} ${fault?.code}`}
           kit={kit}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { figureNow, takeFigures } from '../../../app/prove/measure/measureActions.ts';
+import { figureNow, takeFigures, withPair } from '../../../app/prove/measure/measureActions.ts';
 import type { Card, CardFigure } from '../../../core/kit/model.ts';
 import type { OfferedFigure } from '../../../core/prove/trace/offered.ts';
 import { FIGURE_WORDS, figureSourceText } from '../../../text/heat/heatFigures.ts';
@@ -46,8 +46,10 @@ export function OfferedFigures({ card, offered }: OfferedFiguresProps) {
                       checked={!without.has(figure)}
                       onChange={(event) => {
                         const next = new Set(without);
-                        if (event.currentTarget.checked) next.delete(figure);
-                        else next.add(figure);
+                        for (const one of withPair(figure)) {
+                          if (event.currentTarget.checked) next.delete(one);
+                          else next.add(one);
+                        }
                         setWithout(next);
                       }}
                     />
