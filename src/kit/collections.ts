@@ -8,7 +8,7 @@ export const COLLECTIONS = {
   bodies: { since: 1, most: 1000, required: true, live: true, schema: () => import('./schemas/body.ts') },
   cards: { since: 1, most: 20_000, required: true, live: true, schema: () => import('./schemas/card.ts') },
   tests: { since: 1, most: 50_000, required: false, live: true, schema: () => import('./schemas/test.ts') },
-  plans: { since: 1, most: 5000, required: false, live: true, schema: () => import('./schemas/loose.ts') },
+  plans: { since: 1, most: 5000, required: false, live: true, schema: () => import('./schemas/plan.ts') },
   prices: { since: 1, most: 20_000, required: false, live: true, schema: () => import('./schemas/loose.ts') },
   keptTakes: { since: 2, most: 100, required: false, live: true, schema: () => import('./schemas/keptTake.ts') },
   // Long: read one by one by id, never with the rest.

@@ -75,8 +75,31 @@ const toThree: Migration = {
 /** Version 4: benches have traces, and figures may be measured; nothing that was there changes. */
 const toFour: Migration = { apply: (kit) => ({ ...kit, version: 4 }), placeBefore: (path) => path };
 
+/** What a plan needs at the least to be one: earlier versions kept whatever stood in the list. */
+const isPlan = (plan: unknown): boolean =>
+  isObject(plan) && ['blocks', 'cardIds', 'readers'].every((key) => Array.isArray(plan[key])) && isObject(plan.copies);
+
+/** Version 5: plans are read. What stood there and is no plan is kept beside them. */
+const toFive: Migration = {
+  apply(kit) {
+    const { plans } = kit;
+    if (!Array.isArray(plans) || plans.every(isPlan)) return { ...kit, version: 5 };
+    return {
+      ...kit,
+      version: 5,
+      plans: plans.filter(isPlan),
+      plansBeforeVersion5: plans.filter((plan) => !isPlan(plan)),
+    };
+  },
+  placeBefore(path, older) {
+    const { plans } = older;
+    const kept = Array.isArray(plans) ? plans.flatMap((plan, at) => (isPlan(plan) ? [at] : [])) : [];
+    return path.replace(/^plans\[(\d+)\]/, (_, at) => `plans[${kept[Number(at)] ?? at}]`);
+  },
+};
+
 /** From version 1 on, each to the next. */
-const CHAIN: readonly Migration[] = [toTwo, toThree, toFour];
+const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>

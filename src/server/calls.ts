@@ -1,5 +1,6 @@
 import type { Call } from './call.ts';
 import { answer } from './calls/answer.ts';
+import { day } from './calls/day.ts';
 import { health } from './calls/health.ts';
 import { label } from './calls/label.ts';
 import { match } from './calls/match.ts';
@@ -8,4 +9,4 @@ import { simulate } from './calls/simulate.ts';
 import { trace } from './calls/trace.ts';
 
 /** Every call that works something out. The contract, its workers and its tests go through this list. */
-export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile, trace];
+export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile, trace, day];

@@ -7,7 +7,8 @@ export interface Figure {
   readonly unit: string;
 }
 
-const NBSP = '\u00a0';
+/** Keeps a unit with its number. */
+export const NBSP = '\u00a0';
 
 export const joined = ({ figure, unit }: Figure): string => (unit ? `${figure}${NBSP}${unit}` : figure);
 

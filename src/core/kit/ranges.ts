@@ -37,6 +37,20 @@ export const RANGES = {
   clearSeconds: { min: 0.1, max: 86_400 },
   /** Months after which evidence is old; 0: never. */
   retestMonths: { min: 0, max: 120 },
+  /** A block of a shoot day, minutes: two days at the most, as a take. */
+  blockMinutes: { min: 1, max: 2880 },
+  /** Share of a block that rolls. */
+  rolling: { min: 0.01, max: 1 },
+  /** Days after the date of a plan. */
+  planDay: { min: 0, max: 3 },
+  /** Cards in a reader. */
+  readerSlots: { min: 1, max: 16 },
+  /** Verified copies before a card is free. */
+  copies: { min: 1, max: 6 },
+  /** A change of cards, seconds. */
+  swapSeconds: { min: 0, max: 3600 },
+  /** How full a card is when it is changed. */
+  changeAtPercent: { min: 10, max: 100 },
   /** A take as evidence, seconds; its card and its bytes, GB; a rate, MB/s. Beyond them an implied rate is no number. */
   takeSeconds: { min: 0.001, max: 10_000_000 },
   takeAmount: { min: 0.001, max: 1_000_000 },

@@ -6,12 +6,11 @@ import type { Policy } from '../../core/match/policy.ts';
 import { VERDICTS } from '../../core/match/verdict.ts';
 import { err, ok } from '../../core/result.ts';
 import { headroom } from '../../core/units/amount.ts';
-import { type KitRefusal, readKit } from '../../kit/importKit.ts';
+import { readKit } from '../../kit/importKit.ts';
 import { kitSchema } from '../../kit/schema.ts';
-import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
-import { problemText } from '../../text/kit/problem.ts';
 import { call, MAX_BODY } from '../call.ts';
-import { type Refusal, refusal } from '../refusal.ts';
+import { kitRefused } from '../kitRefused.ts';
+import { refusal } from '../refusal.ts';
 import { list, numberOrNull, object, oneOf, oneOrNull, text, textOrNull } from '../shapes.ts';
 import { boardView, boardWork } from '../views.ts';
 
@@ -49,16 +48,6 @@ const cell = Joi.object({
     .required(),
   reasons: list(Joi.object({ rule: text, outcome: oneOf(['pass', 'note', 'short', 'block', 'unknown']), text })),
   moves: list(Joi.object({ code: text, text })),
-});
-
-const kitRefused = (error: KitRefusal): Refusal => ({
-  status: 400,
-  code: error.code,
-  message: kitRefusalText(error),
-  details: (error.code === 'invalid' ? error.problems : []).map((problem) => ({
-    path: `kit.${problem.path}`,
-    message: problemText(problem),
-  })),
 });
 
 /** The board of a kit. */

@@ -1,0 +1,93 @@
+import Joi from 'joi';
+import { CARD_STATES } from '../../core/kit/model.ts';
+import {
+  ALSO_USED,
+  COPY_SOURCES,
+  type Plan,
+  type PlanAir,
+  type PlanBlock,
+  type PlanCopies,
+  type PlanDestination,
+  type PlanPress,
+  type PlanReader,
+  type PlanRules,
+} from '../../core/kit/plan.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
+import { FORM_KEYS } from '../../core/standards/forms.ts';
+import { amount, id, MAX_GB, MAX_RATE_MBPS, name, otherId, temperature, text, within } from './parts.ts';
+import { listOf, objectOf, oneOf } from './shape.ts';
+
+/** HH:MM on a clock of 24 hours. */
+const clockTime = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/);
+
+const block = objectOf<PlanBlock>({
+  id,
+  name: text(80),
+  bodyId: id,
+  modeId: id,
+  from: clockTime.required(),
+  day: within(RANGES.planDay).integer().allow(null),
+  minutes: within(RANGES.blockMinutes).required(),
+  rolling: within(RANGES.rolling).required(),
+  gapFree: Joi.boolean().required(),
+  ambientC: temperature.allow(null),
+  sunC: within(RANGES.sunC).allow(null),
+});
+
+const destination = objectOf<PlanDestination>({
+  name,
+  writeMBps: amount(MAX_RATE_MBPS).required(),
+  readMBps: amount(MAX_RATE_MBPS).required(),
+  freeGB: Joi.number().min(0).max(MAX_GB).required(),
+});
+
+export const planSchema = objectOf<Plan>({
+  id,
+  name,
+  date: Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .required(),
+  start: clockTime.required(),
+  timeZone: Joi.string().max(60).allow(null),
+  blocks: listOf<PlanBlock>(block).max(1000).required(),
+  cardIds: listOf<string>(otherId).max(1000).required(),
+  readers: listOf<PlanReader>(
+    objectOf<PlanReader>({
+      id,
+      name,
+      forms: listOf(oneOf(FORM_KEYS)).max(FORM_KEYS.length).required(),
+      MBps: amount(MAX_RATE_MBPS).required(),
+      slots: within(RANGES.readerSlots).integer().required(),
+    }),
+  )
+    .max(50)
+    .required(),
+  copies: objectOf<PlanCopies>({
+    count: within(RANGES.copies).integer().required(),
+    destinations: listOf<PlanDestination>(destination).max(20).required(),
+    verify: Joi.boolean().required(),
+    from: oneOf(COPY_SOURCES).required(),
+  }).required(),
+  rules: objectOf<PlanRules>({
+    swapSeconds: within(RANGES.swapSeconds).required(),
+    mostMinutesOnOneCard: amount(RANGES.takeMinutes.max).allow(null).required(),
+    changeAtPercent: within(RANGES.changeAtPercent).required(),
+    gapFreeMinutes: amount(RANGES.takeMinutes.max).allow(null),
+    alsoUse: oneOf(ALSO_USED).allow(null),
+  }).required(),
+  airProfile: listOf<PlanAir>(objectOf<PlanAir>({ at: clockTime.required(), airC: temperature.required() })).max(48),
+  log: listOf<PlanPress>(
+    objectOf<PlanPress>({
+      at: Joi.string().isoDate().max(40).required(),
+      cardId: id,
+      to: oneOf(CARD_STATES).required(),
+      who: Joi.string().allow('').max(80).required(),
+      bodyId: otherId.allow(null),
+      slotId: otherId.allow(null),
+      override: text(500),
+      proof: oneOf(['lists', 'word'] as const).allow(null),
+    }),
+  ).max(5000),
+});
+
+export { planSchema as schema };

@@ -1,0 +1,55 @@
+import { DateTime } from 'luxon';
+import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
+
+/** A clock of one plan: what its clock times are in seconds from its start, and back. */
+export interface DayClock {
+  /** Null where there is no such time. */
+  readonly ofBlock: (block: Pick<PlanBlock, 'from' | 'day'>) => number | null;
+  readonly ofPress: (press: Pick<PlanPress, 'at'>) => number | null;
+  /** Seconds of a moment, milliseconds since 1970. */
+  readonly ofMoment: (at: number) => number;
+  /** The moment, milliseconds since 1970. */
+  readonly moment: (seconds: number) => number;
+  /** HH:MM on the wall, and how many days after the plan's date. */
+  readonly onWall: (seconds: number) => { readonly time: string; readonly day: number };
+  /** The moment as ISO text with its offset. */
+  readonly iso: (seconds: number) => string;
+}
+
+/**
+ * The clock of a plan. With a time zone its seconds are those that pass, over a change of clocks too; without one, clock times
+ * are taken as they stand and every day has 24 hours. A time before the start is the next day's.
+ *
+ * @returns null where the plan's own date, start or time zone is none
+ */
+export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' | 'timeZone'>): DayClock | null {
+  const zone = timeZone || 'utc';
+  const begin = DateTime.fromISO(`${date}T${start}`, { zone });
+  if (!begin.isValid) return null;
+  const first = begin.startOf('day');
+  // Without a time zone a moment is what the clock on the wall showed where it was noted.
+  const onClock = (moment: DateTime): DateTime => (timeZone ? moment : moment.setZone('utc', { keepLocalTime: true }));
+  const seconds = (moment: DateTime): number => moment.diff(begin, 'seconds').seconds;
+  return {
+    ofBlock({ from, day }) {
+      const on = first.plus({ days: day ?? (from < start ? 1 : 0) });
+      const moment = DateTime.fromISO(`${on.toISODate()}T${from}`, { zone });
+      return moment.isValid ? seconds(moment) : null;
+    },
+    ofPress({ at }) {
+      const moment = onClock(DateTime.fromISO(at, { setZone: true }));
+      return moment.isValid ? seconds(moment) : null;
+    },
+    ofMoment: (at) => seconds(onClock(DateTime.fromMillis(at))),
+    moment: (at) => begin.plus({ seconds: at }).toMillis(),
+    onWall(at) {
+      const moment = begin.plus({ seconds: Math.round(at) });
+      return { time: moment.toFormat('HH:mm'), day: Math.round(moment.startOf('day').diff(first, 'days').days) };
+    },
+    iso: (at) => begin.plus({ seconds: at }).toISO({ suppressMilliseconds: true }) ?? '',
+  };
+}
+
+/** The date a number of days after another, ISO. */
+export const dateAfter = (date: string, days: number): string =>
+  DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toISODate() ?? date;
