@@ -80,7 +80,7 @@ const ORDERS = [-1, 0] as const;
 export const EITHER = [0, 1] as const;
 
 /** Notes a decision for whoever looks for better ones. */
-export type Tell = (key: string, at: number, options: readonly number[], chosen: number) => void;
+export type Tell = (key: string, at: number, options: readonly number[], chosen: number, aside?: boolean) => void;
 
 /** All ways to take so many of these, in their order. */
 function choices(of: readonly number[], count: number): readonly (readonly number[])[] {
@@ -98,6 +98,7 @@ export type Choices = ReadonlyMap<string, number>;
  *
  * @param told - where decisions are noted for whoever looks for better ones
  * @param seated - cards that are in a body now
+ * @param closed - readers that are left aside
  */
 export function createEmptying(
   { cards, readers, destinations, copies }: Pick<DayProblem, 'cards' | 'readers' | 'destinations' | 'copies'>,
@@ -105,6 +106,7 @@ export function createEmptying(
   chosen: Choices,
   told: Tell,
   seated: ReadonlySet<number>,
+  closed: readonly boolean[],
 ): Emptying {
   const stages: Stage[] = [];
   const waiting: Job[] = [];
@@ -160,7 +162,7 @@ export function createEmptying(
     }
     for (const reader of cards[job.card]?.readers ?? []) {
       const { pace: own, slots } = readers[reader] as (typeof readers)[number];
-      if ((readerCards[reader] as number) >= slots) continue;
+      if (closed[reader] || (readerCards[reader] as number) >= slots) continue;
       for (const set of sets) {
         const writes = set.map((at) => destinations[at]?.write ?? 0);
         const pace = Math.min(cards[job.card]?.read ?? own, own, ...writes);

@@ -107,4 +107,6 @@ export interface Fork {
   readonly at: number;
   readonly options: readonly number[];
   readonly chosen: number;
+  /** Whether it leaves a card or a reader aside for the whole day. */
+  readonly aside: boolean;
 }

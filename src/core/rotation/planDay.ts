@@ -92,7 +92,9 @@ export function* planSteps(problem: DayProblem): Steps<DayRun> {
       if (isWhole(best.run)) return best.run;
       const forks = openForks(here.run);
       if (forks.length === 0) break;
-      const fork = forks[Math.floor(next() * forks.length)] as Fork;
+      const drawn = forks[Math.floor(next() * forks.length)] as Fork;
+      // To leave a card aside altogether seldom helps: it is drawn twice before it is tried.
+      const fork = drawn.aside ? (forks[Math.floor(next() * forks.length)] as Fork) : drawn;
       const others = fork.options.filter((option) => option !== fork.chosen);
       const option = others[Math.floor(next() * others.length)] as number;
       yield spent / runs;

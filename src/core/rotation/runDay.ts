@@ -77,10 +77,10 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   const shortages: Shortage[] = [];
   const forks: Fork[] = [];
   const told = new Set<string>();
-  const tell: Tell = (key, at, options, taken) => {
+  const tell: Tell = (key, at, options, taken, leaves = false) => {
     if (told.has(key)) return;
     told.add(key);
-    forks.push({ key, at, options, chosen: taken });
+    forks.push({ key, at, options, chosen: taken, aside: leaves });
   };
   let inChanges = 0;
   let freed = 0;
@@ -97,8 +97,17 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     .sort((a, b) => b.at - a.at);
   /** Cards by slot, and the one that a slot had last: a card that goes in after another is a swap. */
   const inSlot: (number | null)[][] = bodies.map(({ slots }) => Array.from({ length: slots }, () => null));
+  // More to choose from is not always better for a day that does not look ahead: a card or a reader may be left aside.
+  const aside = (what: string, id: string): boolean => {
+    const key = `${what}:${id}`;
+    const left = chosen.get(key) === 1;
+    tell(key, problem.now, EITHER, left ? 1 : 0, true);
+    return left;
+  };
+  const unusedCard = cards.map(({ id }) => aside('without', id));
+  const closed = problem.readers.map(({ id }) => problem.readers.length > 1 && aside('closed', id));
   const seated = new Set<number>();
-  const emptying = createEmptying(problem, tactics.order, chosen, tell, seated);
+  const emptying = createEmptying(problem, tactics.order, chosen, tell, seated, closed);
   const hadCard: (number | null)[][] = bodies.map(({ slots }) => Array.from({ length: slots }, () => null));
   const satSince = cards.map(() => 0);
 
@@ -420,7 +429,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     const need = state.block === null ? (block.to - block.from) * block.rolling : state.need - rolledSoFar - unitRest;
     const open = (inSlot[body] as (number | null)[]).map((card) => card === null);
     const all = candidatesFor({ block, need, by: tactics.pick, freeSince, open, rules });
-    const found = state.passed.size === 0 ? all : all.filter(({ card }) => !state.passed.has(card));
+    const found = all.filter(({ card }) => !unusedCard[card] && !state.passed.has(card));
     if (bodies[body]?.housing === 'set') return seatedSet(found, open, bodies[body]?.width ?? 1, block);
     if (found.length === 0) return null;
     const key = `card:${block.id}:${state.picks}`;
