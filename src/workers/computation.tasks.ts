@@ -6,8 +6,9 @@ import { waysOut } from '../core/heat/run/waysOut.ts';
 import { checkSimulation } from '../core/heat/writepath/checkSimulation.ts';
 import { checkRisk, riskSteps } from '../core/heat/writepath/risk.ts';
 import type { Result } from '../core/result.ts';
+import type { DayInput } from '../core/rotation/day.ts';
 import type { Steps } from '../core/steps.ts';
-import type { ComputationTasks } from './computation.protocol.ts';
+import type { ComputationTasks, DayRequest } from './computation.protocol.ts';
 import { leastSquaresWith } from './leastSquares.ts';
 import type { TaskSteps } from './taskApi.ts';
 
@@ -15,6 +16,13 @@ import type { TaskSteps } from './taskApi.ts';
 // biome-ignore lint/correctness/useYield: nothing is left to wait for
 function* at<T>(answer: T): Steps<T> {
   return answer;
+}
+
+/** A day with its clock; null where its date, start or time zone is none. */
+async function dayInput({ now, ...asked }: DayRequest): Promise<DayInput | null> {
+  const { dayClock } = await import('../reading/day/dayClock.ts');
+  const times = dayClock(asked.plan);
+  return times && { ...asked, times, now: now === null ? null : times.ofMoment(now) };
 }
 
 /** Every task of the computation worker; the readers of files come with their first use. */
@@ -41,6 +49,21 @@ export const COMPUTATION: TaskSteps<ComputationTasks> = {
   async cards(text) {
     const { cardSteps } = await import('../reading/cards/pasteCards.ts');
     return cardSteps(text);
+  },
+  async day(request) {
+    const [{ plannedDaySteps }, input] = await Promise.all([
+      import('../core/rotation/plannedDay.ts'),
+      dayInput(request),
+    ]);
+    return input ? plannedDaySteps(input) : at(null);
+  },
+  async dayMoves({ day, ...request }) {
+    const [{ dayMoveSteps }, input] = await Promise.all([import('../core/rotation/dayMoves.ts'), dayInput(request)]);
+    return input ? dayMoveSteps(input, day) : at([]);
+  },
+  async dayHeat({ day, ...request }) {
+    const { dayHeatSteps } = await import('../core/rotation/blockHeat.ts');
+    return dayHeatSteps(request, day);
   },
   async kit(file) {
     const [{ parseKit }, text] = await Promise.all([import('../kit/importKit.ts'), file.text()]);

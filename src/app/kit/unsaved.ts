@@ -12,7 +12,7 @@ export interface Unsaved {
   readonly version: number;
 }
 
-export type UnsavedList = 'bodies' | 'cards' | 'tests' | 'clearings' | 'benches';
+export type UnsavedList = 'bodies' | 'cards' | 'tests' | 'clearings' | 'benches' | 'plans' | 'blocks';
 
 const PREFIX = 'cool-reel unsaved';
 const keyOf = (list: UnsavedList, id: string): string => `${PREFIX} ${list} ${id}`;

@@ -110,6 +110,8 @@ export interface Plan {
   readonly readers: readonly PlanReader[];
   readonly copies: PlanCopies;
   readonly rules: PlanRules;
+  /** True until somebody has looked at the speeds of readers and disks that a new plan begins with. */
+  readonly speedsAssumed?: boolean | null;
   readonly airProfile?: readonly PlanAir[];
   readonly log?: readonly PlanPress[];
 }

@@ -21,8 +21,8 @@ export const FRAMES = [
     key: 'day',
     path: '/day',
     name: 'Shoot day',
-    coming: true,
-    about: 'Rolling blocks turned into gigabytes, swaps, an offload queue and the crew sheet.',
+    coming: false,
+    about: '',
   },
   {
     key: 'shop',

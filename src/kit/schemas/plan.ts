@@ -20,7 +20,7 @@ import { listOf, objectOf, oneOf } from './shape.ts';
 /** HH:MM on a clock of 24 hours. */
 const clockTime = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/);
 
-const block = objectOf<PlanBlock>({
+export const blockSchema = objectOf<PlanBlock>({
   id,
   name: text(80),
   bodyId: id,
@@ -49,7 +49,7 @@ export const planSchema = objectOf<Plan>({
     .required(),
   start: clockTime.required(),
   timeZone: Joi.string().max(60).allow(null),
-  blocks: listOf<PlanBlock>(block).max(1000).required(),
+  blocks: listOf<PlanBlock>(blockSchema).max(1000).required(),
   cardIds: listOf<string>(otherId).max(1000).required(),
   readers: listOf<PlanReader>(
     objectOf<PlanReader>({
@@ -75,6 +75,7 @@ export const planSchema = objectOf<Plan>({
     gapFreeMinutes: amount(RANGES.takeMinutes.max).allow(null),
     alsoUse: oneOf(ALSO_USED).allow(null),
   }).required(),
+  speedsAssumed: Joi.boolean().allow(null),
   airProfile: listOf<PlanAir>(objectOf<PlanAir>({ at: clockTime.required(), airC: temperature.required() })).max(48),
   log: listOf<PlanPress>(
     objectOf<PlanPress>({

@@ -10,6 +10,8 @@ export interface DayClock {
   readonly ofMoment: (at: number) => number;
   /** The moment, milliseconds since 1970. */
   readonly moment: (seconds: number) => number;
+  /** The moment on this device's clock at which it would press: without a time zone its own wall clock counts. */
+  readonly realMoment: (seconds: number) => number;
   /** HH:MM on the wall, and how many days after the plan's date. */
   readonly onWall: (seconds: number) => { readonly time: string; readonly day: number };
   /** The moment as ISO text with its offset. */
@@ -42,6 +44,10 @@ export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' 
     },
     ofMoment: (at) => seconds(onClock(DateTime.fromMillis(at))),
     moment: (at) => begin.plus({ seconds: at }).toMillis(),
+    realMoment(at) {
+      const moment = begin.plus({ seconds: at });
+      return (timeZone ? moment : moment.setZone('local', { keepLocalTime: true })).toMillis();
+    },
     onWall(at) {
       const moment = begin.plus({ seconds: Math.round(at) });
       return { time: moment.toFormat('HH:mm'), day: Math.round(moment.startOf('day').diff(first, 'days').days) };
@@ -53,3 +59,7 @@ export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' 
 /** The date a number of days after another, ISO. */
 export const dateAfter = (date: string, days: number): string =>
   DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toISODate() ?? date;
+
+/** A moment as ISO text with the offset of this device's clock. */
+export const momentText = (at: number): string =>
+  DateTime.fromMillis(at).toISO({ suppressMilliseconds: true }) ?? new Date(at).toISOString();

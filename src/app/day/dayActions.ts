@@ -1,0 +1,100 @@
+import type { CardState } from '../../core/kit/model.ts';
+import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
+import type { DayMove } from '../../core/rotation/dayMoves.ts';
+import { newId } from '../../kit/newId.ts';
+import { dateAfter } from '../../reading/day/dayClock.ts';
+import { change, put, remove } from '../../store/edit.ts';
+import { DAY_CHANGE } from '../../text/day/changes.ts';
+import { toBuyWords } from '../../text/match/toBuy.ts';
+import { type Written, write } from '../kit/write.ts';
+
+/** Stores a plan as its form has it. */
+export const savePlan = (plan: Plan, base: Plan | null): Promise<Written> =>
+  write(DAY_CHANGE.saved(plan.name), [put('plans', plan, { base })]);
+
+export const addPlan = (plan: Plan): Promise<Written> => write(DAY_CHANGE.added(plan.name), [put('plans', plan)]);
+
+export const deletePlan = (plan: Plan): Promise<Written> =>
+  write(DAY_CHANGE.deleted(plan.name), [remove('plans', plan.id)]);
+
+/** The day after, with the same blocks and nothing pressed yet. */
+export function nextDayOf(plan: Plan, name: string): Plan {
+  return {
+    ...plan,
+    id: newId(),
+    name,
+    date: dateAfter(plan.date, 1),
+    blocks: plan.blocks.map((block) => ({ ...block, id: newId() })),
+    log: [],
+  };
+}
+
+const changePlan = (plan: Plan, what: string, to: (plan: Plan) => Plan): Promise<Written> =>
+  write(what, [change('plans', plan.id, to)]);
+
+/** Stores one block: a new one comes in at the end. */
+export const saveBlock = (plan: Plan, block: PlanBlock): Promise<Written> =>
+  changePlan(plan, DAY_CHANGE.block(plan.name), (now) => ({
+    ...now,
+    blocks: now.blocks.some(({ id }) => id === block.id)
+      ? now.blocks.map((one) => (one.id === block.id ? block : one))
+      : [...now.blocks, block],
+  }));
+
+/** Moves a block: where it was changed elsewhere meanwhile only its time is another. */
+export const moveBlock = (plan: Plan, { id, from, day, minutes }: PlanBlock): Promise<Written> =>
+  changePlan(plan, DAY_CHANGE.block(plan.name), (now) => ({
+    ...now,
+    blocks: now.blocks.map((one) => (one.id === id ? { ...one, from, day: day ?? null, minutes } : one)),
+  }));
+
+export const removeBlock = (plan: Plan, block: PlanBlock): Promise<Written> =>
+  changePlan(plan, DAY_CHANGE.blockGone(plan.name), (now) => ({
+    ...now,
+    blocks: now.blocks.filter(({ id }) => id !== block.id),
+  }));
+
+/** Makes a move: the plan that was tried, and the card that it takes. */
+export function makeMove(plan: Plan, { kind, plan: moved, card }: DayMove): Promise<Written> {
+  const added = card && kind.code === 'one-more-card' ? { ...card, ...toBuyWords(kind), id: newId() } : null;
+  const withCard = added ? { ...moved, cardIds: moved.cardIds.map((id) => (id === card?.id ? added.id : id)) } : moved;
+  return write(DAY_CHANGE.move(plan.name), [
+    ...(added ? [put('cards', added)] : []),
+    put('plans', withCard, { base: plan }),
+  ]);
+}
+
+/** One press on the day, with what goes with it. */
+export type NewPress = Omit<PlanPress, 'at'>;
+
+/** Notes a press, and the state of the card in the wallet with it, in one go. */
+export function pressCard(plan: Plan, press: NewPress, at: string): Promise<Written> {
+  const noted: PlanPress = { at, ...press };
+  const state: CardState = press.to;
+  return write(DAY_CHANGE.press, [
+    change('plans', plan.id, (now) => ({ ...now, log: [...(now.log ?? []), noted] })),
+    change('cards', press.cardId, (card) => ({ ...card, state })),
+  ]);
+}
+
+/** A swap as one press: the card that came out is full, the other is in. */
+export function pressSwap(
+  plan: Plan,
+  swap: { readonly out: string | null; readonly in: string; readonly bodyId: string; readonly slotId: string },
+  who: string,
+  at: string,
+): Promise<Written> {
+  const { bodyId, slotId } = swap;
+  const presses: PlanPress[] = [
+    ...(swap.out === null ? [] : [{ at, cardId: swap.out, to: 'full' as const, who }]),
+    { at, cardId: swap.in, to: 'in-body', who, bodyId, slotId },
+  ];
+  return write(DAY_CHANGE.press, [
+    change('plans', plan.id, (now) => ({ ...now, log: [...(now.log ?? []), ...presses] })),
+    ...presses.map(({ cardId, to }) => change('cards', cardId, (card) => ({ ...card, state: to }))),
+  ]);
+}
+
+/** Forgets what was pressed, as after a rehearsal; the states of the wallet stay. */
+export const clearLog = (plan: Plan): Promise<Written> =>
+  changePlan(plan, DAY_CHANGE.cleared(plan.name), (now) => ({ ...now, log: [] }));

@@ -1,0 +1,141 @@
+import { useEffect, useState } from 'react';
+import type { Card, CardState } from '../../core/kit/model.ts';
+import type { Plan, PlanPress } from '../../core/kit/plan.ts';
+import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import { lastPresses, nextState, type PressDoubt, pressDoubt, stateOf } from '../../core/rotation/states.ts';
+import { type DayClock, momentText } from '../../reading/day/dayClock.ts';
+
+/** A card on the day: where it stands, what comes next, and what stands against that. */
+export interface LiveCard {
+  readonly card: Card;
+  readonly state: CardState;
+  readonly press: PlanPress | null;
+  readonly next: CardState;
+}
+
+/** The cards of the day, those that want something first. */
+export function liveCards(plan: Plan, cards: readonly Card[]): readonly LiveCard[] {
+  const last = lastPresses(plan.log ?? [], ({ at }) => Date.parse(at));
+  const cardOf = new Map(cards.map((card) => [card.id, card]));
+  return plan.cardIds.flatMap((id) => {
+    const card = cardOf.get(id);
+    if (!card) return [];
+    const state = stateOf(card, last);
+    return [{ card, state, press: last.get(id) ?? null, next: nextState(state, plan.copies) }];
+  });
+}
+
+export const doubtOf = (state: CardState, to: CardState, plan: Plan): PressDoubt | null =>
+  pressDoubt(state, to, plan.copies);
+
+/** What is done by hand next: a card goes in, with or without one coming out. */
+export const nextChange = (day: PlannedDay, now: number): PlannedSwap | null =>
+  day.changes.find(({ atSeconds, inCardId }) => inCardId !== null && atSeconds >= now - 1) ?? null;
+
+/** Where the plan puts a card next. */
+export const nextSeat = (day: PlannedDay, cardId: string): PlannedSwap | null =>
+  day.changes.find(({ inCardId }) => inCardId === cardId) ?? null;
+
+const OFFSET = 'cool-reel rehearsal';
+
+/** How far the clock of a rehearsal is ahead, milliseconds; 0 where none runs. */
+function keptOffset(planId: string): number {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(OFFSET) ?? 'null') as { planId?: unknown; by?: unknown } | null;
+    return kept?.planId === planId && typeof kept.by === 'number' && Number.isFinite(kept.by) ? kept.by : 0;
+  } catch {
+    return 0;
+  }
+}
+
+/** The clock of the day, every second; rehearsed, it runs from a moment of choice. */
+export function useDayTime(planId: string): {
+  readonly now: number;
+  readonly isRehearsed: boolean;
+  readonly rehearse: (from: number | null) => void;
+} {
+  const [offset, setOffset] = useState(() => keptOffset(planId));
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return {
+    now: now + offset,
+    isRehearsed: offset !== 0,
+    rehearse(from) {
+      const by = from === null ? 0 : from - Date.now();
+      setOffset(by);
+      try {
+        if (by === 0) sessionStorage.removeItem(OFFSET);
+        else sessionStorage.setItem(OFFSET, JSON.stringify({ planId, by }));
+      } catch {
+        // Kept for this page alone.
+      }
+    },
+  };
+}
+
+/** A moment as it is written into the log: ISO, with the offset of this device's clock. */
+export const pressTime = (now: number, _clock: DayClock): string => momentText(now);
+
+const WHO = 'cool-reel who';
+
+/** Who presses, as it was entered on this device. */
+export function keptWho(): string {
+  try {
+    return localStorage.getItem(WHO) ?? '';
+  } catch {
+    return '';
+  }
+}
+
+export function keepWho(who: string): void {
+  try {
+    localStorage.setItem(WHO, who.slice(0, 80));
+  } catch {
+    // Asked again the next time.
+  }
+}
+
+/** Keeps the screen awake while something is shown, where the browser can. */
+export function useAwake(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null;
+    let left = false;
+    const ask = async (): Promise<void> => {
+      if (document.visibilityState !== 'visible') return;
+      try {
+        lock = (await navigator.wakeLock?.request('screen')) ?? null;
+        if (left) void lock?.release();
+      } catch {
+        // A battery that is low refuses it.
+      }
+    };
+    void ask();
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      left = true;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
+  }, []);
+}
+
+/** A short tone and a buzz, where the device has them. */
+export function callOut(): void {
+  try {
+    navigator.vibrate?.([200, 100, 200]);
+    const audio = new AudioContext();
+    const tone = audio.createOscillator();
+    const volume = audio.createGain();
+    volume.gain.value = 0.2;
+    tone.frequency.value = 880;
+    tone.connect(volume).connect(audio.destination);
+    tone.start();
+    tone.stop(audio.currentTime + 0.5);
+    tone.onended = () => void audio.close();
+  } catch {
+    // Nothing to be heard: the countdown is still there.
+  }
+}

@@ -1,0 +1,132 @@
+import { Checkbox } from '@mantine/core';
+import { removeBlock, saveBlock } from '../../app/day/dayActions.ts';
+import type { DayViewKit } from '../../app/day/dayKit.ts';
+import { drafted } from '../../app/kit/draft.ts';
+import type { Plan, PlanBlock } from '../../core/kit/plan.ts';
+import { blockSchema } from '../../kit/schemas/plan.ts';
+import { modeTitle } from '../../text/match/cell.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { Fold } from '../../ui/Fold.tsx';
+import { NumberField, TextField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { SaveBar } from '../../ui/SaveBar.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useItemForm } from '../../ui/useItemForm.ts';
+import panel from './BlockForm.module.css';
+import { ClockField } from './ClockField.tsx';
+
+interface BlockFormProps {
+  readonly kit: DayViewKit;
+  readonly plan: Plan;
+  readonly block: PlanBlock;
+  readonly isNew: boolean;
+  readonly onClose: () => void;
+}
+
+const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
+
+/** One block: who records what, when, for how long. */
+export function BlockForm({ kit, plan, block, isNew, onClose }: BlockFormProps) {
+  const itemForm = useItemForm<PlanBlock>({
+    list: 'blocks',
+    name: () => 'The block',
+    item: drafted(block),
+    isNew,
+    isGone: false,
+    schema: blockSchema,
+    save: (item) => saveBlock(plan, item),
+    onSaved: onClose,
+  });
+  const { form, onSubmit, discard } = itemForm;
+  const { values } = form;
+  const field = form.getInputProps;
+  const arrival = useArrival<HTMLFormElement>();
+  const change = useChange();
+  const body = kit.bodies.find(({ id }) => id === values.bodyId);
+  const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
+  return (
+    <form
+      ref={arrival}
+      className={css.form}
+      onSubmit={onSubmit}
+      noValidate
+      aria-label={isNew ? 'A new block' : 'The block'}
+    >
+      <div className={panel.head}>
+        <h2>{isNew ? 'A new block' : values.name || 'The block'}</h2>
+        <button type="button" className="plain-button" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      <Chips
+        legend="Body"
+        value={values.bodyId}
+        choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
+        error={error('bodyId')}
+        onChange={(id) => {
+          const next = kit.bodies.find((one) => one.id === id);
+          form.setFieldValue('bodyId', id);
+          form.setFieldValue('modeId', next?.modes.length === 1 ? (next.modes[0]?.id ?? '') : '');
+        }}
+      />
+      {body && (
+        <Chips
+          legend="Mode"
+          value={values.modeId}
+          choices={body.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+          error={error('modeId')}
+          onChange={(id) => form.setFieldValue('modeId', id)}
+        />
+      )}
+      <div className={panel.pair}>
+        <ClockField label="From" props={field('from')} />
+        <NumberField label="For" unit="min" props={field('minutes')} />
+      </div>
+      <TextField label="Name" placeholder="what it is called" props={field('name')} />
+      <NumberField
+        label="Share that rolls"
+        unit="%"
+        props={{
+          ...field('rolling'),
+          value: typeof values.rolling === 'number' ? Math.round(values.rolling * 1000) / 10 : values.rolling,
+          onChange: (value: unknown) => form.setFieldValue('rolling', typeof value === 'number' ? value / 100 : value),
+        }}
+      />
+      <Checkbox
+        label="Gap-free: no change of cards may fall into it"
+        checked={values.gapFree === true}
+        onChange={(event) => form.setFieldValue('gapFree', event.currentTarget.checked)}
+      />
+      <Fold
+        title="Air and day"
+        about={values.ambientC == null || values.ambientC === '' ? 'as the day’s profile' : `${values.ambientC} °C`}
+        failed={['ambientC', 'sunC', 'day'].some((key) => form.errors[key])}
+      >
+        <NumberField label="Air without sun" unit="°C" placeholder="as the day’s profile" props={field('ambientC')} />
+        <NumberField label="Sun on the body adds" unit="°C" placeholder="0" props={field('sunC')} />
+        <NumberField label="Days after the first" unit="d" placeholder="from the clock" props={field('day')} />
+      </Fold>
+      {!isNew && (
+        <div>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => void change(() => removeBlock(plan, block)).then((done) => (done ? onClose() : undefined))}
+          >
+            Delete this block
+          </button>
+        </div>
+      )}
+      <SaveBar
+        itemForm={itemForm}
+        what="The block"
+        inPanel
+        onDiscard={() => {
+          discard();
+          if (isNew) onClose();
+        }}
+      />
+    </form>
+  );
+}

@@ -1,0 +1,26 @@
+import type { DayViewKit } from '../../app/day/dayKit.ts';
+import css from './DayView.module.css';
+
+/** Nothing is planned yet: what a day needs, and one press to begin. */
+export function DayEmpty({ kit, onNew }: { readonly kit: DayViewKit; readonly onNew: () => void }) {
+  const missing = kit.bodies.length === 0 ? 'body' : kit.cards.length === 0 ? 'card' : null;
+  return (
+    <div className={css.empty}>
+      <h1>Shoot day</h1>
+      <p>
+        Which card sits where, when it is changed, when it is copied twice and free again, and what runs short: worked
+        out from the blocks you will record.
+      </p>
+      {missing ? (
+        <p>
+          A day needs a body with a mode and some cards: add a {missing} under{' '}
+          <a href={missing === 'body' ? '/bodies' : '/cards'}>{missing === 'body' ? 'Bodies' : 'Cards'}</a> first.
+        </p>
+      ) : (
+        <button type="button" className="ink-button" data-strong onClick={onNew}>
+          Plan a day
+        </button>
+      )}
+    </div>
+  );
+}

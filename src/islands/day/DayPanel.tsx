@@ -1,0 +1,194 @@
+import { makeMove } from '../../app/day/dayActions.ts';
+import type { DayViewKit } from '../../app/day/dayKit.ts';
+import type { TaskState } from '../../app/tasks/useTask.ts';
+import type { Plan } from '../../core/kit/plan.ts';
+import type { BlockHeat } from '../../core/rotation/blockHeat.ts';
+import type { DayMove } from '../../core/rotation/dayMoves.ts';
+import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
+import { type DayNames, dayFaultText, dayMoveText, gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
+import { minutesText } from '../../text/quantity.ts';
+import { useChange } from '../../ui/useChange.ts';
+import css from './DayPanel.module.css';
+
+interface DayPanelProps {
+  readonly kit: DayViewKit;
+  readonly plan: Plan;
+  readonly day: PlannedDay;
+  readonly moves: TaskState<readonly DayMove[]>;
+  readonly heat: BlockHeat;
+  readonly names: DayNames;
+  readonly onSetup: () => void;
+}
+
+/** Shortages told at once; the rest are counted. */
+const SHOWN = 3;
+
+/** What the day comes to: what is short and when, what would help, and its numbers. */
+export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelProps) {
+  const { totals, faults, shortages } = day;
+  const told = shortages.filter(
+    ({ missingMinutes, blockId, reason }) => reason.code !== 'not-planned' && (missingMinutes > 0 || blockId === null),
+  );
+  const [first, ...rest] = told;
+  const change = useChange();
+  const hottest = plan.blocks
+    .filter(({ id }) => heat[id] === 'hot' || heat[id] === 'warm')
+    .sort((a, b) => Number(heat[b.id] === 'hot') - Number(heat[a.id] === 'hot'))[0];
+  const found = moves.phase === 'done' ? moves.answer : [];
+  const marked = [...new Set(day.rolls.filter((roll) => roll.marked).map(({ cardId }) => cardId))];
+  return (
+    <div className={css.panel}>
+      {first ? (
+        <>
+          <h2 className="tone-hot">Short at {names.clock(first.atSeconds)}</h2>
+          <p className={css.why}>{shortageText(first, names)}</p>
+          {rest.length > 0 && (
+            <ul className={css.more}>
+              {rest.slice(0, SHOWN).map((short) => (
+                <li key={`${short.atSeconds} ${short.blockId} ${short.reason.code}`}>
+                  <b>{names.clock(short.atSeconds)}</b> {shortageText(short, names)}
+                </li>
+              ))}
+              {rest.length > SHOWN && <li>and {rest.length - SHOWN} more</li>}
+            </ul>
+          )}
+        </>
+      ) : plan.blocks.length > 0 && faults.length === 0 ? (
+        <>
+          <h2 className="tone-cool">Nothing is short</h2>
+          <p className={css.why}>
+            Every block has its cards, as planned. Readers and disks are taken at the speeds entered.
+          </p>
+        </>
+      ) : (
+        <h2>{plan.name}</h2>
+      )}
+      {faults.length > 0 && (
+        <ul className={css.faults} aria-label="What is not planned">
+          {faults.map((fault) => (
+            <li key={JSON.stringify(fault)} className="tone-warm">
+              {dayFaultText(fault, names)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {plan.speedsAssumed && (
+        <p className="tone-warm">
+          Speeds of readers and disks are assumed.{' '}
+          <button type="button" className="plain-button" onClick={onSetup}>
+            Enter yours
+          </button>
+        </p>
+      )}
+      {marked.length > 0 && (
+        <p className="tone-warm">
+          Used though this kind of take does not call {marked.length === 1 ? 'it' : 'them'} right, because you allow it:{' '}
+          {marked.map(names.card).join(', ')}.
+        </p>
+      )}
+      {first && (
+        <section className={css.group} aria-label="What would help">
+          <h3>What would help</h3>
+          {moves.phase === 'running' && (
+            <p className="soft" role="status">
+              Planning the ways out …
+            </p>
+          )}
+          {moves.phase === 'done' && found.length === 0 && (
+            <p className="soft">
+              Nothing of what can be tried by itself makes it less. Move or shorten a block, or bring more cards.
+            </p>
+          )}
+          <ul className={css.moves}>
+            {found.map((move) => {
+              const { title, note } = dayMoveText(move.kind, names);
+              return (
+                <li key={JSON.stringify(move.kind)}>
+                  <div>
+                    <button
+                      type="button"
+                      className="plain-button"
+                      onClick={() => void change(() => makeMove(plan, move))}
+                    >
+                      {title}
+                    </button>
+                    <p className="soft">
+                      {note}
+                      {move.freeAtSeconds !== null &&
+                        `; the card waited for is free at ${names.clock(move.freeAtSeconds)}`}
+                    </p>
+                  </div>
+                  <b className={move.missingMinutes < 0.02 ? 'tone-cool' : 'tone-warm'}>
+                    {shortMinutes(move.missingMinutes)}
+                    <span className="unseen"> missing then</span>
+                  </b>
+                </li>
+              );
+            })}
+          </ul>
+          {found.length > 0 && (
+            <p className="soft">
+              What is still missing after it, at the right. One press makes it; it can be taken back.
+            </p>
+          )}
+        </section>
+      )}
+      <section className={css.group} aria-label="The day">
+        <h3>The day</h3>
+        <dl className={css.totals}>
+          <div>
+            <dt>Rolled</dt>
+            <dd>
+              {minutesText(Math.round(totals.rolledMinutes))} · {gigabytes(totals.GB)}
+            </dd>
+          </div>
+          <div>
+            <dt>Missing</dt>
+            <dd className={totals.missingMinutes > 0 ? 'tone-hot' : undefined}>
+              {shortMinutes(totals.missingMinutes)}
+            </dd>
+          </div>
+          {totals.changeMinutes >= 0.05 && (
+            <div>
+              <dt>Spent in changes</dt>
+              <dd>{shortMinutes(totals.changeMinutes)}</dd>
+            </div>
+          )}
+          <div>
+            <dt>Swaps</dt>
+            <dd>{totals.swaps}</dd>
+          </div>
+          <div>
+            <dt>Most at risk on one card</dt>
+            <dd>
+              {shortMinutes(totals.mostMinutesOnOneCard)}
+              {totals.mostOnCardId && `, ${names.card(totals.mostOnCardId)}`}
+            </dd>
+          </div>
+          <div>
+            <dt>{plan.copies.verify ? 'Last copy verified' : 'Last copy made'}</dt>
+            <dd>{totals.lastOffloadEndsSeconds === null ? 'none' : names.clock(totals.lastOffloadEndsSeconds)}</dd>
+          </div>
+          <div>
+            <dt>Hottest block</dt>
+            <dd className={hottest ? `tone-${heat[hottest.id]}` : undefined}>
+              {hottest
+                ? `${names.block(hottest.id)}, ${heat[hottest.id] === 'hot' ? 'too hot' : 'runs hot'}`
+                : 'none runs hot'}
+            </dd>
+          </div>
+        </dl>
+        {day.unknownRead.length > 0 && (
+          <p className="soft">
+            How fast {day.unknownRead.map(names.card).join(', ')} read{day.unknownRead.length === 1 ? 's' : ''} nobody
+            has told: taken at the reader’s speed.
+          </p>
+        )}
+        <p className="soft">
+          Copies as planned, not as made: a card is free when {plan.copies.count}{' '}
+          {plan.copies.verify ? 'verified copies exist' : 'copies exist'}, and only you can see that.
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,11 @@
+/** What a change of a shoot day is called where it can be taken back. */
+export const DAY_CHANGE = {
+  saved: (name: string): string => `${name} saved`,
+  added: (name: string): string => `${name} added`,
+  deleted: (name: string): string => `${name} deleted`,
+  block: (name: string): string => `Block of ${name} changed`,
+  blockGone: (name: string): string => `Block of ${name} deleted`,
+  move: (name: string): string => `${name} planned another way`,
+  cleared: (name: string): string => `Presses of ${name} cleared`,
+  press: 'State of a card noted',
+} as const;
