@@ -28,7 +28,7 @@ export interface DayRequest {
 }
 
 /** A planned day that something more is asked about. */
-export interface DayFollowUp extends DayRequest {
+interface DayFollowUp extends DayRequest {
   readonly day: PlannedDay;
 }
 

@@ -40,6 +40,7 @@ describe('the server', () => {
       '/api/simulate',
       '/api/reconcile',
       '/api/trace',
+      '/api/day',
       '/api/openapi.json',
       '/api/kit.schema.json',
     ]);
@@ -48,6 +49,66 @@ describe('the server', () => {
   it('serves a JSON Schema that accepts the demo kit', async () => {
     const schema = (await (await get('/api/kit.schema.json')).json()) as object;
     expect(new Ajv({ strict: false }).validate(schema, demo)).toBe(true);
+  });
+
+  it('plans a day of the kit by its id, or one that is sent, and both the same', async () => {
+    const [byId, sent] = await Promise.all(
+      ['race-day', demo.plans[0]].map(async (plan) => (await post('/api/day', { kit: demo, plan, policy })).json()),
+    );
+    expect(sent).toEqual(byId);
+    expect(byId).toMatchObject({
+      rolls: expect.arrayContaining([
+        expect.objectContaining({
+          blockId: 'start',
+          bodyId: 'wherry',
+          cardId: 'a-01',
+          verdict: 'guaranteed',
+          tone: 'cool',
+        }),
+      ]),
+      shortages: [
+        {
+          blockId: 'finish',
+          missingMinutes: expect.closeTo(62, 6),
+          text: expect.stringContaining('Wherry has no free card'),
+        },
+      ],
+      totals: { cardsUsed: expect.any(Number), destinationGB: [expect.any(Number), expect.any(Number)] },
+    });
+    // From its start at 08:00: Start is 09:00 to 10:30.
+    const { rolls, swaps, totals } = byId as {
+      rolls: { blockId: string; fromSeconds: number; toSeconds: number }[];
+      swaps: unknown[];
+      totals: { swaps: number };
+    };
+    expect(rolls.find(({ blockId }) => blockId === 'start')).toMatchObject({ fromSeconds: 3600, toSeconds: 9000 });
+    expect(swaps).toHaveLength(totals.swaps);
+  });
+
+  it('refuses a day by its place: an unknown id, a plan that is none, a date that is none, more than is worked out', async () => {
+    const plan = demo.plans[0];
+    const asked = async (change: object | string) => {
+      const response = await post('/api/day', {
+        kit: demo,
+        plan: typeof change === 'string' ? change : { ...plan, ...change },
+        policy,
+      });
+      const { error } = (await response.json()) as { error: { details: { path: string }[] } };
+      return [response.status, error.details[0]?.path];
+    };
+    expect(await asked('no-such-day')).toEqual([400, 'plan']);
+    expect(await asked({ start: '8 am' })).toEqual([400, 'plan.start']);
+    expect(await asked({ date: '2027-02-30' })).toEqual([400, 'plan.date']);
+    expect(await asked({ rules: { ...plan?.rules, swapSeconds: -1 } })).toEqual([400, 'plan.rules.swapSeconds']);
+    const many = Array.from({ length: 400 }, (_, at) => ({ ...plan?.blocks[0], id: `k${at}` }));
+    expect((await asked({ blocks: many }))[0]).toBe(422);
+    const gone = await (
+      await post('/api/day', { kit: demo, plan: { ...plan, blocks: [{ ...plan?.blocks[0], bodyId: 'sold' }] }, policy })
+    ).json();
+    expect(gone).toMatchObject({
+      rolls: [],
+      shortages: [{ missingMinutes: 90, text: expect.stringContaining('no longer in the kit') }],
+    });
   });
 
   it('takes a write trace apart, given as text or as rows', async () => {

@@ -78,6 +78,7 @@ const TARGETS = [
   '/api/simulate',
   '/api/reconcile',
   '/api/trace',
+  '/api/day',
   '/api/health',
   '/api/openapi.json',
 ];
@@ -131,6 +132,11 @@ const GOOD: Readonly<Record<string, () => unknown>> = {
     chance(0.5)
       ? { rows: Array.from({ length: 20 }, (_, at) => [at, chance(0.2) ? 0 : 90, chance(0.5) ? 40 : null]) }
       : { text: Array.from({ length: 20 }, (_, at) => `${at},${pick([90, 91.5, 'x', 0])}`).join('\n') },
+  '/api/day': () => ({
+    kit: small,
+    plan: chance(0.3) ? 'race-day' : demo.plans[0],
+    policy: { take: 'once', headroom: 0.15 },
+  }),
   '/api/simulate': () => ({ ...aRun({}), risk: chance(0.3) ? { runs: 20, seed: 1, spread: 0.2 } : null }),
 };
 

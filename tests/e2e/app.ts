@@ -15,6 +15,8 @@ interface Options {
   readonly height?: number;
   /** A name under which this machine is reached, as from elsewhere: over plain HTTP that is no secure context. */
   readonly host?: string;
+  /** More flags of the browser, as for a camera of its own. */
+  readonly flags?: readonly string[];
   /** Another server than the app's own. */
   readonly serve?: () => Promise<{ readonly address: string; readonly stop: () => Promise<unknown> }>;
 }
@@ -42,9 +44,9 @@ export class App {
   ) {}
 
   static async open(options: Options = {}): Promise<App> {
-    const { demo = true, host, serve = () => startServer({ demo }), ...browserOptions } = options;
+    const { demo = true, host, flags: own = [], serve = () => startServer({ demo }), ...browserOptions } = options;
     const server = await serve();
-    const flags = host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : [];
+    const flags = [...own, ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : [])];
     const browser = await openBrowser({ ...browserOptions, flags });
     const address = host ? server.address.replace('127.0.0.1', host) : server.address;
     return new App(browser.driver, address, server.stop, browser.close);

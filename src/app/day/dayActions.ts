@@ -98,3 +98,13 @@ export function pressSwap(
 /** Forgets what was pressed, as after a rehearsal; the states of the wallet stay. */
 export const clearLog = (plan: Plan): Promise<Written> =>
   changePlan(plan, DAY_CHANGE.cleared(plan.name), (now) => ({ ...now, log: [] }));
+
+/** Takes over what another device pressed: of each card the newest press counts, and the wallet follows. */
+export async function takeOver(plan: Plan, theirs: readonly PlanPress[]): Promise<Written> {
+  const { handOver } = await import('./codes.ts');
+  const { changes } = handOver(plan, theirs);
+  return write(DAY_CHANGE.takenOver(changes.length), [
+    change('plans', plan.id, (now) => ({ ...now, log: [...handOver(now, theirs).log] })),
+    ...changes.map(({ cardId, to }) => change('cards', cardId, (card) => ({ ...card, state: to }))),
+  ]);
+}

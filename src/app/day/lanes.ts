@@ -9,10 +9,10 @@ export interface Span {
 }
 
 /** What a card is doing. */
-export type CardDoing = 'in' | 'waits' | 'copying' | 'verifying' | 'free';
+type CardDoing = 'in' | 'waits' | 'copying' | 'verifying' | 'free';
 
 /** A stretch of a card's day. */
-export interface CardSpan extends Span {
+interface CardSpan extends Span {
   readonly doing: CardDoing;
   readonly tone: Tone | null;
 }
@@ -23,7 +23,7 @@ export interface BlockSpan extends Span {
 }
 
 /** A card under a block, or a hole where there is none. */
-export interface RollSpan extends Span {
+interface RollSpan extends Span {
   readonly cardId: string | null;
   readonly slotId: string | null;
   readonly tone: Tone | null;

@@ -124,6 +124,8 @@ export function useAwake(): void {
 
 /** A short tone and a buzz, where the device has them. */
 export function callOut(): void {
+  // Browsers let nothing sound before somebody has touched the page.
+  if (!navigator.userActivation?.hasBeenActive) return;
   try {
     navigator.vibrate?.([200, 100, 200]);
     const audio = new AudioContext();

@@ -57,11 +57,11 @@ export function newPlan(cards: readonly Card[]): Plan {
 
 const two = (value: number): string => String(value).padStart(2, '0');
 /** HH:MM of minutes since midnight. */
-export const clockTimeOf = (minutes: number): string => {
+const clockTimeOf = (minutes: number): string => {
   const rest = ((Math.round(minutes) % 1440) + 1440) % 1440;
   return `${two(Math.floor(rest / 60))}:${two(rest % 60)}`;
 };
-export const minutesOf = (time: string): number => {
+const minutesOf = (time: string): number => {
   const [hours = 0, minutes = 0] = time.split(':').map(Number);
   return hours * 60 + minutes;
 };
@@ -85,13 +85,21 @@ export function newBlock(plan: Plan, bodies: readonly Body[]): PlanBlock {
 export const modeOf = (bodies: readonly Body[], { bodyId, modeId }: Pick<PlanBlock, 'bodyId' | 'modeId'>) =>
   bodies.find(({ id }) => id === bodyId)?.modes.find(({ id }) => id === modeId);
 
-/** A block moved and made longer by so many minutes; over midnight it goes to the next day, never before its first. */
-export function shiftedBlock(block: PlanBlock, start: number, longer: number): PlanBlock {
-  const at = minutesOf(block.from) + start;
-  const days = Math.floor(at / 1440);
+/** Which day a clock time falls on where nothing else is told: before the plan's start it is the next. */
+const impliedDay = (from: string, start: string): number => (from < start ? 1 : 0);
+
+/** A block moved and made longer by so many minutes; over midnight it changes its day, never to one before the first. */
+export function shiftedBlock(
+  block: PlanBlock,
+  { start: begin }: Pick<Plan, 'start'>,
+  start: number,
+  longer: number,
+): PlanBlock {
   const minutes = Math.min(RANGES.blockMinutes.max, Math.max(5, block.minutes + longer));
   if (start === 0) return { ...block, minutes };
-  const day = (block.day ?? 0) + days;
-  if (day < 0) return { ...block, minutes };
-  return { ...block, minutes, from: clockTimeOf(at), day: day === 0 ? (block.day ?? null) : day };
+  const at = minutesOf(block.from) + start;
+  const day = (block.day ?? impliedDay(block.from, begin)) + Math.floor(at / 1440);
+  if (day < 0 || day > RANGES.planDay.max) return { ...block, minutes };
+  const from = clockTimeOf(at);
+  return { ...block, minutes, from, day: day === impliedDay(from, begin) ? null : day };
 }

@@ -34,7 +34,7 @@ export function airAt(profile: readonly PlanAir[], at: number): number | null {
 }
 
 /** Hottest air of a block, °C without sun: its own, else the profile's at its start, middle or end, else the assumed one. */
-export function blockAir({ ambientC, from, minutes }: PlanBlock, { airProfile }: Plan): number {
+function blockAir({ ambientC, from, minutes }: PlanBlock, { airProfile }: Plan): number {
   if (ambientC != null) return ambientC;
   const start = clockMinutes(from);
   const samples = [0, 0.25, 0.5, 0.75, 1].map((share) => airAt(airProfile ?? [], (start + minutes * share) % 1440));

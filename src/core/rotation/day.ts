@@ -22,7 +22,7 @@ export type DayFault =
   | { readonly code: 'few-destinations'; readonly wanted: number; readonly have: number };
 
 /** Clock times as seconds from the plan's start; only whoever knows its time zone can tell. */
-export interface DayTimes {
+interface DayTimes {
   /** Null where the time is none. */
   readonly ofBlock: (block: PlanBlock) => number | null;
   readonly ofPress: (press: PlanPress) => number | null;

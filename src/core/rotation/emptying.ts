@@ -31,10 +31,10 @@ export interface Emptying {
 const NONE: readonly number[] = [];
 
 /** Why a card waits for ever. */
-export type Stuck = 'no-room' | 'no-reader';
+type Stuck = 'no-room' | 'no-reader';
 
 /** A card that comes out with bytes to copy. */
-export interface Arrival {
+interface Arrival {
   readonly card: number;
   readonly bytes: number;
   /** Verified copies that exist. */

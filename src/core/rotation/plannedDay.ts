@@ -26,7 +26,7 @@ export interface PlannedDay {
 }
 
 /** A block with its place in time. */
-export interface PlannedBlock {
+interface PlannedBlock {
   readonly blockId: string;
   readonly bodyId: string;
   readonly fromSeconds: number;
@@ -34,7 +34,7 @@ export interface PlannedBlock {
 }
 
 /** A card recording without a change. */
-export interface PlannedRoll {
+interface PlannedRoll {
   readonly blockId: string;
   readonly bodyId: string;
   readonly slotId: string;
@@ -50,7 +50,7 @@ export interface PlannedRoll {
 }
 
 /** A card in a slot. */
-export interface PlannedSitting {
+interface PlannedSitting {
   readonly cardId: string;
   readonly bodyId: string;
   readonly slotId: string;
@@ -71,7 +71,7 @@ export interface PlannedSwap {
 }
 
 /** A stage of emptying a card. */
-export interface PlannedOffload {
+interface PlannedOffload {
   readonly readerId: string | null;
   readonly cardId: string;
   readonly stage: 'copy' | 'verify';
@@ -85,7 +85,7 @@ export interface PlannedOffload {
 }
 
 /** Why something is short, in names. */
-export type PlannedReason =
+type PlannedReason =
   | { readonly code: 'none-free'; readonly cardId: string | null; readonly nextSeconds: number | null }
   | { readonly code: 'none-holds' }
   | { readonly code: 'too-long'; readonly holdsSeconds: number; readonly cardId: string }
@@ -105,7 +105,7 @@ export interface PlannedShortage {
 }
 
 /** The day in numbers. */
-export interface DayTotals {
+interface DayTotals {
   readonly rolledMinutes: number;
   readonly GB: number;
   readonly missingMinutes: number;

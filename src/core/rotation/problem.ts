@@ -75,14 +75,14 @@ export interface DayCard {
 }
 
 /** A reader, bytes a second. */
-export interface DayReader {
+interface DayReader {
   readonly id: string;
   readonly pace: number;
   readonly slots: number;
 }
 
 /** A disk, bytes a second and bytes. */
-export interface DayDestination {
+interface DayDestination {
   readonly name: string;
   readonly write: number;
   readonly read: number;
@@ -90,7 +90,7 @@ export interface DayDestination {
 }
 
 /** What the copies of the day have to be. */
-export interface DayCopies {
+interface DayCopies {
   readonly count: number;
   readonly verify: boolean;
   readonly from: CopySource;

@@ -13,7 +13,7 @@ export interface Press {
 }
 
 /** What was written into a card between two moments, by the plan of its body. */
-export interface Written {
+interface Written {
   readonly seconds: number;
   readonly bytes: number;
   /** Share of the card that is used. */
@@ -21,13 +21,7 @@ export interface Written {
 }
 
 /** What a body was to record between two moments, on one of its cards. */
-export function writtenBetween(
-  blocks: readonly DayBlock[],
-  body: number,
-  card: number,
-  from: number,
-  to: number,
-): Written {
+function writtenBetween(blocks: readonly DayBlock[], body: number, card: number, from: number, to: number): Written {
   let seconds = 0;
   let bytes = 0;
   let share = 0;

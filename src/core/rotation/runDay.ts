@@ -474,6 +474,8 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
       state.readyAt = time + rules.swap;
       if (!block) continue;
       // Waiting is missing; the change itself is not, where changes may fall into the block.
+      // A block that follows another at once begins with a change of cards, too.
+      if (!block.gapFree && state.gapFrom !== null && time - state.gapFrom < DUST) state.gapFrom = null;
       const began = state.gapFrom !== null;
       if (!began && time > state.wantsSince + DUST) state.gapFrom = state.wantsSince;
       if (!began) closeGap(state, time, unit[0]?.card ?? null);

@@ -5,13 +5,14 @@ import { DAY_LISTS, type DayViewKit } from '../../app/day/dayKit.ts';
 import { newBlock, newPlan } from '../../app/day/newPlan.ts';
 import { useDay } from '../../app/day/useDay.ts';
 import { policyOf } from '../../app/match/policy.ts';
-import type { Plan, PlanBlock } from '../../core/kit/plan.ts';
+import type { Plan } from '../../core/kit/plan.ts';
 import { dateText } from '../../text/day/summary.ts';
 import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
 import { leave } from '../../ui/leaving.ts';
 import { part } from '../../ui/part.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { Shell } from '../shell/Shell.tsx';
+import type { Beside } from './beside.ts';
 import { DayEmpty } from './DayEmpty.tsx';
 import css from './DayView.module.css';
 import { PlannedPart } from './PlannedPart.tsx';
@@ -26,12 +27,6 @@ export default function DayView() {
     </Shell>
   );
 }
-
-/** What is open beside the lanes. */
-export type Beside =
-  | { readonly kind: 'block'; readonly block: PlanBlock; readonly isNew: boolean }
-  | { readonly kind: 'setup' }
-  | null;
 
 function asked(plans: readonly Plan[]): string | null {
   const id = new URLSearchParams(window.location.search).get('plan');

@@ -78,10 +78,10 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
               const body = kit.bodies.find(({ id }) => id === bodyId);
               return (
                 <div key={bodyId} className={css.lane} data-body>
-                  <h3>
+                  <h2>
                     {names.body(bodyId)}
                     {body && body.slots.length > 1 && <small>{body.slots.length} slots</small>}
-                  </h3>
+                  </h2>
                   <div className={css.track}>
                     {blocks.map((span) => (
                       <Block
@@ -120,7 +120,7 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
           <div className={css.group}>
             {lanes.cards.map(({ cardId, spans }) => (
               <div key={cardId} className={css.lane}>
-                <h3>{names.card(cardId)}</h3>
+                <h2>{names.card(cardId)}</h2>
                 <ul className={css.track} aria-label={names.card(cardId)}>
                   {spans.map((span) => (
                     <li
@@ -145,10 +145,10 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
               const reader = plan.readers.find(({ id }) => id === readerId);
               return (
                 <div key={readerId} className={css.lane}>
-                  <h3>
+                  <h2>
                     {names.reader(readerId)}
                     <small>{reader?.MBps} MB/s</small>
-                  </h3>
+                  </h2>
                   <ul className={css.track} aria-label={names.reader(readerId)}>
                     {spans.map((span) => (
                       <li key={`${span.from} ${span.cardId}`} data-doing="copying" style={placed(span, axis)}>
@@ -168,12 +168,12 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
               const GB = day.totals.destinationGB[at] ?? 0;
               return (
                 <div key={`${at} ${name}`} className={css.lane}>
-                  <h3>
+                  <h2>
                     {name}
                     <small>
                       {gigabytes(GB)} of {gigabytes(freeGB)}
                     </small>
-                  </h3>
+                  </h2>
                   <div className={css.track}>
                     <div className={css.room}>
                       <div
@@ -231,7 +231,7 @@ function Block({ plan, span, axis, title, about, heat, isOpen, onOpen }: BlockPr
   const [moved, setMoved] = useState({ start: 0, longer: 0 });
   const keep = (start: number, longer: number): void => {
     setMoved({ start: 0, longer: 0 });
-    const next = shiftedBlock(block, start, longer);
+    const next = shiftedBlock(block, plan, start, longer);
     if (next.from !== block.from || next.minutes !== block.minutes) void change(() => moveBlock(plan, next));
   };
   const bind = useDrag(
@@ -257,7 +257,7 @@ function Block({ plan, span, axis, title, about, heat, isOpen, onOpen }: BlockPr
     keep(event.shiftKey ? 0 : by, event.shiftKey ? by : 0);
   };
   const shown = { from: span.from + moved.start * 60, to: span.to + (moved.start + moved.longer) * 60 };
-  const next = shiftedBlock(block, moved.start, moved.longer);
+  const next = shiftedBlock(block, plan, moved.start, moved.longer);
   const isMoving = moved.start !== 0 || moved.longer !== 0;
   return (
     <div className={css.block} data-open={isOpen || undefined} style={placed(shown, axis)}>
@@ -269,7 +269,7 @@ function Block({ plan, span, axis, title, about, heat, isOpen, onOpen }: BlockPr
           // A press of a key; a finger's or a mouse's is told from a drag above.
           if (detail === 0) onOpen();
         }}
-        aria-label={`${title}, ${about}, ${block.from} for ${shortMinutes(block.minutes)}${heat && heat !== 'cool' ? `, heat ${heat}` : ''}`}
+        aria-label={`${title}, ${about}, ${block.from} for ${shortMinutes(block.minutes)}${heat === 'hot' ? ', too hot' : heat === 'warm' ? ', runs hot' : ''}`}
         aria-describedby="day-keys"
       >
         <b>{isMoving ? `${next.from} · ${shortMinutes(next.minutes)}` : title}</b>

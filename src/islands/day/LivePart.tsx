@@ -1,5 +1,6 @@
 import { Checkbox, TextInput } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { CodeRead } from '../../app/day/codes.ts';
 import { clearLog, type NewPress, pressCard, pressSwap } from '../../app/day/dayActions.ts';
 import { clockFor, namesFor } from '../../app/day/dayClock.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
@@ -17,7 +18,7 @@ import {
   useDayTime,
 } from '../../app/day/live.ts';
 import { useDay } from '../../app/day/useDay.ts';
-import type { CardState } from '../../core/kit/model.ts';
+import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Seconds } from '../../core/units/brand.ts';
@@ -27,9 +28,20 @@ import { spokenDate } from '../../text/day/summary.ts';
 import { whenText } from '../../text/kit/when.ts';
 import { clockText } from '../../text/quantity.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { part } from '../../ui/part.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './LivePart.module.css';
+
+const ScanDialog = part(async () => ({ default: (await import('./CodeDialogs.tsx')).ScanDialog }));
+const ShowStates = part(async () => ({ default: (await import('./CodeDialogs.tsx')).ShowStates }));
+const TakeOver = part(async () => ({ default: (await import('./CodeDialogs.tsx')).TakeOver }));
+const CompareDialog = part(async () => ({ default: (await import('./CodeDialogs.tsx')).CompareDialog }));
+
+type Coded =
+  | { readonly kind: 'scan' | 'show' }
+  | { readonly kind: 'take'; readonly read: Extract<CodeRead, { kind: 'states' }> }
+  | { readonly kind: 'compare'; readonly card: Card };
 
 interface LivePartProps {
   readonly kit: DayViewKit;
@@ -64,6 +76,8 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
   const [asked, setAsked] = useState<Asked | null>(null);
   const [why, setWhy] = useState('');
   const [isLoud, setLoud] = useState(true);
+  const [scanned, setScanned] = useState<string | null>(null);
+  const [coded, setCoded] = useState<Coded | null>(null);
   const [showAll, setShowAll] = useState<string | null>(null);
   useAwake();
   const seconds = clock ? clock.ofMoment(now) : 0;
@@ -102,7 +116,10 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
       return;
     }
     const seat = to === 'in-body' ? seatFor(live.card.id) : null;
-    void press({ cardId: live.card.id, to, bodyId: seat?.bodyId ?? null, slotId: seat?.slotId ?? null });
+    void press({
+      ...{ cardId: live.card.id, to, bodyId: seat?.bodyId ?? null, slotId: seat?.slotId ?? null },
+      ...(to === 'verified' ? { proof: 'word' as const } : {}),
+    });
   };
   const short = day?.shortages.find(({ missingMinutes, toSeconds }) => missingMinutes > 0 && toSeconds > seconds);
   const running =
@@ -207,6 +224,14 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
             what="the rest of the day"
             onAgain={again}
           />
+          <div className={css.buttons}>
+            <button type="button" className="ink-button" onClick={() => setCoded({ kind: 'scan' })}>
+              Scan a card
+            </button>
+            <button type="button" className="ink-button" onClick={() => setCoded({ kind: 'show' })}>
+              Hand over
+            </button>
+          </div>
           <section aria-label="Cards">
             <div className={css.cardsHead}>
               <h2>Cards</h2>
@@ -218,7 +243,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
             </div>
             <ul className={css.cards}>
               {cards.map((live) => (
-                <li key={live.card.id}>
+                <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>
                   <div className={css.name}>
                     <h3>{live.card.label}</h3>
                     <p className="soft">{about(live, kit)}</p>
@@ -245,6 +270,18 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
                   </div>
                   {showAll === live.card.id && (
                     <div className={css.all}>
+                      {live.state !== 'free' && live.state !== 'in-body' && (
+                        <button
+                          type="button"
+                          className="plain-button"
+                          onClick={() => {
+                            setShowAll(null);
+                            setCoded({ kind: 'compare', card: live.card });
+                          }}
+                        >
+                          Compare lists
+                        </button>
+                      )}
                       {(Object.keys(PRESS_WORDS) as CardState[])
                         .filter((to) => to !== live.state && to !== live.next)
                         .map((to) => (
@@ -311,6 +348,39 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
           </details>
         )}
       </section>
+      {coded?.kind === 'scan' && (
+        <ScanDialog
+          plan={plan}
+          cards={kit.cards}
+          onCard={(cardId) => {
+            setCoded(null);
+            setScanned(cardId);
+            // Scanned, the card asks for its next press: one press more, and none of them by mistake.
+            requestAnimationFrame(() => {
+              const row = document.getElementById(`card-${cardId}`);
+              row?.scrollIntoView({ block: 'center' });
+              row?.querySelector('button')?.focus();
+            });
+          }}
+          onStates={(read) => setCoded({ kind: 'take', read })}
+          onClose={() => setCoded(null)}
+        />
+      )}
+      {coded?.kind === 'show' && <ShowStates plan={plan} onClose={() => setCoded(null)} />}
+      {coded?.kind === 'take' && (
+        <TakeOver plan={plan} cards={kit.cards} read={coded.read} onClose={() => setCoded(null)} />
+      )}
+      {coded?.kind === 'compare' && (
+        <CompareDialog
+          card={coded.card}
+          onClose={() => setCoded(null)}
+          onVerified={() => {
+            const cardId = coded.card.id;
+            setCoded(null);
+            void press({ cardId, to: 'verified', proof: 'lists' });
+          }}
+        />
+      )}
       {asked && (
         <AskPress
           asked={asked}
@@ -341,6 +411,7 @@ function about({ press, state, card }: LiveCard, kit: DayViewKit): string {
   const body = kit.bodies.find(({ id }) => id === press?.bodyId);
   const slot = body?.slots.find(({ id }) => id === press?.slotId);
   if (state === 'in-body' && body) return `in ${body.name}${slot ? `, ${slot.name.toLowerCase()}` : ''}`;
+  if (state === 'verified' && press) return press.proof === 'lists' ? 'lists agree' : 'by word, lists not compared';
   if (state === 'copied-once') return '1 copy · not to be wiped';
   if (state === 'full' || state === 'copying') return 'not to be wiped';
   if (press) return `${whenText(press.at)}${press.who ? `, ${press.who}` : ''}`;

@@ -6,9 +6,9 @@ import type { DayState } from '../../app/day/useDay.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { BlockForm } from './BlockForm.tsx';
+import type { Beside } from './beside.ts';
 import { DayPanel } from './DayPanel.tsx';
 import css from './DayView.module.css';
-import type { Beside } from './DayView.tsx';
 import { Lanes } from './Lanes.tsx';
 
 interface PlannedPartProps {

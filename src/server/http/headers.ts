@@ -12,7 +12,7 @@ const REST_POLICY = {
   'frame-ancestors': ["'none'"],
 };
 
-const PERMISSIONS = 'camera=(), geolocation=(), microphone=(), payment=(), usb=()';
+const PERMISSIONS = 'camera=(self), geolocation=(), microphone=(), payment=(), usb=()';
 
 const guard = helmet({
   contentSecurityPolicy: { useDefaults: false, directives: REST_POLICY },

@@ -7,5 +7,6 @@ export const DAY_CHANGE = {
   blockGone: (name: string): string => `Block of ${name} deleted`,
   move: (name: string): string => `${name} planned another way`,
   cleared: (name: string): string => `Presses of ${name} cleared`,
+  takenOver: (count: number): string => `${count === 1 ? '1 card' : `${count} cards`} taken over`,
   press: 'State of a card noted',
 } as const;

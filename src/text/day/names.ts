@@ -8,7 +8,7 @@ interface WallClock {
 }
 
 /** HH:MM, with the day where it is not the plan's own. */
-export function clockOf(clock: WallClock, seconds: number): string {
+function clockOf(clock: WallClock, seconds: number): string {
   const { time, day } = clock.onWall(seconds);
   return day === 0 ? time : `${time} ${day > 0 ? `+${day} d` : `−${-day} d`}`;
 }

@@ -20,7 +20,7 @@ export interface SmallDay {
 }
 
 /** Numbers from a seed, 0 to 1: a linear congruence is enough to draw fixtures. */
-export function seeded(seed: number): () => number {
+function seeded(seed: number): () => number {
   let state = (seed * 2654435761 + 12345) % 4294967296;
   return () => {
     state = (state * 1664525 + 1013904223) % 4294967296;

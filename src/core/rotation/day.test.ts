@@ -1,0 +1,220 @@
+import { describe, expect, it } from 'vitest';
+import type { CardState } from '../kit/model.ts';
+import type { Plan, PlanBlock, PlanPress } from '../kit/plan.ts';
+import { DEFAULT_POLICY } from '../match/policy.ts';
+import { finish } from '../steps.ts';
+import { aBody, aCard, aMode, aSlot } from '../testing.ts';
+import { airAt, blockTake, dayHeatSteps } from './blockHeat.ts';
+import type { DayInput } from './day.ts';
+import { dayMoveSteps } from './dayMoves.ts';
+import { type PlannedDay, plannedDay } from './plannedDay.ts';
+
+const hours = (time: string): number => {
+  const [h = 0, m = 0] = time.split(':').map(Number);
+  return (h - 8) * 3600 + m * 60;
+};
+const aBlock = (change: Partial<PlanBlock> = {}): PlanBlock => ({
+  ...{ id: 'k', bodyId: 'b', modeId: 'm', from: '09:00', minutes: 60, rolling: 1, gapFree: false },
+  ...change,
+});
+const aPlan = (change: Partial<Plan> = {}): Plan => ({
+  ...{ id: 'd', name: 'Day', date: '2027-06-12', start: '08:00', blocks: [aBlock()], cardIds: ['c'] },
+  readers: [{ id: 'r', name: 'Dock', forms: ['sd'], MBps: 100, slots: 1 }],
+  copies: {
+    ...{ count: 1, verify: false, from: 'card' as const },
+    destinations: [{ name: 'Disk', writeMBps: 200, readMBps: 200, freeGB: 9000 }],
+  },
+  rules: { swapSeconds: 30, mostMinutesOnOneCard: null, changeAtPercent: 100 },
+  ...change,
+});
+
+/** 500 Mb/s into a V90 card of 256 GB: 67 minutes. */
+const input = (plan: Plan, change: Partial<DayInput> & Partial<DayInput['kit']> = {}): DayInput => ({
+  kit: { bodies: change.bodies ?? [aBody()], cards: change.cards ?? [aCard()], tests: [] },
+  plan,
+  policy: change.policy ?? DEFAULT_POLICY,
+  times: { ofBlock: ({ from }) => hours(from), ofPress: ({ at }) => hours(at) },
+  now: change.now ?? null,
+});
+const plan = (made: Plan, change: Parameters<typeof input>[1] = {}): PlannedDay => plannedDay(input(made, change));
+
+describe('a planned day', () => {
+  it('takes Match’s minutes, and says the bytes of everything written', () => {
+    const day = plan(aPlan({ blocks: [aBlock({ minutes: 90 })] }));
+    expect(day.rolls[0]).toMatchObject({ verdict: 'guaranteed', tone: 'cool', marked: false, rolledSeconds: 67 * 60 });
+    expect(day.rolls[0]?.GB).toBeCloseTo(67 * 60 * 0.0625, 6);
+    expect(day.shortages[0]).toMatchObject({ blockId: 'k', reason: { code: 'none-free', cardId: 'c' } });
+    // Out at 67 min, copied at 100 MB/s in 41 min 52 s: past the end of the block.
+    expect(day.shortages[0]?.missingMinutes).toBeCloseTo(23, 6);
+  });
+
+  it('counts the rates of a split over its cards, and of a mirror on each', () => {
+    const slots = [aSlot({ id: 's1' }), aSlot({ id: 's2' })];
+    const cards = [aCard({ id: 'c' }), aCard({ id: 'c2' })];
+    const made = (arrangement: 'mirrored' | 'split') =>
+      plan(aPlan({ cardIds: ['c', 'c2'] }), { bodies: [aBody({ arrangement, slots })], cards });
+    const [mirrored, split] = [made('mirrored'), made('split')];
+    expect(mirrored.rolls).toHaveLength(2);
+    expect(mirrored.totals).toMatchObject({ rolledMinutes: 60 });
+    expect(mirrored.totals.GB).toBeCloseTo(2 * 225, 6);
+    expect(split.totals.GB).toBeCloseTo(225, 6);
+    expect(split.rolls.map(({ slotId }) => slotId).sort()).toEqual(['s1', 's2']);
+  });
+
+  it('uses no card that is thin unless the person says so, and marks it then', () => {
+    const thin = [aCard({ marks: ['SDXC', 'II', 'U3', 'V60'] })];
+    const bodies = [aBody({ modes: [aMode({ rate: { kind: 'stated', Mbps: 460, is: 'maximum' } })] })];
+    expect(plan(aPlan(), { cards: thin, bodies }).shortages[0]?.reason).toEqual({ code: 'none-holds' });
+    const rules = { ...aPlan().rules, alsoUse: 'warm' as const };
+    expect(plan(aPlan({ rules }), { cards: thin, bodies }).rolls).toMatchObject([
+      { verdict: 'tight', tone: 'warm', marked: true },
+    ]);
+    const repeatable = { ...DEFAULT_POLICY, take: 'repeatable' as const };
+    expect(plan(aPlan(), { cards: thin, bodies, policy: repeatable }).rolls).toMatchObject([
+      { tone: 'cool', marked: false },
+    ]);
+    const none = [aCard({ marks: ['SDXC', 'II'] })];
+    expect(plan(aPlan({ rules }), { cards: none }).rolls, 'not covered is not thin').toEqual([]);
+  });
+
+  it('keeps to how the person works: most minutes on one card, change at, only cards for long rolls', () => {
+    const rules = aPlan().rules;
+    expect(plan(aPlan({ rules: { ...rules, mostMinutesOnOneCard: 20 } })).rolls[0]?.rolledSeconds).toBe(1200);
+    expect(
+      plan(aPlan({ blocks: [aBlock({ minutes: 90 })], rules: { ...rules, changeAtPercent: 50 } })).rolls[0]
+        ?.rolledSeconds,
+    ).toBeCloseTo(33.5 * 60, 6);
+    const long = aPlan({ blocks: [aBlock({ minutes: 90 })], rules: { ...rules, gapFreeMinutes: 68 } });
+    expect(plan(long).shortages[0]?.reason).toEqual({ code: 'none-holds' });
+  });
+
+  it.each([
+    [{ blocks: [aBlock({ bodyId: 'x' })] }, { code: 'body-gone', blockId: 'k' }],
+    [{ blocks: [aBlock({ modeId: 'x' })] }, { code: 'mode-gone', blockId: 'k' }],
+    [{ blocks: [aBlock(), aBlock({ id: 'k2', from: '09:30' })] }, { code: 'overlap', blockId: 'k2', otherId: 'k' }],
+    [{ cardIds: ['c', 'x'] }, { code: 'card-gone', cardId: 'x' }],
+    [{ readers: [] }, { code: 'no-readers' }],
+    [{ copies: { ...aPlan().copies, count: 2 } }, { code: 'few-destinations', wanted: 2, have: 1 }],
+  ] as const)('tells what cannot be planned, and loses none of it: %j', (change, fault) => {
+    const made = aPlan(change as Partial<Plan>);
+    const day = plan(made);
+    expect(day.faults).toContainEqual(fault);
+    const wanted = made.blocks.reduce((sum, { minutes }) => sum + minutes, 0);
+    expect(day.totals.rolledMinutes + day.totals.missingMinutes).toBeCloseTo(wanted, 6);
+  });
+
+  it('says which cards’ reading speed nobody told, and takes the slower of card and reader', () => {
+    expect(plan(aPlan()).unknownRead).toEqual(['c']);
+    const slow = plan(aPlan(), { cards: [aCard({ readMBps: 50 })] });
+    expect(slow.unknownRead).toEqual([]);
+    expect(slow.offloads[0]?.MBps).toBe(50);
+  });
+});
+
+describe('on the day', () => {
+  const at = (time: string, cardId: string, to: CardState, slotId: string | null = null): PlanPress => ({
+    ...{ at: time, cardId, to, who: '', bodyId: slotId ? 'b' : null, slotId },
+  });
+  const two = { cards: [aCard(), aCard({ id: 'c2' })] };
+  const day = (log: readonly PlanPress[], now: string, change: Partial<Plan> = {}): PlannedDay =>
+    plan(aPlan({ cardIds: ['c', 'c2'], blocks: [aBlock({ minutes: 120 })], log, ...change }), {
+      ...two,
+      now: hours(now),
+    });
+
+  it('plans the rest from what was pressed: a card that went in late has more left', () => {
+    const late = day([at('09:20', 'c2', 'in-body', 's')], '09:30');
+    expect(late.rolls[0]).toMatchObject({ cardId: 'c2', fromSeconds: hours('09:30') });
+    // In at 09:20, 67 minutes: until 10:27, and not from its planned 09:00.
+    expect(late.rolls[0]?.toSeconds).toBeCloseTo(hours('10:27'), 3);
+    expect(late.blocks[0], 'drawn whole').toMatchObject({ fromSeconds: hours('09:00') });
+  });
+
+  it('frees no card by its plan: only from its copies as they are pressed', () => {
+    const full = day([at('09:00', 'c', 'in-body', 's'), at('09:40', 'c', 'full')], '10:00');
+    // 40 minutes of 62.5 MB/s at 100 MB/s: 25 minutes from now on, since nobody pressed that it began.
+    expect(full.frees[0]).toMatchObject({ cardId: 'c', atSeconds: hours('10:25') });
+    const copying = day(
+      [at('09:00', 'c', 'in-body', 's'), at('09:40', 'c', 'full'), at('09:45', 'c', 'copying')],
+      '10:00',
+    );
+    expect(copying.frees[0]?.atSeconds).toBeCloseTo(hours('10:10'), 3);
+    const safe = day([at('09:00', 'c', 'in-body', 's'), at('09:40', 'c', 'verified')], '10:00');
+    expect(
+      safe.rolls.some(({ cardId }) => cardId === 'c'),
+      'verified may be recorded on again',
+    ).toBe(true);
+  });
+
+  it('takes a card that another was put in for as come out full, and a clock that went back as standing still', () => {
+    const log = [at('09:00', 'c', 'in-body', 's'), at('09:30', 'c2', 'in-body', 's')];
+    const now = day(log, '09:10');
+    expect(now.nowSeconds).toBe(hours('09:30'));
+    expect(now.rolls[0]?.cardId).toBe('c2');
+    expect(now.offloads[0]).toMatchObject({ cardId: 'c', fromSeconds: hours('09:30') });
+  });
+});
+
+describe('moves', () => {
+  it('are planned again, and only what helps is told', () => {
+    const made = aPlan({ blocks: [aBlock({ minutes: 90, gapFree: true })], cardIds: ['c', 'c2'] });
+    const asked = input(made, { cards: [aCard(), aCard({ id: 'c2' }), aCard({ id: 'more' })] });
+    const before = plannedDay(asked);
+    const moves = finish(dayMoveSteps(asked, before));
+    const codes = moves.map(({ kind }) => kind.code);
+    expect(codes).toContain('split-block');
+    expect(codes, 'a card alone does not make a gap-free block longer').not.toContain('own-card');
+    const missing = moves.map(({ missingMinutes }) => missingMinutes);
+    expect(missing).toEqual([...missing].sort((a, b) => a - b));
+    expect(Math.max(...missing)).toBeLessThan(before.totals.missingMinutes);
+  });
+
+  it('take a card of the wallet along where one lies unused', () => {
+    const asked = input(aPlan({ blocks: [aBlock({ minutes: 90 })] }), { cards: [aCard(), aCard({ id: 'more' })] });
+    const [first] = finish(dayMoveSteps(asked, plannedDay(asked)));
+    expect(first?.kind).toMatchObject({ code: expect.stringMatching(/own-card|one-more-card|other-mode/) });
+    const own = finish(dayMoveSteps(asked, plannedDay(asked))).find(({ kind }) => kind.code === 'own-card');
+    expect(own).toMatchObject({ kind: { cardId: 'more' }, missingMinutes: 0, card: null });
+  });
+
+  it('are none where nothing is short', () => {
+    const asked = input(aPlan());
+    expect(finish(dayMoveSteps(asked, plannedDay(asked)))).toEqual([]);
+  });
+});
+
+describe('air and heat of a block', () => {
+  const profile = [
+    { at: '08:00', airC: 18 },
+    { at: '12:00', airC: 26 },
+  ];
+  it('lie on the line between two times, level outside', () => {
+    expect(airAt(profile, 600)).toBe(22);
+    expect(airAt(profile, 0)).toBe(18);
+    expect(airAt(profile, 1439)).toBe(26);
+    expect(airAt([], 600)).toBeNull();
+  });
+
+  it('are one take where it rolls through, takes with rests where it does not; the block’s own air first', () => {
+    const made = aPlan({ airProfile: profile });
+    expect(blockTake(aBlock({ from: '10:00', minutes: 60, sunC: 5 }), made)).toEqual({
+      minutes: 60,
+      takes: 1,
+      restMinutes: 0,
+      ambientC: 24,
+      sunC: 5,
+    });
+    const parts = blockTake(aBlock({ minutes: 100, rolling: 0.5, ambientC: 33 }), made);
+    expect(parts).toMatchObject({ minutes: 10, takes: 5, restMinutes: 10, ambientC: 33 });
+  });
+
+  it('marks blocks by the cards that the day puts in them', () => {
+    const asked = input(aPlan({ blocks: [aBlock(), aBlock({ id: 'hot', from: '10:30', ambientC: 46, sunC: 12 })] }), {
+      cards: [aCard(), aCard({ id: 'c2' })],
+    });
+    const both = { ...asked, plan: { ...asked.plan, cardIds: ['c', 'c2'] } };
+    const heat = finish(dayHeatSteps(both, plannedDay(both)));
+    expect(heat.k).not.toBeNull();
+    expect(heat.hot).toBe('hot');
+  });
+});

@@ -1,0 +1,254 @@
+import { useEffect, useRef, useState } from 'react';
+import { type CameraRefusal, type Scanner, startScanner } from '../../app/day/camera.ts';
+import { type CodeRead, handOver, readCode, statesCode } from '../../app/day/codes.ts';
+import { compareLists } from '../../app/day/copies.ts';
+import { takeOver } from '../../app/day/dayActions.ts';
+import type { Card } from '../../core/kit/model.ts';
+import type { Plan } from '../../core/kit/plan.ts';
+import type { CopiesCompared } from '../../core/rotation/copyLists.ts';
+import { comparedText } from '../../text/day/copies.ts';
+import { LIVE_STATES } from '../../text/day/live.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { DropZone } from '../../ui/DropZone.tsx';
+import { useChange } from '../../ui/useChange.ts';
+import css from './CodeDialogs.module.css';
+import { QrCode } from './QrCode.tsx';
+
+const CAMERA_WORDS: Readonly<Record<CameraRefusal, string>> = {
+  'no-camera': 'This device has no camera that the browser can use. Press the card in the list instead.',
+  refused: 'The camera was refused. Allow it for this page in the browser, or press the card in the list.',
+  insecure: 'A browser gives its camera only to a secure page: open this over HTTPS, or press the card in the list.',
+};
+
+interface ScanProps {
+  readonly plan: Plan;
+  readonly cards: readonly Card[];
+  /** A card was read. */
+  readonly onCard: (cardId: string) => void;
+  /** What another device knows was read. */
+  readonly onStates: (read: Extract<CodeRead, { kind: 'states' }>) => void;
+  readonly onClose: () => void;
+}
+
+/** The camera, until it has seen a code of ours. */
+export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps) {
+  const video = useRef<HTMLVideoElement>(null);
+  const [said, setSaid] = useState('');
+  const told = useRef({ onCard, onStates });
+  told.current = { onCard, onStates };
+  const known = useRef({ plan, cards });
+  known.current = { plan, cards };
+  useEffect(() => {
+    let scanner: Scanner | null = null;
+    let left = false;
+    const seen = (text: string): void => {
+      const read = readCode(text);
+      if (!read.ok) {
+        setSaid(
+          read.error === 'damaged'
+            ? 'This code is damaged or was cut off. Hold it steady, or show it anew.'
+            : 'This code is not one of a card or a day here.',
+        );
+        return;
+      }
+      const code = read.value;
+      if (code.kind === 'states') {
+        if (code.planId !== known.current.plan.id)
+          setSaid('This code is of another day. Open that day on both devices.');
+        else told.current.onStates(code);
+        return;
+      }
+      const card = known.current.cards.find(({ id }) => id === code.cardId);
+      if (!card) setSaid('This card is not in the kit of this device.');
+      else if (!known.current.plan.cardIds.includes(card.id)) setSaid(`${card.label} is not in this day.`);
+      else told.current.onCard(card.id);
+    };
+    void (async () => {
+      if (!video.current) return;
+      const started = await startScanner(video.current, seen);
+      if (typeof started === 'string') setSaid(CAMERA_WORDS[started]);
+      else if (left) started.stop();
+      else scanner = started;
+    })();
+    return () => {
+      left = true;
+      scanner?.stop();
+    };
+  }, []);
+  return (
+    <Dialog opened title="Scan a card" onClose={onClose}>
+      <div className={css.scan}>
+        <video ref={video} className={css.video} playsInline muted aria-label="The camera" />
+        <p role="status" className={said ? 'tone-warm' : 'soft'}>
+          {said || 'Hold the code of a card, or of another device, into the picture.'}
+        </p>
+      </div>
+    </Dialog>
+  );
+}
+
+/** The states of the day as a code for another device. */
+export function ShowStates({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+  const count = new Set((plan.log ?? []).map(({ cardId }) => cardId)).size;
+  return (
+    <Dialog opened title="Hand over" onClose={onClose}>
+      <div className={css.scan}>
+        {count === 0 ? (
+          <p>Nothing is pressed yet: there is nothing to hand over.</p>
+        ) : (
+          <>
+            <QrCode text={statesCode(plan)} label={`The states of ${count} cards as a code`} size={320} />
+            <p>
+              Press “Scan a card” on the other device and hold it over this code. Of each card the newer press counts,
+              and what would change is shown there first. No network is used.
+            </p>
+          </>
+        )}
+      </div>
+    </Dialog>
+  );
+}
+
+interface TakeOverProps {
+  readonly plan: Plan;
+  readonly cards: readonly Card[];
+  readonly read: Extract<CodeRead, { kind: 'states' }>;
+  readonly onClose: () => void;
+}
+
+/** What another device knows, before it is taken over. */
+export function TakeOver({ plan, cards, read, onClose }: TakeOverProps) {
+  const change = useChange();
+  const found = handOver(plan, read.presses);
+  const labelOf = (id: string): string => cards.find((card) => card.id === id)?.label ?? id;
+  return (
+    <Dialog opened title="From the other device" onClose={onClose}>
+      <div className={css.scan}>
+        {found.changes.length === 0 ? (
+          <p>Nothing is newer there: everything stays as it is here.</p>
+        ) : (
+          <ul className={css.changes}>
+            {found.changes.map(({ cardId, from, to, who }) => (
+              <li key={cardId}>
+                <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'not pressed'} → {LIVE_STATES[to]}
+                {who && `, ${who}`}
+              </li>
+            ))}
+          </ul>
+        )}
+        {found.kept.length > 0 && <p className="soft">Newer here, and kept: {found.kept.map(labelOf).join(', ')}.</p>}
+        <div className={css.buttons}>
+          {found.changes.length > 0 && (
+            <button
+              type="button"
+              className="ink-button"
+              data-strong
+              onClick={() =>
+                void change(() => takeOver(plan, read.presses)).then((done) => (done ? onClose() : undefined))
+              }
+            >
+              Take over {found.changes.length === 1 ? '1 card' : `${found.changes.length} cards`}
+            </button>
+          )}
+          <button type="button" className="ink-button" onClick={onClose}>
+            {found.changes.length > 0 ? 'Leave it' : 'Close'}
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+interface CompareProps {
+  readonly card: Card;
+  /** The lists agree. */
+  readonly onVerified: () => void;
+  readonly onClose: () => void;
+}
+
+const NAMED = 12;
+
+/** The lists of two copies of one card, compared; only an equal pair verifies it. */
+export function CompareDialog({ card, onVerified, onClose }: CompareProps) {
+  const [files, setFiles] = useState<readonly File[]>([]);
+  const [found, setFound] = useState<CopiesCompared | null>(null);
+  const [problem, setProblem] = useState('');
+  const take = (more: readonly File[]): void => {
+    const next = [...files, ...more].slice(-2);
+    setFiles(next);
+    setFound(null);
+    setProblem('');
+    const [first, second] = next;
+    if (!first || !second) return;
+    void compareLists(first, second).then(
+      (made) => (made.ok ? setFound(made.value) : setProblem(made.error)),
+      () => setProblem('One of these files could not be read. Choose it again.'),
+    );
+  };
+  return (
+    <Dialog opened title={`Two copies of ${card.label}`} size="lg" onClose={onClose}>
+      <div className={css.scan}>
+        <p>
+          Choose the lists that your checksum program wrote of both copies, as md5sum, sha256sum or xxhsum write them.
+        </p>
+        <DropZone
+          label="or drop both here"
+          choose="Choose the lists"
+          accept=".md5,.sha256,.sha1,.xxh,.xxh64,.xxhash,.txt,.sum,text/plain"
+          multiple
+          onFiles={take}
+        />
+        {files.length > 0 && (
+          <p className="soft">
+            {files.map(({ name }) => name).join(' and ')}
+            {files.length === 1 && ': now the list of the other copy'}
+          </p>
+        )}
+        {problem && (
+          <p className="tone-hot" role="alert">
+            {problem}
+          </p>
+        )}
+        {found && (
+          <div role="status" className={css.compared}>
+            <p className={found.isEqual ? 'tone-cool' : 'tone-hot'}>
+              <b>{comparedText(found)}</b>
+            </p>
+            {found.leftOff && (
+              <p className="soft">
+                Compared without the folders {found.leftOff.first || '(none)'} and {found.leftOff.second || '(none)'}:
+                are they the copies of this card?
+              </p>
+            )}
+            <Named title="Different" paths={found.different} />
+            <Named title="Missing in the second" paths={found.missing} />
+            <Named title="Only in the second" paths={found.extra} />
+          </div>
+        )}
+        <div className={css.buttons}>
+          <button type="button" className="ink-button" data-strong disabled={!found?.isEqual} onClick={onVerified}>
+            {card.label} is verified
+          </button>
+          <button type="button" className="ink-button" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function Named({ title, paths }: { readonly title: string; readonly paths: readonly string[] }) {
+  if (paths.length === 0) return null;
+  return (
+    <div>
+      <h3>{title}</h3>
+      <ul className={css.paths}>
+        {paths.slice(0, NAMED).map((path) => (
+          <li key={path}>{path}</li>
+        ))}
+        {paths.length > NAMED && <li>and {paths.length - NAMED} more</li>}
+      </ul>
+    </div>
+  );
+}

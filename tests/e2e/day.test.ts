@@ -1,0 +1,286 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { App, WAIT } from './app.ts';
+
+const files = mkdtempSync(join(tmpdir(), 'cool-reel-day-'));
+let app: App;
+beforeAll(async () => {
+  app = await App.open({ downloads: files });
+});
+afterAll(async () => {
+  await app.close();
+  rmSync(files, { recursive: true, force: true });
+});
+beforeEach(async () => {
+  await app.size(1280, 800);
+  await app.visit('/');
+  await app.clickText('button', 'Kit');
+  await app.clickText('button', 'Load the demo kit');
+  await app.seesText('body', 'The demo kit is loaded.');
+});
+afterEach(async () => {
+  expect(await app.complaints()).toEqual([]);
+});
+
+const SIDE = 'main aside';
+const block = (name: string) => app.find(`button[aria-label^="${name},"]`);
+const labelOf = (name: string): Promise<string> =>
+  app.run<string>(`return document.querySelector('button[aria-label^="${name},"]')?.getAttribute('aria-label') ?? ''`);
+
+/** Waits for a file the browser was handed, and reads it. */
+async function downloaded(ending: string): Promise<string> {
+  const found = () => readdirSync(files).find((name) => name.endsWith(ending));
+  await app.driver.wait(() => found() !== undefined, WAIT, ending);
+  const path = join(files, found() ?? '');
+  await app.driver.wait(() => existsSync(path) && readFileSync(path, 'utf8').length > 0, WAIT, path);
+  const text = readFileSync(path, 'utf8');
+  rmSync(path);
+  return text;
+}
+
+describe('planning', () => {
+  it('the demo day is short in the afternoon; a move makes it whole, and is taken back', async () => {
+    await app.visit('/day');
+    await app.seesText(SIDE, 'Short at 14:38');
+    await app.seesText(SIDE, 'One more disk like Disk 1');
+    await app.clickText('button', 'One more disk like Disk 1');
+    await app.seesText(SIDE, 'Nothing is short');
+    await app.undo('planned another way');
+    await app.seesText(SIDE, 'Short at 14:38');
+  });
+
+  it('a block is moved and made longer by key, dragged, opened, changed and deleted', async () => {
+    await app.visit('/day');
+    await app.seesText(SIDE, 'Short at');
+    await (await block('Crews')).sendKeys(Key.ARROW_RIGHT);
+    await app.driver.wait(async () => (await labelOf('Crews')).includes('10:05'), WAIT);
+    await (await block('Crews')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
+    await app.driver.wait(async () => (await labelOf('Crews')).includes('65'), WAIT);
+    const handle = await block('Crews');
+    await app.driver.actions().dragAndDrop(handle, { x: 60, y: 0 }).perform();
+    await app.driver.wait(async () => !(await labelOf('Crews')).includes('10:05'), WAIT);
+    await (await block('Crews')).click();
+    await app.seesText(SIDE, 'Delete this block');
+    await app.fill('From', '9.30', '//aside');
+    await app.clickText('button', 'Save');
+    await app.driver.wait(async () => (await labelOf('Crews')).includes('09:30'), WAIT);
+    await (await block('Crews')).sendKeys(Key.ENTER);
+    await app.seesText(SIDE, 'Delete this block');
+    await app.clickText('button', 'Delete this block');
+    await app.driver.wait(
+      async () => (await app.driver.findElements(By.css('button[aria-label^="Crews,"]'))).length === 0,
+      WAIT,
+    );
+  });
+
+  it('a day is begun from nothing: the words people type, and what is assumed is said', async () => {
+    await app.visit('/day');
+    await app.clickText('button', 'More');
+    await app.clickText('button', 'Another day');
+    await app.seesText('main', 'No block yet');
+    await app.seesText(SIDE, 'Speeds of readers and disks are assumed');
+    await app.clickText('button', 'Add a block');
+    await app.run(
+      `[...document.querySelectorAll('${SIDE} label')].find((one) => one.textContent.startsWith('Dory')).querySelector('input').click()`,
+    );
+    await app.run(
+      `[...document.querySelectorAll('${SIDE} label')].find((one) => one.textContent.startsWith('4K intra 50p')).querySelector('input').click()`,
+    );
+    await app.fill('From', '2 pm', '//aside');
+    await app.clickText('button', 'Save');
+    await app.seesText('main', 'Dory 14:00');
+    await app.seesText(SIDE, /Nothing is short|Short at/);
+  });
+
+  it('is saved as a calendar and a table, and printed as a sheet with a label for every card', async () => {
+    await app.visit('/day');
+    await app.seesText(SIDE, 'Short at');
+    await app.clickText('button', 'More');
+    await app.clickText('button', 'Alarms for a calendar (.ics)');
+    const calendar = await downloaded('.ics');
+    expect(calendar).toContain('BEGIN:VALARM');
+    expect(calendar.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(8);
+    await app.clickText('button', 'More');
+    await app.clickText('button', 'The day as CSV');
+    expect(await downloaded('.csv')).toContain('short');
+    await app.visit('/sheet?plan=race-day');
+    await app.seesText('main', 'Labels of the cards');
+    expect((await app.driver.findElements(By.css('svg[role=img]'))).length).toBe(10);
+    await app.seesText('main', 'Short at 14:38.');
+  });
+});
+
+const press = async (name: string): Promise<void> => {
+  const button = await app.find(`button[aria-label="${name}"]`);
+  await app.run('arguments[0].scrollIntoView({ block: "center" })', button);
+  await button.click();
+};
+
+/** Opens the live day of the demo, rehearsed, on a phone. */
+async function rehearse(): Promise<void> {
+  await app.size(390, 844);
+  await app.run('sessionStorage.clear()');
+  await app.visit('/day?plan=race-day&at=live');
+  await app.clickText('button', 'Rehearse it');
+  await app.seesText('main', 'to the next swap');
+}
+
+describe('on the day', () => {
+  it('goes through a swap and an offload, and plans the rest from what was pressed', async () => {
+    await rehearse();
+    await app.seesText('main', 'A-01');
+    await app.clickText('button', 'It is in');
+    await app.seesText('main', 'in Wherry, slot 1');
+    await press('A-01: Full');
+    await press('A-01: Copying');
+    await press('A-01: Copied once');
+    await app.seesText('main', '1 copy · not to be wiped');
+    await press('A-01: Verified');
+    await app.seesText('main', 'by word, lists not compared');
+    await press('A-01: Free it');
+    await app.driver.wait(
+      async () => (await app.driver.findElements(By.css('button[aria-label="A-01: In a body"]'))).length === 1,
+      WAIT,
+    );
+    await app.clickText('summary', '6 presses');
+  });
+
+  it('frees no card without its copies: it says what is at stake, wants a reason, and keeps both', async () => {
+    await rehearse();
+    await press('A-03: another state');
+    await app.clickText('button', 'Free it');
+    await app.seesText('body', 'A-03 is not safe to wipe');
+    await app.seesText('body', 'No verified copy of what is on A-03 exists');
+    const go = await app.driver.findElement(By.xpath("//button[contains(., 'Do it all the same')]"));
+    expect(await go.isEnabled()).toBe(false);
+    await app.clickText('button', 'Leave it as it is');
+    await app.driver.wait(
+      async () => (await app.driver.findElements(By.css('button[aria-label="A-03: Copying"]'))).length === 1,
+      WAIT,
+    );
+    await press('A-03: another state');
+    await app.clickText('button', 'Free it');
+    await app.fill('Why all the same', 'test footage only');
+    await app.clickText('button', 'Do it all the same');
+    await app.driver.wait(
+      async () => (await app.driver.findElements(By.css('button[aria-label="A-03: In a body"]'))).length === 1,
+      WAIT,
+    );
+    await app.clickText('summary', '1 press');
+    await app.seesText('main', 'test footage only');
+    await app.seesText('main', 'No verified copy');
+  });
+
+  it('verifies a card by the lists of two equal copies, and by no others', async () => {
+    const [a, b] = ['0123456789abcdef'.repeat(2), 'fedcba9876543210'.repeat(2)];
+    const list = (name: string, text: string): string => {
+      writeFileSync(join(files, name), text);
+      return join(files, name);
+    };
+    const one = list('one.md5', `${a}  A-03/CLIP/1.mov\n${b}  A-03/CLIP/2.mov\n`);
+    const two = list('two.md5', `${a} *D:\\two\\CLIP\\1.mov\r\n${b} *D:\\two\\CLIP\\2.mov\r\n`);
+    const bad = list('bad.md5', `${a}  A-03/CLIP/1.mov\n${a}  A-03/CLIP/2.mov\n`);
+    await rehearse();
+    const compare = async (first: string, second: string): Promise<void> => {
+      await press('A-03: another state');
+      await app.clickText('button', 'Compare lists');
+      const input = await app.find('input[type=file][aria-label="Choose the lists"]');
+      await input.sendKeys(`${first}\n${second}`);
+    };
+    await compare(one, bad);
+    await app.seesText('body', 'The copies are not equal: 1 file differs');
+    const verified = await app.driver.findElement(By.xpath("//button[contains(., 'A-03 is verified')]"));
+    expect(await verified.isEnabled()).toBe(false);
+    await app.clickText('button', 'Close');
+    await compare(one, two);
+    await app.seesText('body', 'The copies are equal: 2 files');
+    await app.clickText('button', 'A-03 is verified');
+    await app.seesText('main', 'lists agree');
+    for (const name of [one, two, bad]) rmSync(name);
+  });
+});
+
+describe('hand-over without a network', () => {
+  it('one device shows its states as a code, the camera of another reads it and merges it after a preview', async () => {
+    await rehearse();
+    await app.clickText('button', 'It is in');
+    await app.seesText('main', 'in Wherry, slot 1');
+    await press('A-03: Copying');
+    await app.clickText('button', 'Hand over');
+    const code = await app.find('section svg[role=img], [role=dialog] svg[role=img]');
+    await app.run(
+      'document.querySelector("[role=dialog] svg[role=img]").setAttribute("style", "width:320px;height:320px")',
+    );
+    const png = join(files, 'code.png');
+    writeFileSync(png, Buffer.from(await code.takeScreenshot(true), 'base64'));
+    const video = join(files, 'code.mjpeg');
+    execFileSync('ffmpeg', [
+      '-y',
+      '-loglevel',
+      'error',
+      '-loop',
+      '1',
+      '-i',
+      png,
+      '-t',
+      '2',
+      '-r',
+      '5',
+      '-vf',
+      'scale=480:480:flags=neighbor,pad=640:480:80:0:white',
+      '-c:v',
+      'mjpeg',
+      '-q:v',
+      '2',
+      video,
+    ]);
+    const other = await App.open({
+      flags: [
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+        `--use-file-for-fake-video-capture=${video}`,
+      ],
+    });
+    try {
+      await other.size(390, 844);
+      await other.visit('/');
+      await other.clickText('button', 'Kit');
+      await other.clickText('button', 'Load the demo kit');
+      await other.seesText('body', 'The demo kit is loaded.');
+      await other.visit('/day?plan=race-day&at=live');
+      await other.clickText('button', 'Rehearse it');
+      await other.seesText('main', 'to the next swap');
+      await other.clickText('button', 'Scan a card');
+      await other.seesText('body', 'From the other device');
+      await other.seesText('[role=dialog]', 'A-01 not pressed → recording');
+      await other.seesText('[role=dialog]', 'A-03 not pressed → copying');
+      await other.clickText('button', 'Take over 2 cards');
+      await other.seesText('main', 'in Wherry, slot 1');
+      expect(await other.complaints()).toEqual([]);
+    } finally {
+      await other.close();
+    }
+  });
+});
+
+describe('by eye and without one', () => {
+  it.each([
+    [1280, 800],
+    [820, 1180],
+    [390, 844],
+  ])('at %i × %i nothing hangs over, in both themes', async (width, height) => {
+    await app.size(width, height);
+    for (const theme of ['light', 'dark']) {
+      await app.visit('/day');
+      await app.run(`document.documentElement.setAttribute('data-mantine-color-scheme', '${theme}')`);
+      await app.seesText(SIDE, 'Short at 14:38');
+      await app.seesText(SIDE, 'One more disk');
+      expect(await app.run<boolean>('return document.documentElement.scrollWidth <= window.innerWidth + 1')).toBe(true);
+      expect(await app.axe('minor')).toEqual([]);
+    }
+  });
+});
