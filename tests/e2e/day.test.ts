@@ -27,9 +27,11 @@ afterEach(async () => {
 });
 
 const SIDE = 'main aside';
-const block = (name: string) => app.find(`button[aria-label^="${name},"]`);
+const block = (name: string) => app.find(`button[data-block="${name.toLowerCase()}"]`);
 const labelOf = (name: string): Promise<string> =>
-  app.run<string>(`return document.querySelector('button[aria-label^="${name},"]')?.getAttribute('aria-label') ?? ''`);
+  app.run<string>(
+    `return document.querySelector('button[data-block="${name.toLowerCase()}"] .unseen')?.textContent ?? ''`,
+  );
 
 /** Waits for a file the browser was handed, and reads it. */
 async function downloaded(ending: string): Promise<string> {
@@ -72,7 +74,7 @@ describe('planning', () => {
     await app.seesText(SIDE, 'Delete this block');
     await app.clickText('button', 'Delete this block');
     await app.driver.wait(
-      async () => (await app.driver.findElements(By.css('button[aria-label^="Crews,"]'))).length === 0,
+      async () => (await app.driver.findElements(By.css('button[data-block="crews"]'))).length === 0,
       WAIT,
     );
   });
@@ -211,7 +213,7 @@ describe('hand-over without a network', () => {
     await app.seesText('main', 'in Wherry, slot 1');
     await press('A-03: Copying');
     await app.clickText('button', 'Hand over');
-    const code = await app.find('section svg[role=img], [role=dialog] svg[role=img]');
+    const code = await app.find('[role=dialog] svg[role=img]');
     await app.run(
       'document.querySelector("[role=dialog] svg[role=img]").setAttribute("style", "width:320px;height:320px")',
     );
@@ -232,6 +234,8 @@ describe('hand-over without a network', () => {
       '5',
       '-vf',
       'scale=480:480:flags=neighbor,pad=640:480:80:0:white',
+      '-pix_fmt',
+      'yuvj420p',
       '-c:v',
       'mjpeg',
       '-q:v',

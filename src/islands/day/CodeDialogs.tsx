@@ -32,13 +32,15 @@ interface ScanProps {
 
 /** The camera, until it has seen a code of ours. */
 export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps) {
-  const video = useRef<HTMLVideoElement>(null);
+  // The dialog brings its picture a moment later than itself.
+  const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const [said, setSaid] = useState('');
   const told = useRef({ onCard, onStates });
   told.current = { onCard, onStates };
   const known = useRef({ plan, cards });
   known.current = { plan, cards };
   useEffect(() => {
+    if (video === null) return;
     let scanner: Scanner | null = null;
     let left = false;
     const seen = (text: string): void => {
@@ -64,8 +66,7 @@ export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps
       else told.current.onCard(card.id);
     };
     void (async () => {
-      if (!video.current) return;
-      const started = await startScanner(video.current, seen);
+      const started = await startScanner(video, seen);
       if (typeof started === 'string') setSaid(CAMERA_WORDS[started]);
       else if (left) started.stop();
       else scanner = started;
@@ -74,11 +75,11 @@ export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps
       left = true;
       scanner?.stop();
     };
-  }, []);
+  }, [video]);
   return (
     <Dialog opened title="Scan a card" onClose={onClose}>
       <div className={css.scan}>
-        <video ref={video} className={css.video} playsInline muted aria-label="The camera" />
+        <video ref={setVideo} className={css.video} playsInline muted aria-label="The camera" />
         <p role="status" className={said ? 'tone-warm' : 'soft'}>
           {said || 'Hold the code of a card, or of another device, into the picture.'}
         </p>

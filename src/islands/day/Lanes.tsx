@@ -26,6 +26,8 @@ interface LanesProps {
   readonly now?: number | null;
 }
 
+const HEAT_WORDS = { warm: 'runs hot', hot: 'too hot' } as const;
+
 /** Steps in which a block is moved or made longer, minutes. */
 const STEP = 5;
 
@@ -237,10 +239,7 @@ function Block({ plan, span, axis, title, about, heat, isOpen, onOpen }: BlockPr
   const bind = useDrag(
     ({ movement: [x], last, tap, event, args: [isEnd] }) => {
       event.stopPropagation();
-      if (tap) {
-        if (last) onOpen();
-        return;
-      }
+      if (tap) return;
       const track = (event.currentTarget as HTMLElement | null)?.closest(`.${css.track}`)?.clientWidth ?? 1;
       const minutes = Math.round(((x / track) * (axis.to - axis.from)) / 60 / STEP) * STEP;
       const next = isEnd ? { start: 0, longer: minutes } : { start: minutes, longer: 0 };
@@ -265,16 +264,23 @@ function Block({ plan, span, axis, title, about, heat, isOpen, onOpen }: BlockPr
         type="button"
         {...bind(false)}
         onKeyDown={keys}
-        onClick={({ detail }) => {
-          // A press of a key; a finger's or a mouse's is told from a drag above.
-          if (detail === 0) onOpen();
-        }}
-        aria-label={`${title}, ${about}, ${block.from} for ${shortMinutes(block.minutes)}${heat === 'hot' ? ', too hot' : heat === 'warm' ? ', runs hot' : ''}`}
+        // What was dragged is not clicked: the package sees to that.
+        onClick={onOpen}
+        data-block={block.id}
         aria-describedby="day-keys"
       >
-        <b>{isMoving ? `${next.from} · ${shortMinutes(next.minutes)}` : title}</b>
-        <span>{about}</span>
-        {heat !== null && heat !== 'cool' && <em data-heat={heat}>{heat === 'hot' ? 'too hot' : 'runs hot'}</em>}
+        <b aria-hidden="true">{isMoving ? `${next.from} · ${shortMinutes(next.minutes)}` : title}</b>
+        <span className={css.about} aria-hidden="true">
+          {about}
+        </span>
+        {heat !== null && heat !== 'cool' && (
+          <em data-heat={heat} aria-hidden="true">
+            {HEAT_WORDS[heat]}
+          </em>
+        )}
+        <span className="unseen">
+          {`${title}, ${about}, ${block.from} for ${shortMinutes(block.minutes)}${heat === null || heat === 'cool' ? '' : `, ${HEAT_WORDS[heat]}`}`}
+        </span>
       </button>
       <span className={css.end} {...bind(true)} aria-hidden="true" />
     </div>
