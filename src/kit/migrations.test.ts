@@ -137,3 +137,27 @@ describe('a store of version 1', () => {
     await db.delete();
   });
 });
+
+describe('plans, which versions before 5 kept without reading', () => {
+  const plan = { id: 'd', name: 'Day', date: '2027-06-12', start: '08:00', blocks: [], cardIds: [], readers: [] };
+  const whole = {
+    ...plan,
+    copies: { count: 1, destinations: [], verify: false, from: 'card' },
+    rules: { swapSeconds: 0, mostMinutesOnOneCard: null, changeAtPercent: 100 },
+  };
+  const read = (plans: unknown) => readKit({ format: 'cool-reel-kit', version: 4, bodies: [], cards: [], plans });
+
+  it('come in where they are plans; what is none is kept beside them, and nothing is lost', async () => {
+    const found = await read([{ id: 'note', text: 'buy tape' }, whole]);
+    expect(found).toMatchObject({
+      ok: true,
+      value: { kit: { plans: [whole], plansBeforeVersion5: [{ id: 'note', text: 'buy tape' }] } },
+    });
+  });
+
+  it('are refused by their place in the file where a number of theirs cannot be', async () => {
+    const bad = { ...whole, rules: { ...whole.rules, swapSeconds: -5 } };
+    const found = await read([{ id: 'note' }, bad]);
+    expect(found).toMatchObject({ ok: false, error: { problems: [{ path: 'plans[1].rules.swapSeconds' }] } });
+  });
+});

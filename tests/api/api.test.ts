@@ -484,8 +484,8 @@ describe('POST /api/match', () => {
 
   it('refuses forbidden keys without adopting them', async () => {
     const text = JSON.stringify({ kit: demo, policy }).replace(
-      '"plans":[]',
-      '"plans":[],"__proto__":{"polluted":true}',
+      '"prices":[]',
+      '"prices":[],"__proto__":{"polluted":true}',
     );
     expect((await post('/api/match', text)).status).toBe(400);
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined();

@@ -63,6 +63,8 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/prove?at=measure&what=trace', 'How a card was written'],
   ['/prove?at=measure&what=bench', 'A card, written and read back'],
   ['/prove?open=bench-sun', 'For the heat runs of A-01'],
+  ['/day', 'Short at 14:38'],
+  ['/sheet?plan=race-day', 'Labels of the cards'],
   ['/nowhere', 'There is no such page'],
 ];
 

@@ -12,11 +12,11 @@ const TACTICS: readonly Tactics[] = (['fit', 'longest-free', 'largest'] as const
 );
 
 /** How much may be tried: runs for a day of this size. Counted, not timed, so that one day has one plan. */
-const EFFORT = 90_000;
+const EFFORT = 330_000;
 const MOST_RUNS = 1500;
 const LEAST_RUNS = 12;
 const runsFor = ({ blocks, cards }: DayProblem): number =>
-  Math.round(Math.min(MOST_RUNS, Math.max(LEAST_RUNS, EFFORT / (blocks.length * (cards.length + 10) + 1))));
+  Math.round(Math.min(MOST_RUNS, Math.max(LEAST_RUNS, EFFORT / (blocks.length * (cards.length + 4) + 1) ** 1.5)));
 
 /** Less missing is better; then fewer changes; then nothing. */
 function isBetter(a: DayRun, b: DayRun): boolean {
