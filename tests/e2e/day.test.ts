@@ -98,6 +98,32 @@ describe('planning', () => {
     await app.seesText(SIDE, /Nothing is short|Short at/);
   });
 
+  it('is kept as a pattern, and another day begins from it; a form asks before what is typed in it goes', async () => {
+    await app.visit('/day');
+    await app.clickText('button', 'More');
+    await app.clickText('button', 'Keep as a pattern');
+    await app.seesText('body', 'Race day added');
+    await app.clickText('button', 'More');
+    await app.clickText('button', 'Another day like Race day');
+    await app.driver.wait(
+      async () => (await app.driver.findElements(By.css('select[aria-label="Which day"]'))).length === 1,
+      WAIT,
+    );
+    await app.seesText(SIDE, 'Short at 14:38');
+    await app.clickText('button', 'Cards and disks');
+    await app.fill('Name of the day', 'Second day', '//aside');
+    await app.clickText('button', 'Close');
+    await app.seesText('[role=dialog]', /not saved|Save/);
+    await app.clickText('button', 'Save');
+    await app.driver.wait(
+      async () =>
+        (
+          await app.run<string>('return document.querySelector(\'select[aria-label="Which day"]\').textContent')
+        ).includes('Second day'),
+      WAIT,
+    );
+  });
+
   it('is saved as a calendar and a table, and printed as a sheet with a label for every card', async () => {
     await app.visit('/day');
     await app.seesText(SIDE, 'Short at');
@@ -203,6 +229,22 @@ describe('on the day', () => {
     await app.clickText('button', 'A-03 is verified');
     await app.seesText('main', 'lists agree');
     for (const name of [one, two, bad]) rmSync(name);
+  });
+});
+
+describe('the plan is no proof', () => {
+  it('of a copy: a card that should be free by now, and is not, is asked about when it is to go in', async () => {
+    await rehearse();
+    // The next card by the plan is A-01; by what is pressed it is full.
+    await press('A-01: another state');
+    await app.clickText('button', 'Full');
+    await app.clickText('button', 'Do it all the same');
+    await app.seesText('main', 'not to be wiped');
+    await press('A-01: another state');
+    await app.clickText('button', 'In a body');
+    await app.seesText('body', 'A-01 is not safe to wipe');
+    await app.seesText('[role=dialog]', 'It is wiped when it is formatted in the body');
+    await app.clickText('button', 'Leave it as it is');
   });
 });
 

@@ -29,6 +29,16 @@ export function nextDayOf(plan: Plan, name: string): Plan {
   };
 }
 
+/** A pattern of a day: everything but what was pressed. */
+export const templateOf = (plan: Plan): Plan => ({ ...plan, id: newId(), isTemplate: true, log: [] });
+
+/** A day from a pattern. */
+export const fromTemplate = (template: Plan, date: string): Plan => ({
+  ...template,
+  ...{ id: newId(), isTemplate: false, date, log: [] },
+  blocks: template.blocks.map((block) => ({ ...block, id: newId() })),
+});
+
 const changePlan = (plan: Plan, what: string, to: (plan: Plan) => Plan): Promise<Written> =>
   write(what, [change('plans', plan.id, to)]);
 

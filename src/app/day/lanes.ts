@@ -34,6 +34,8 @@ interface RollSpan extends Span {
 export interface Lanes {
   /** The whole axis. */
   readonly axis: Span;
+  /** Air of the day where it was entered, on the axis. */
+  readonly air: readonly { readonly at: number; readonly airC: number }[];
   readonly bodies: readonly {
     readonly bodyId: string;
     readonly blocks: readonly BlockSpan[];
@@ -96,6 +98,12 @@ function cardSpans(cardId: string, day: PlannedDay, axis: Span): readonly CardSp
   return filled.filter(({ from, to }) => to > axis.from && from < axis.to);
 }
 
+/** Seconds of a clock time from the start of a plan, on its first day. */
+const sinceStart = (time: string, start: string): number => {
+  const minutes = (text: string): number => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
+  return (minutes(time) - minutes(start)) * 60;
+};
+
 /** Everything that is drawn of a day. */
 export function lanesOf(plan: Plan, day: PlannedDay): Lanes {
   const axis = axisOf(plan, day);
@@ -103,6 +111,9 @@ export function lanesOf(plan: Plan, day: PlannedDay): Lanes {
   const blockOf = new Map(plan.blocks.map((block) => [block.id, block]));
   return {
     axis,
+    air: (plan.airProfile ?? [])
+      .map(({ at, airC }) => ({ at: sinceStart(at, plan.start), airC }))
+      .filter(({ at }) => at >= axis.from && at < axis.to),
     bodies: bodyIds.map((bodyId) => ({
       bodyId,
       blocks: day.blocks.flatMap(({ blockId, bodyId: of, fromSeconds, toSeconds }) => {

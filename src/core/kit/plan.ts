@@ -112,6 +112,8 @@ export interface Plan {
   readonly rules: PlanRules;
   /** True until somebody has looked at the speeds of readers and disks that a new plan begins with. */
   readonly speedsAssumed?: boolean | null;
+  /** A pattern that days begin from; it is no day itself. */
+  readonly isTemplate?: boolean | null;
   readonly airProfile?: readonly PlanAir[];
   readonly log?: readonly PlanPress[];
 }

@@ -21,13 +21,14 @@ interface BlockFormProps {
   readonly plan: Plan;
   readonly block: PlanBlock;
   readonly isNew: boolean;
+  readonly onDone: () => void;
   readonly onClose: () => void;
 }
 
 const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
 
 /** One block: who records what, when, for how long. */
-export function BlockForm({ kit, plan, block, isNew, onClose }: BlockFormProps) {
+export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFormProps) {
   const itemForm = useItemForm<PlanBlock>({
     list: 'blocks',
     name: () => 'The block',
@@ -36,7 +37,7 @@ export function BlockForm({ kit, plan, block, isNew, onClose }: BlockFormProps) 
     isGone: false,
     schema: blockSchema,
     save: (item) => saveBlock(plan, item),
-    onSaved: onClose,
+    onSaved: onDone,
   });
   const { form, onSubmit, discard } = itemForm;
   const { values } = form;
@@ -112,7 +113,7 @@ export function BlockForm({ kit, plan, block, isNew, onClose }: BlockFormProps) 
           <button
             type="button"
             className="plain-button"
-            onClick={() => void change(() => removeBlock(plan, block)).then((done) => (done ? onClose() : undefined))}
+            onClick={() => void change(() => removeBlock(plan, block)).then((done) => (done ? onDone() : undefined))}
           >
             Delete this block
           </button>
@@ -124,7 +125,7 @@ export function BlockForm({ kit, plan, block, isNew, onClose }: BlockFormProps) 
         inPanel
         onDiscard={() => {
           discard();
-          if (isNew) onClose();
+          if (isNew) onDone();
         }}
       />
     </form>

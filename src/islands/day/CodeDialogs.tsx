@@ -133,6 +133,9 @@ export function TakeOver({ plan, cards, read, onClose }: TakeOverProps) {
               <li key={cardId}>
                 <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'not pressed'} → {LIVE_STATES[to]}
                 {who && `, ${who}`}
+                {to === 'free' && from !== null && from !== 'verified' && (
+                  <span className="tone-hot"> freed there: ask whether its copies are verified</span>
+                )}
               </li>
             ))}
           </ul>

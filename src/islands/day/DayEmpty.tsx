@@ -1,8 +1,16 @@
 import type { DayViewKit } from '../../app/day/dayKit.ts';
+import type { Plan } from '../../core/kit/plan.ts';
 import css from './DayView.module.css';
 
+interface DayEmptyProps {
+  readonly kit: DayViewKit;
+  readonly templates: readonly Plan[];
+  readonly onNew: () => void;
+  readonly onLike: (template: Plan) => void;
+}
+
 /** Nothing is planned yet: what a day needs, and one press to begin. */
-export function DayEmpty({ kit, onNew }: { readonly kit: DayViewKit; readonly onNew: () => void }) {
+export function DayEmpty({ kit, templates, onNew, onLike }: DayEmptyProps) {
   const missing = kit.bodies.length === 0 ? 'body' : kit.cards.length === 0 ? 'card' : null;
   return (
     <div className={css.empty}>
@@ -21,6 +29,11 @@ export function DayEmpty({ kit, onNew }: { readonly kit: DayViewKit; readonly on
           Plan a day
         </button>
       )}
+      {templates.map((one) => (
+        <button key={one.id} type="button" className="plain-button" onClick={() => onLike(one)}>
+          Plan a day like {one.name}
+        </button>
+      ))}
     </div>
   );
 }

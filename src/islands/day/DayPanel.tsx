@@ -34,6 +34,17 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
   const hottest = plan.blocks
     .filter(({ id }) => heat[id] === 'hot' || heat[id] === 'warm')
     .sort((a, b) => Number(heat[b.id] === 'hot') - Number(heat[a.id] === 'hot'))[0];
+  const byHand = [
+    ...day.changes.map((one) => ({
+      at: one.atSeconds,
+      what: `${one.outCardId ? names.card(one.outCardId) : ''} ${one.inCardId ? `→ ${names.card(one.inCardId)}` : 'out'}`.trim(),
+      where: names.body(one.bodyId),
+      tone: undefined,
+    })),
+    ...day.frees.map(({ cardId, atSeconds }) => ({
+      ...{ at: atSeconds, what: `${names.card(cardId)} free`, where: 'copies made', tone: 'tone-cool' },
+    })),
+  ].sort((a, b) => a.at - b.at);
   const found = moves.phase === 'done' ? moves.answer : [];
   const marked = [...new Set(day.rolls.filter((roll) => roll.marked).map(({ cardId }) => cardId))];
   return (
@@ -131,6 +142,20 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
               What is still missing after it, at the right. One press makes it; it can be taken back.
             </p>
           )}
+        </section>
+      )}
+      {day.changes.length > 0 && (
+        <section className={css.group} aria-label="By hand">
+          <h3>By hand</h3>
+          <ol className={css.times}>
+            {byHand.map(({ at, what, where, tone }) => (
+              <li key={`${at} ${what} ${where}`}>
+                <b>{names.clock(at)}</b>
+                <span className={tone}>{what}</span>
+                <small className="soft">{where}</small>
+              </li>
+            ))}
+          </ol>
         </section>
       )}
       <section className={css.group} aria-label="The day">

@@ -1,9 +1,10 @@
 import { Menu } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
-import { addPlan, deletePlan, nextDayOf } from '../../app/day/dayActions.ts';
+import { addPlan, deletePlan, fromTemplate, nextDayOf, templateOf } from '../../app/day/dayActions.ts';
 import { DAY_LISTS, type DayViewKit } from '../../app/day/dayKit.ts';
 import { newBlock, newPlan } from '../../app/day/newPlan.ts';
 import { useDay } from '../../app/day/useDay.ts';
+import { today } from '../../app/kit/today.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import { dateText } from '../../text/day/summary.ts';
@@ -30,13 +31,17 @@ export default function DayView() {
 
 function asked(plans: readonly Plan[]): string | null {
   const id = new URLSearchParams(window.location.search).get('plan');
-  return plans.some((plan) => plan.id === id) ? id : null;
+  return plans.some((plan) => plan.id === id && !plan.isTemplate) ? id : null;
 }
 
 function Days({ kit }: { readonly kit: DayViewKit }) {
   const { bodies, cards, settings } = kit;
   const policy = useMemo(() => policyOf(settings), [settings.take, settings.headroom]);
-  const plans = useMemo(() => [...kit.plans].sort((a, b) => a.date.localeCompare(b.date)), [kit.plans]);
+  const plans = useMemo(
+    () => kit.plans.filter(({ isTemplate }) => !isTemplate).sort((a, b) => a.date.localeCompare(b.date)),
+    [kit.plans],
+  );
+  const templates = kit.plans.filter(({ isTemplate }) => isTemplate);
   const [planId, setPlanId] = useState(() => asked(kit.plans));
   const [isLive, setLive] = useState(() => new URLSearchParams(window.location.search).get('at') === 'live');
   const [beside, setBeside] = useState<Beside>(null);
@@ -58,7 +63,15 @@ function Days({ kit }: { readonly kit: DayViewKit }) {
         setBeside(null);
       });
     });
-  if (plan === null) return <DayEmpty kit={kit} onNew={() => add(newPlan(cards))} />;
+  if (plan === null)
+    return (
+      <DayEmpty
+        kit={kit}
+        templates={templates}
+        onNew={() => add(newPlan(cards))}
+        onLike={(one) => add(fromTemplate(one, today()))}
+      />
+    );
   const names = plans.map(({ name }) => name);
   const numbered = (name: string): string => {
     const stem = name.replace(/ \d+$/, '');
@@ -120,6 +133,17 @@ function Days({ kit }: { readonly kit: DayViewKit }) {
               <Menu.Divider />
               <Menu.Item onClick={() => add(nextDayOf(plan, numbered(plan.name)))}>Copy to the next day</Menu.Item>
               <Menu.Item onClick={() => add(newPlan(cards))}>Another day</Menu.Item>
+              {templates.map((one) => (
+                <Menu.Item key={one.id} onClick={() => add(fromTemplate(one, today()))}>
+                  Another day like {one.name}
+                </Menu.Item>
+              ))}
+              <Menu.Item onClick={() => void change(() => addPlan(templateOf(plan)))}>Keep as a pattern</Menu.Item>
+              {templates.map((one) => (
+                <Menu.Item key={`gone ${one.id}`} onClick={() => void change(() => deletePlan(one))}>
+                  Forget the pattern {one.name}
+                </Menu.Item>
+              ))}
               <Menu.Item
                 onClick={() =>
                   leave(() => {
@@ -143,9 +167,12 @@ function Days({ kit }: { readonly kit: DayViewKit }) {
         planned={planned}
         beside={beside}
         onOpen={open}
-        onClose={() => setBeside(null)}
+        onDone={() => setBeside(null)}
+        onClose={() => open(null)}
       >
-        {beside?.kind === 'setup' && <SetupForm key={plan.id} kit={kit} plan={plan} onClose={() => open(null)} />}
+        {beside?.kind === 'setup' && (
+          <SetupForm key={plan.id} kit={kit} plan={plan} onDone={() => setBeside(null)} onClose={() => open(null)} />
+        )}
       </PlannedPart>
     </div>
   );

@@ -119,6 +119,20 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
               );
             })}
           </div>
+          {lanes.air.length > 0 && (
+            <div className={css.lane}>
+              <h2>
+                <small>Air</small>
+              </h2>
+              <ul className={css.track} aria-label="Air of the day">
+                {lanes.air.map(({ at, airC }) => (
+                  <li key={at} className={css.air} style={{ left: placed({ from: at, to: at }, axis).left }}>
+                    {Math.round(airC)} °C<span className="unseen"> at {names.clock(at)}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
           <div className={css.group}>
             {lanes.cards.map(({ cardId, spans }) => (
               <div key={cardId} className={css.lane}>

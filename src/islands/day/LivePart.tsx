@@ -4,6 +4,7 @@ import type { CodeRead } from '../../app/day/codes.ts';
 import { clearLog, type NewPress, pressCard, pressSwap } from '../../app/day/dayActions.ts';
 import { clockFor, namesFor } from '../../app/day/dayClock.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
+import { lanesOf } from '../../app/day/lanes.ts';
 import {
   callOut,
   doubtOf,
@@ -21,6 +22,7 @@ import { useDay } from '../../app/day/useDay.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { Policy } from '../../core/match/policy.ts';
+import type { PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
 import { doubtText, LIVE_STATES, LIVE_TONES, PRESS_WORDS } from '../../text/day/live.ts';
@@ -31,6 +33,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { part } from '../../ui/part.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
+import { Lanes } from './Lanes.tsx';
 import css from './LivePart.module.css';
 
 const ScanDialog = part(async () => ({ default: (await import('./CodeDialogs.tsx')).ScanDialog }));
@@ -49,6 +52,8 @@ interface LivePartProps {
   readonly policy: Policy;
   readonly onLeave: () => void;
 }
+
+const NO_HEAT = {};
 
 /** Planned again when something is pressed, and else so often, milliseconds: what is late shows by itself. */
 const REPLAN = 60_000;
@@ -71,6 +76,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
   const lastDay = useRef(fresh);
   if (fresh) lastDay.current = fresh;
   const day = fresh ?? lastDay.current;
+  const lanes = useMemo(() => (day ? lanesOf(plan, day) : null), [plan, day]);
   const change = useChange();
   const [who, setWho] = useState(keptWho);
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -120,6 +126,18 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
       ...{ cardId: live.card.id, to, bodyId: seat?.bodyId ?? null, slotId: seat?.slotId ?? null },
       ...(to === 'verified' ? { proof: 'word' as const } : {}),
     });
+  };
+  /** The planned card goes in, unless what is on it is not safe by what was pressed: the plan is no proof of a copy. */
+  const swapNow = ({ inCardId, outCardId, bodyId, slotId }: PlannedSwap): void => {
+    const live = cards.find(({ card }) => card.id === inCardId);
+    if (!live) return;
+    if (doubtOf(live.state, 'in-body', plan)) {
+      setWhy('');
+      setAsked({ live, to: 'in-body' });
+      return;
+    }
+    const presses = { out: outCardId, in: live.card.id, bodyId, slotId };
+    void change(() => pressSwap(plan, presses, who.trim(), pressTime(now, clock)));
   };
   const short = day?.shortages.find(({ missingMinutes, toSeconds }) => missingMinutes > 0 && toSeconds > seconds);
   const running =
@@ -186,26 +204,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
                 </div>
                 <p className="soft">to the next swap, as planned from what was pressed</p>
                 <div className={css.buttons}>
-                  <button
-                    type="button"
-                    className="ink-button"
-                    data-strong
-                    onClick={() =>
-                      void change(() =>
-                        pressSwap(
-                          plan,
-                          {
-                            out: swap.outCardId,
-                            in: swap.inCardId as string,
-                            bodyId: swap.bodyId,
-                            slotId: swap.slotId,
-                          },
-                          who.trim(),
-                          pressTime(now, clock),
-                        ),
-                      )
-                    }
-                  >
+                  <button type="button" className="ink-button" data-strong onClick={() => swapNow(swap)}>
                     {swap.outCardId ? 'Swapped now' : 'It is in'}
                   </button>
                 </div>
@@ -304,6 +303,22 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
             </ul>
           </section>
         </>
+      )}
+      {!isOther && day && lanes && (
+        <details>
+          <summary>The day in lanes</summary>
+          <Lanes
+            kit={kit}
+            plan={plan}
+            day={day}
+            lanes={lanes}
+            names={names}
+            heat={NO_HEAT}
+            openId={null}
+            onOpen={onLeave}
+            now={seconds}
+          />
+        </details>
       )}
       <section className={css.foot} aria-label="This device">
         <TextInput

@@ -17,12 +17,15 @@ interface PlannedPartProps {
   readonly planned: DayState;
   readonly beside: Beside;
   readonly onOpen: (next: Beside) => void;
+  /** What was open is saved, or gone. */
+  readonly onDone: () => void;
+  /** Asks first where something typed is not saved. */
   readonly onClose: () => void;
   readonly children: ReactNode;
 }
 
 /** The lanes of a planned day, and beside them what is short, what would help, or the form of what is being changed. */
-export function PlannedPart({ kit, plan, planned, beside, onOpen, onClose, children }: PlannedPartProps) {
+export function PlannedPart({ kit, plan, planned, beside, onOpen, onDone, onClose, children }: PlannedPartProps) {
   const { day, state, again, moves, heat } = planned;
   const clock = useMemo(() => clockFor(plan), [plan]);
   const names = useMemo(() => (clock ? namesFor(kit, plan, clock) : null), [kit, plan, clock]);
@@ -65,6 +68,7 @@ export function PlannedPart({ kit, plan, planned, beside, onOpen, onClose, child
             plan={plan}
             block={plan.blocks.find(({ id }) => id === beside.block.id) ?? beside.block}
             isNew={!plan.blocks.some(({ id }) => id === beside.block.id)}
+            onDone={onDone}
             onClose={onClose}
           />
         ) : beside?.kind === 'setup' ? (

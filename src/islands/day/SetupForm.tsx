@@ -21,11 +21,12 @@ import { ClockField } from './ClockField.tsx';
 interface SetupFormProps {
   readonly kit: DayViewKit;
   readonly plan: Plan;
+  readonly onDone: () => void;
   readonly onClose: () => void;
 }
 
 /** What the day is made with: its date, cards, readers, disks and rules. */
-export default function SetupForm({ kit, plan, onClose }: SetupFormProps) {
+export default function SetupForm({ kit, plan, onDone, onClose }: SetupFormProps) {
   const itemForm = useItemForm<Plan>({
     list: 'plans',
     name: () => 'The day',
@@ -34,7 +35,7 @@ export default function SetupForm({ kit, plan, onClose }: SetupFormProps) {
     isGone: false,
     schema: planSchema,
     save: (item, base) => savePlan({ ...item, speedsAssumed: false }, base),
-    onSaved: onClose,
+    onSaved: onDone,
   });
   const { form, onSubmit, discard } = itemForm;
   const { values } = form;

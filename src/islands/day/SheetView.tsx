@@ -29,7 +29,7 @@ export default function SheetView() {
 /** The day on paper: a page a body, copies and what may be wiped, and a label for every card. */
 function Sheet({ kit }: { readonly kit: DayViewKit }) {
   const asked = new URLSearchParams(window.location.search).get('plan');
-  const plan = kit.plans.find(({ id }) => id === asked) ?? kit.plans[0] ?? null;
+  const plan = kit.plans.find(({ id }) => id === asked) ?? kit.plans.find(({ isTemplate }) => !isTemplate) ?? null;
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
   const { state, day, again } = useDay(kit, plan, policy, null, false);
   const clock = useMemo(() => (plan ? clockFor(plan) : null), [plan]);

@@ -75,6 +75,7 @@ export const planSchema = objectOf<Plan>({
     gapFreeMinutes: amount(RANGES.takeMinutes.max).allow(null),
     alsoUse: oneOf(ALSO_USED).allow(null),
   }).required(),
+  isTemplate: Joi.boolean().allow(null),
   speedsAssumed: Joi.boolean().allow(null),
   airProfile: listOf<PlanAir>(objectOf<PlanAir>({ at: clockTime.required(), airC: temperature.required() })).max(48),
   log: listOf<PlanPress>(
