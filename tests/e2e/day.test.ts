@@ -114,7 +114,7 @@ describe('planning', () => {
     await app.fill('Name of the day', 'Second day', '//aside');
     await app.clickText('button', 'Close');
     await app.seesText('[role=dialog]', /not saved|Save/);
-    await app.clickText('button', 'Save');
+    await app.clickText('*[@role="dialog"]//button', 'Save');
     await app.driver.wait(
       async () =>
         (

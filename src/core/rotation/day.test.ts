@@ -146,6 +146,17 @@ describe('on the day', () => {
     ).toBe(true);
   });
 
+  it('leaves the plan as it was planned, whatever was pressed since', () => {
+    const log = [at('09:20', 'c2', 'in-body', 's'), at('10:00', 'c2', 'full'), at('10:05', 'c', 'copying')];
+    const made = (presses: readonly PlanPress[], cards = two.cards): PlannedDay =>
+      plan(aPlan({ cardIds: ['c', 'c2'], blocks: [aBlock({ minutes: 120 })], log: presses }), { cards });
+    const cameFull = [aCard({ state: 'full' }), aCard({ id: 'c2' })];
+    // What was copied first had come full; what was put in first had been free.
+    expect(made(log, [aCard({ state: 'verified' }), aCard({ id: 'c2', state: 'full' })]).rolls).toEqual(
+      made([], cameFull).rolls,
+    );
+  });
+
   it('takes a card that another was put in for as come out full, and a clock that went back as standing still', () => {
     const log = [at('09:00', 'c', 'in-body', 's'), at('09:30', 'c2', 'in-body', 's')];
     const now = day(log, '09:10');

@@ -6,7 +6,7 @@ import { printOf } from '../match/print.ts';
 import { sharesOf } from '../match/seats.ts';
 import type { Form } from '../standards/forms.ts';
 import type { DayBlock, DayCard, DayProblem } from './problem.ts';
-import { type Press, pushedOut, standingOf } from './progress.ts';
+import { type Press, pushedOut, standingBefore, standingOf } from './progress.ts';
 import { type DayKit, housingOf, seatsFor } from './seating.ts';
 
 /** What of a plan cannot be planned: told by its place, and left out. */
@@ -169,9 +169,11 @@ export function makeDay(input: DayInput): DayMade {
     },
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
-  const standing = cards.map((card, at) =>
-    standingOf({ at, card, presses: all.filter((press) => press.card === at), now, problem }),
-  );
+  const standing = cards.map((card, at) => {
+    // As planned, nothing has happened yet, whatever was pressed since.
+    if (input.now === null) return standingBefore({ card, presses: presses.filter((press) => press.card === at) });
+    return standingOf({ at, card, presses: all.filter((press) => press.card === at), now, problem });
+  });
   const ahead = blocks.filter(({ to }) => to > now).map((block) => ({ ...block, from: Math.max(block.from, now) }));
   const aheadIds = new Set(ahead.map(({ id }) => id));
   return {

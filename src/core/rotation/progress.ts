@@ -47,6 +47,18 @@ export interface StandingInput {
   readonly problem: Pick<DayProblem, 'blocks' | 'readers' | 'destinations' | 'copies' | 'cards'>;
 }
 
+/**
+ * Where a card stood before the day, seen from its first press: what was put in, filled or freed first had been free, what was
+ * copied first had come full. Without a press the kit tells.
+ */
+export function standingBefore({ card, presses }: Pick<StandingInput, 'card' | 'presses'>): CardStart {
+  const [first] = presses;
+  const cameFull = first ? !['in-body', 'full', 'free'].includes(first.to) : !isAtHand(card);
+  if (!cameFull) return { kind: 'free', at: 0 };
+  const copies = !first && card.state === 'copied-once' ? 1 : 0;
+  return { kind: 'waiting', at: 0, bytes: usable(card).bytes, copies, left: null };
+}
+
 /** Seconds that a copy of so many bytes takes, as the day plans it: its slowest part decides. */
 function copySeconds(bytes: number, card: number, problem: StandingInput['problem']): number {
   const { readers, destinations, copies, cards } = problem;
@@ -64,10 +76,7 @@ function copySeconds(bytes: number, card: number, problem: StandingInput['proble
 export function standingOf({ at, card, presses, now, problem }: StandingInput): CardStart {
   const whole = usable(card).bytes;
   const last = presses.at(-1);
-  if (!last) {
-    if (isAtHand(card)) return { kind: 'free', at: 0 };
-    return { kind: 'waiting', at: 0, bytes: whole, copies: card.state === 'copied-once' ? 1 : 0, left: null };
-  }
+  if (!last) return standingBefore({ card, presses });
   const wentIn = presses.findLast(({ to }) => to === 'in-body');
   const wasFull = presses.findLast(({ to, at: when }) => to === 'full' && when >= (wentIn?.at ?? 0));
   const until = wasFull?.at ?? last.at;

@@ -4,7 +4,7 @@ import type { TaskState } from '../../app/tasks/useTask.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { BlockHeat } from '../../core/rotation/blockHeat.ts';
 import type { DayMove } from '../../core/rotation/dayMoves.ts';
-import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
+import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import { type DayNames, dayFaultText, dayMoveText, gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
 import { minutesText } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -23,6 +23,12 @@ interface DayPanelProps {
 /** Shortages told at once; the rest are counted. */
 const SHOWN = 3;
 
+/** A change as it is said: `B-01 → C-01`, `A-01 in`, `A-01 out`. */
+function changeText({ outCardId, inCardId }: PlannedSwap, names: DayNames): string {
+  if (outCardId && inCardId) return `${names.card(outCardId)} → ${names.card(inCardId)}`;
+  return inCardId ? `${names.card(inCardId)} in` : `${names.card(outCardId ?? '')} out`;
+}
+
 /** What the day comes to: what is short and when, what would help, and its numbers. */
 export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelProps) {
   const { totals, faults, shortages } = day;
@@ -37,7 +43,7 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
   const byHand = [
     ...day.changes.map((one) => ({
       at: one.atSeconds,
-      what: `${one.outCardId ? names.card(one.outCardId) : ''} ${one.inCardId ? `→ ${names.card(one.inCardId)}` : 'out'}`.trim(),
+      what: changeText(one, names),
       where: names.body(one.bodyId),
       tone: undefined,
     })),

@@ -24,7 +24,7 @@ import type { Plan } from '../../core/kit/plan.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
+import { gigabytes, shortageText } from '../../text/day/day.ts';
 import { doubtText, LIVE_STATES, LIVE_TONES, PRESS_WORDS } from '../../text/day/live.ts';
 import { spokenDate } from '../../text/day/summary.ts';
 import { whenText } from '../../text/kit/when.ts';
@@ -414,10 +414,12 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
     </div>
   );
 
-  /** What is on a card, as planned: minutes and bytes since it went in. */
+  /** What is on a card by what was pressed: what is to be copied of it before it can record again. */
   function atStake(cardId: string): string {
-    const sitting = day?.sittings.find((one) => one.cardId === cardId && one.rolledSeconds > 0);
-    return sitting ? `${shortMinutes(sitting.rolledSeconds / 60)}, ${gigabytes(sitting.GB)} as planned` : '';
+    const next = day?.sittings.find((one) => one.cardId === cardId && one.fromSeconds > seconds);
+    const copy = day?.offloads.find((one) => one.cardId === cardId && one.stage === 'copy');
+    if (!copy || (next && copy.fromSeconds > next.fromSeconds)) return 'everything on it';
+    return `up to ${gigabytes(copy.GB)}, by what was pressed`;
   }
 }
 
