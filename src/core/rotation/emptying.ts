@@ -34,7 +34,7 @@ const NONE: readonly number[] = [];
 type Stuck = 'no-room' | 'no-reader';
 
 /** A card that comes out with bytes to copy. */
-interface Arrival {
+export interface Arrival {
   readonly card: number;
   readonly bytes: number;
   /** Verified copies that exist. */

@@ -1,6 +1,8 @@
+import { createAgenda, type DayEvent, type EventKind } from './agenda.ts';
 import { type Choices, type CopyOrder, createEmptying, EITHER, type Tell } from './emptying.ts';
-import type { Change, DayRun, Fork, Roll, Shortage, ShortReason, Sitting } from './outcome.ts';
+import type { DayRun, Fork, Shortage, ShortReason } from './outcome.ts';
 import { type Candidate, candidatesFor, type PickBy, type Seated, seatedSet } from './pick.ts';
+import { createPlaces, DUST, type Places } from './places.ts';
 import type { DayBlock, DayProblem } from './problem.ts';
 
 /** How decisions fall where nothing else was chosen. */
@@ -11,20 +13,8 @@ export interface Tactics {
   readonly keep: 'where-it-holds' | 'never';
 }
 
-/** Below this much of a second nothing is counted. */
-const DUST = 1e-6;
 /** A card stays in for a block it cannot hold whole where at least this share of it is left [A]. */
 const KEPT_SHARE = 0.5;
-
-type EventKind = 'end' | 'block' | 'prepare' | 'relay';
-interface Event {
-  readonly at: number;
-  readonly kind: EventKind;
-  readonly body: number;
-  /** Stands only while the body has not gone on since. */
-  readonly token: number;
-}
-const ORDER: Readonly<Record<EventKind, number>> = { end: 0, relay: 1, prepare: 2, block: 3 };
 
 /** To leave what is free for somebody else, until another card is. */
 const PASS = -1;
@@ -70,9 +60,6 @@ interface BodyState {
  */
 export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): DayRun {
   const { bodies, blocks, cards, rules } = problem;
-  const rolls: Roll[] = [];
-  const sittings: Sitting[] = [];
-  const changes: Change[] = [];
   const frees: { card: number; at: number }[] = [];
   const shortages: Shortage[] = [];
   const forks: Fork[] = [];
@@ -83,20 +70,11 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     forks.push({ key, at, options, chosen: taken, aside: leaves });
   };
   let inChanges = 0;
-  let freed = 0;
 
-  const share = cards.map(() => 0);
-  const rolledOn = cards.map(() => 0);
-  const bytesOn = cards.map(() => 0);
-  const freeSince: (number | null)[] = cards.map(({ start }) =>
-    start.kind === 'free' && start.at <= problem.now ? start.at : null,
-  );
-  const events: Event[] = [];
+  const agenda = createAgenda();
   const later: Later[] = cards
     .flatMap(({ start }, card) => (start.kind === 'free' && start.at > problem.now ? [{ card, at: start.at }] : []))
     .sort((a, b) => b.at - a.at);
-  /** Cards by slot, and the one that a slot had last: a card that goes in after another is a swap. */
-  const inSlot: (number | null)[][] = bodies.map(({ slots }) => Array.from({ length: slots }, () => null));
   // More to choose from is not always better for a day that does not look ahead: a card or a reader may be left aside.
   const aside = (what: string, id: string): boolean => {
     const key = `${what}:${id}`;
@@ -106,10 +84,8 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   };
   const unusedCard = cards.map(({ id }) => aside('without', id));
   const closed = problem.readers.map(({ id }) => problem.readers.length > 1 && aside('closed', id));
-  const seated = new Set<number>();
-  const emptying = createEmptying(problem, tactics.order, chosen, tell, seated, closed);
-  const hadCard: (number | null)[][] = bodies.map(({ slots }) => Array.from({ length: slots }, () => null));
-  const satSince = cards.map(() => 0);
+  const places: Places = createPlaces(problem, (arrival) => emptying.arrive(arrival));
+  const emptying = createEmptying(problem, tactics.order, chosen, tell, places.seated, closed);
 
   const states: BodyState[] = bodies.map((_, body) => ({
     blocks: blocks.flatMap((block, at) => (block.body === body ? [at] : [])),
@@ -130,72 +106,8 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   const stateOf = (body: number): BodyState => states[body] as BodyState;
   const blockAt = (at: number): DayBlock => blocks[at] as DayBlock;
 
-  function post(at: number, kind: EventKind, body: number): void {
-    const event = { at, kind, body, token: stateOf(body).token };
-    let place = events.length;
-    // Few are waiting at any time; the next one stands last.
-    while (place > 0) {
-      const before = events[place - 1] as Event;
-      if (before.at > at || (before.at === at && ORDER[before.kind] > ORDER[kind])) break;
-      place -= 1;
-    }
-    events.splice(place, 0, event);
-  }
-
-  const limitLeft = (card: number): number =>
-    rules.most === null ? Number.POSITIVE_INFINITY : Math.max(0, rules.most - (rolledOn[card] as number));
-
-  /** Recorded seconds that a card still takes in a block. */
-  function leftOn({ card, slot }: Seated, block: DayBlock): number {
-    const fit = block.fits[card]?.[slot];
-    if (!fit) return 0;
-    return Math.max(0, Math.min((rules.changeAt - (share[card] as number)) * fit.seconds, limitLeft(card)));
-  }
-  const unitLeft = (unit: readonly Seated[], block: DayBlock): number =>
-    unit.reduce((least, one) => Math.min(least, leftOn(one, block)), Number.POSITIVE_INFINITY);
-
-  function putIn(body: number, unit: readonly Seated[], time: number): void {
-    for (const { card, slot } of unit) {
-      const slotsIn = inSlot[body] as (number | null)[];
-      const had = hadCard[body] as (number | null)[];
-      const justOut = changes.findLastIndex((one) => one.body === body && one.slot === slot);
-      const out = changes[justOut];
-      // Out and in at one moment is one change.
-      if (out && out.in === null && time - out.at < DUST) changes.splice(justOut, 1);
-      const together = out && out.in === null && time - out.at < DUST ? out.out : null;
-      changes.push({ at: time, body, slot, out: together, in: card, after: had[slot] ?? null });
-      slotsIn[slot] = card;
-      seated.add(card);
-      had[slot] = card;
-      satSince[card] = time;
-      freeSince[card] = null;
-      share[card] = 0;
-      rolledOn[card] = 0;
-      bytesOn[card] = 0;
-    }
-  }
-
-  function takeOut(body: number, unit: readonly Seated[], time: number): void {
-    for (const { card, slot } of unit) {
-      (inSlot[body] as (number | null)[])[slot] = null;
-      seated.delete(card);
-      changes.push({ at: time, body, slot, out: card, in: null, after: null });
-      const bytes = bytesOn[card] as number;
-      sittings.push({
-        card,
-        body,
-        slot,
-        from: satSince[card] as number,
-        to: time,
-        rolled: rolledOn[card] as number,
-        bytes,
-      });
-      if (bytes <= 0) {
-        freeSince[card] = time;
-        freed += 1;
-      } else emptying.arrive({ card, bytes, copies: 0, left: null, at: time });
-    }
-  }
+  const post = (at: number, kind: EventKind, body: number): void =>
+    agenda.post({ at, kind, body, token: stateOf(body).token });
 
   function short(block: number, from: number, to: number, seconds: number, reason: ShortReason): void {
     if (seconds <= DUST) return;
@@ -230,7 +142,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     state.rolling = true;
     state.rollFrom = time;
     state.token += 1;
-    const left = unitLeft(unit, block);
+    const left = places.left(unit, block);
     const fills = state.pace > 0 ? time + left / state.pace : block.to;
     const until = Math.min(block.to, fills);
     post(until, 'end', body);
@@ -242,21 +154,11 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   function account(body: number, time: number): void {
     const state = stateOf(body);
     const at = state.block as number;
-    const block = blockAt(at);
     const rolled = Math.min(state.need, (time - state.rollFrom) * state.pace);
     state.rolling = false;
     state.need = Math.max(0, state.need - rolled);
     if (rolled <= DUST) return;
-    for (const { card, slot } of state.unit as readonly Seated[]) {
-      const fit = block.fits[card]?.[slot];
-      if (!fit) continue;
-      const bytes = rolled * block.rate;
-      share[card] = (share[card] as number) + rolled / fit.seconds;
-      rolledOn[card] = (rolledOn[card] as number) + rolled;
-      bytesOn[card] = (bytesOn[card] as number) + bytes;
-      const { verdict, tone } = fit;
-      rolls.push({ block: at, body, slot, card, from: state.rollFrom, to: time, rolled, bytes, verdict, tone });
-    }
+    places.record(state.unit as readonly Seated[], at, state.rollFrom, time, rolled);
   }
 
   function want(body: number, what: 'unit' | 'next', time: number): void {
@@ -272,7 +174,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     const at = state.blocks[state.at];
     if (at === undefined || state.unit === null) return false;
     const block = blockAt(at);
-    const left = unitLeft(state.unit, block);
+    const left = places.left(state.unit, block);
     const wanted = (block.to - block.from) * block.rolling;
     if (left <= DUST) return false;
     const relays = bodies[body]?.housing === 'relay';
@@ -304,12 +206,12 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     state.token += 1;
     if (state.next) {
       // Ready and not needed: it stays for what comes, else it is free as it was.
-      if (state.unit) takeOut(body, state.unit, time);
+      if (state.unit) places.takeOut(body, state.unit, time);
       state.unit = state.next;
       state.next = null;
     }
     if (state.unit && !keeps(body, ended)) {
-      takeOut(body, state.unit, time);
+      places.takeOut(body, state.unit, time);
       state.unit = null;
     }
     announce(body, time);
@@ -342,16 +244,16 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     if (state.rolling) account(body, time);
     const block = blockAt(state.block as number);
     if (time >= block.to - DUST) {
-      const full = state.unit !== null && unitLeft(state.unit, block) <= DUST;
+      const full = state.unit !== null && places.left(state.unit, block) <= DUST;
       if (full) {
-        takeOut(body, state.unit as readonly Seated[], time);
+        places.takeOut(body, state.unit as readonly Seated[], time);
         state.unit = null;
       }
       endBlock(body, time);
       return;
     }
     const out = state.unit as readonly Seated[];
-    takeOut(body, out, time);
+    places.takeOut(body, out, time);
     state.unit = null;
     const relays = bodies[body]?.housing === 'relay';
     if (relays && state.next) {
@@ -406,7 +308,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     }
   }
 
-  function handle({ kind, body, at }: Event): void {
+  function handle({ kind, body, at }: DayEvent): void {
     const state = stateOf(body);
     if (kind === 'prepare') want(body, 'unit', at);
     else if (kind === 'relay') want(body, 'next', at);
@@ -425,10 +327,10 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     const block = blockAt(at);
     const running = state.wants === 'next' && state.unit !== null;
     const rolledSoFar = running ? (time - state.rollFrom) * state.pace : 0;
-    const unitRest = running ? unitLeft(state.unit as readonly Seated[], block) - rolledSoFar : 0;
+    const unitRest = running ? places.left(state.unit as readonly Seated[], block) - rolledSoFar : 0;
     const need = state.block === null ? (block.to - block.from) * block.rolling : state.need - rolledSoFar - unitRest;
-    const open = (inSlot[body] as (number | null)[]).map((card) => card === null);
-    const all = candidatesFor({ block, need, by: tactics.pick, freeSince, open, rules });
+    const open = places.open(body);
+    const all = candidatesFor({ block, need, by: tactics.pick, freeSince: places.freeSince, open, rules });
     const found = all.filter(({ card }) => !unusedCard[card] && !state.passed.has(card));
     if (bodies[body]?.housing === 'set') return seatedSet(found, open, bodies[body]?.width ?? 1, block);
     if (found.length === 0) return null;
@@ -442,7 +344,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     if (wished === PASS) {
       tell(key, time, [...kinds.values(), PASS], PASS);
       state.picks += 1;
-      state.passedAt = freed;
+      state.passedAt = places.freed();
       for (const { card } of found) state.passed.add(card);
       return null;
     }
@@ -454,14 +356,14 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   function serve(time: number): void {
     const wanting: number[] = [];
     for (const [body, { wants, passedAt }] of states.entries())
-      if (wants !== null && passedAt !== freed) wanting.push(body);
+      if (wants !== null && passedAt !== places.freed()) wanting.push(body);
     if (wanting.length > 1) wanting.sort((a, b) => stateOf(a).wantsSince - stateOf(b).wantsSince || a - b);
     for (const body of wanting) {
       const state = stateOf(body);
       const unit = chosenUnit(body, time);
       if (!unit) continue;
       state.picks += 1;
-      putIn(body, unit, time);
+      places.putIn(body, unit, time);
       const what = state.wants;
       state.wants = null;
       if (what === 'next' && state.unit !== null) {
@@ -487,18 +389,12 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
 
   for (const [card, { start }] of cards.entries()) {
     if (start.kind === 'waiting') {
-      if (start.bytes <= 0) freeSince[card] = start.at;
+      if (start.bytes <= 0) places.free(card, start.at);
       else emptying.arrive({ card, bytes: start.bytes, copies: start.copies, left: start.left, at: start.at });
     } else if (start.kind === 'in') {
       const state = stateOf(start.body);
       const one = { card, slot: start.slot };
-      (inSlot[start.body] as (number | null)[])[start.slot] = card;
-      seated.add(card);
-      (hadCard[start.body] as (number | null)[])[start.slot] = card;
-      satSince[card] = start.at;
-      share[card] = start.share;
-      rolledOn[card] = start.seconds;
-      bytesOn[card] = start.bytes;
+      places.sit(card, start);
       if (state.unit === null || bodies[start.body]?.housing === 'set') state.unit = [...(state.unit ?? []), one];
       else if (state.next === null) state.next = [one];
       state.readyAt = problem.now;
@@ -508,12 +404,12 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     const width = bodies[body]?.width ?? 1;
     // A set that is not whole cannot record: its cards wait outside.
     if (state.unit && state.unit.length < width) {
-      takeOut(body, state.unit, problem.now);
+      places.takeOut(body, state.unit, problem.now);
       state.unit = null;
     }
     const first = state.blocks[0];
-    if (state.unit && (first === undefined || unitLeft(state.unit, blockAt(first)) <= DUST)) {
-      takeOut(body, state.unit, problem.now);
+    if (state.unit && (first === undefined || places.left(state.unit, blockAt(first)) <= DUST)) {
+      places.takeOut(body, state.unit, problem.now);
       state.unit = state.next;
       state.next = null;
     }
@@ -523,11 +419,7 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
   let now = problem.now;
   emptying.begin(now);
   for (;;) {
-    const soonest = Math.min(
-      events.at(-1)?.at ?? Number.POSITIVE_INFINITY,
-      emptying.next(),
-      later.at(-1)?.at ?? Number.POSITIVE_INFINITY,
-    );
+    const soonest = Math.min(agenda.next(), emptying.next(), later.at(-1)?.at ?? Number.POSITIVE_INFINITY);
     if (soonest === Number.POSITIVE_INFINITY) {
       emptying.noMore();
       emptying.begin(now);
@@ -537,30 +429,22 @@ export function runDay(problem: DayProblem, tactics: Tactics, chosen: Choices): 
     now = soonest;
     while ((later.at(-1)?.at ?? Number.POSITIVE_INFINITY) <= soonest) {
       const { card, at } = later.pop() as Later;
-      freeSince[card] = at;
+      places.free(card, at);
     }
     for (const card of emptying.endBy(soonest)) {
-      freeSince[card] = soonest;
-      freed += 1;
+      places.free(card, soonest);
       frees.push({ card, at: soonest });
     }
-    while ((events.at(-1)?.at ?? Number.POSITIVE_INFINITY) <= soonest) {
-      const event = events.pop() as Event;
+    for (let event = agenda.due(soonest); event; event = agenda.due(soonest))
       if (event.token === stateOf(event.body).token || event.kind === 'prepare') handle(event);
-    }
     serve(soonest);
     emptying.begin(soonest);
   }
   for (const { card, bytes, since, why } of emptying.stuck())
     shortages.push({ at: since, to: since, block: null, seconds: 0, bytes, reason: { code: why, card } });
-  for (const [body, slots] of inSlot.entries())
-    for (const [slot, card] of slots.entries())
-      if (card !== null)
-        sittings.push({
-          ...{ card, body, slot, from: satSince[card] as number, to: Number.POSITIVE_INFINITY },
-          ...{ rolled: rolledOn[card] as number, bytes: bytesOn[card] as number },
-        });
   shortages.sort((a, b) => a.at - b.at);
+  const { rolls, changes } = places;
+  const sittings = [...places.sittings, ...places.stillIn()];
   return {
     ...{ rolls, sittings, changes, frees, shortages, inChanges, forks },
     stages: emptying.stages,

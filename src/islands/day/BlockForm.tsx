@@ -90,6 +90,7 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
         unit="%"
         props={{
           ...field('rolling'),
+          error: form.errors.rolling ? 'Between 1 and 100 %.' : undefined,
           value: typeof values.rolling === 'number' ? Math.round(values.rolling * 1000) / 10 : values.rolling,
           onChange: (value: unknown) => form.setFieldValue('rolling', typeof value === 'number' ? value / 100 : value),
         }}
