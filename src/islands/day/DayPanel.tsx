@@ -53,6 +53,8 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
   ].sort((a, b) => a.at - b.at);
   const found = moves.phase === 'done' ? moves.answer : [];
   const marked = [...new Set(day.rolls.filter((roll) => roll.marked).map(({ cardId }) => cardId))];
+  // What hangs on an assumed speed, or on a card that this kind of take does not call right, is no plain yes.
+  const isSure = !plan.speedsAssumed && marked.length === 0;
   return (
     <div className={css.panel}>
       {first ? (
@@ -72,9 +74,11 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
         </>
       ) : plan.blocks.length > 0 && faults.length === 0 ? (
         <>
-          <h2 className="tone-cool">Nothing is short</h2>
+          <h2 className={isSure ? 'tone-cool' : 'tone-warm'}>Nothing is short{isSure ? '' : ', if it holds'}</h2>
           <p className={css.why}>
-            Every block has its cards, as planned. Readers and disks are taken at the speeds entered.
+            {isSure
+              ? 'Every block has its cards, as planned. Readers and disks are taken at the speeds entered.'
+              : 'Every block has its cards only if what stands below turns out so.'}
           </p>
         </>
       ) : (
