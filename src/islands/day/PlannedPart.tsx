@@ -60,7 +60,8 @@ export function PlannedPart({ kit, plan, planned, beside, onOpen, onDone, onClos
           />
         )}
       </div>
-      <aside className={css.side} aria-label={beside ? 'What is being changed' : 'What the day comes to'}>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by key */}
+      <aside className={css.side} tabIndex={0} aria-label={beside ? 'What is being changed' : 'What the day comes to'}>
         {beside?.kind === 'block' ? (
           <BlockForm
             key={beside.block.id}

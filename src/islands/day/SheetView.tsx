@@ -95,7 +95,8 @@ function BodyPage({ kit, plan, day, names, bodyId }: PageProps & { readonly body
   const changes = day.changes.filter((one) => one.bodyId === bodyId);
   const short = day.shortages.filter((one) => one.bodyId === bodyId && one.missingMinutes > 0);
   return (
-    <section className={css.page} aria-label={names.body(bodyId)}>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways on a phone is reached by key
+    <section className={css.page} tabIndex={0} aria-label={names.body(bodyId)}>
       <h2>{names.body(bodyId)}</h2>
       <p>
         {plan.name}, {dateText(plan, kit.bodies)}
@@ -177,7 +178,8 @@ function BodyPage({ kit, plan, day, names, bodyId }: PageProps & { readonly body
 function CopyPage({ kit, plan, day, names }: PageProps) {
   const stages = day.offloads.filter(({ stage }) => stage === 'copy');
   return (
-    <section className={css.page} aria-label="Copies">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways on a phone is reached by key
+    <section className={css.page} tabIndex={0} aria-label="Copies">
       <h2>Copies, and what may be wiped</h2>
       <table>
         <caption>Copies as planned</caption>
