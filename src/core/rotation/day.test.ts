@@ -103,6 +103,32 @@ describe('a planned day', () => {
     expect(day.totals.rolledMinutes + day.totals.missingMinutes).toBeCloseTo(wanted, 6);
   });
 
+  it('goes on for thirty hours over midnight, with cards that come back from their copies', () => {
+    const cards = [aCard({ readMBps: 300 }), aCard({ id: 'c2', readMBps: 300 })];
+    const readers = [{ id: 'r', name: 'Dock', forms: ['sd' as const], MBps: 300, slots: 1 }];
+    const copies = {
+      ...{ count: 1, verify: true, from: 'card' as const },
+      destinations: [{ name: 'Disk', writeMBps: 400, readMBps: 400, freeGB: 9000 }],
+    };
+    const day = plan(aPlan({ blocks: [aBlock({ minutes: 1800 })], cardIds: ['c', 'c2'], readers, copies }), { cards });
+    // 67 minutes a card, 14 to copy at 300 MB/s and 10.5 to read back: the other one is free again long before.
+    expect(day.totals.missingMinutes).toBeCloseTo(0, 6);
+    expect(day.totals.swaps).toBe(Math.ceil(1800 / 67.5) - 1);
+    expect(day.totals.GB).toBeCloseTo(day.totals.rolledMinutes * 60 * 0.0625, 3);
+    const full = plan(
+      aPlan({
+        ...{ blocks: [aBlock({ minutes: 1800 })], cardIds: ['c', 'c2'], readers },
+        copies: { ...copies, destinations: [{ name: 'Disk', writeMBps: 400, readMBps: 400, freeGB: 1000 }] },
+      }),
+      { cards },
+    );
+    expect(
+      full.shortages.map(({ reason }) => reason.code),
+      'a disk of 1 TB holds three of them',
+    ).toContain('no-room');
+    expect(full.totals.destinationGB[0]).toBeLessThanOrEqual(1000);
+  });
+
   it('says which cards’ reading speed nobody told, and takes the slower of card and reader', () => {
     expect(plan(aPlan()).unknownRead).toEqual(['c']);
     const slow = plan(aPlan(), { cards: [aCard({ readMBps: 50 })] });
