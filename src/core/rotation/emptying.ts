@@ -116,6 +116,9 @@ export function createEmptying(
   const readerCards = readers.map(() => 0);
   const used = destinations.map(() => 0);
   const filled = destinations.map(() => 0);
+  const byWrite = destinations
+    .map((_, at) => at)
+    .sort((a, b) => (destinations[b]?.write ?? 0) - (destinations[a]?.write ?? 0));
   const stuck = new Map<Job, Stuck>();
   /** Of all destinations, by how many are wanted. */
   const allSets = new Map<number, readonly (readonly number[])[]>();
@@ -312,7 +315,8 @@ export function createEmptying(
         step,
         rank,
         cycle,
-        holding: [],
+        // Where an earlier copy lies nobody told: on the fastest disks, so that no second one is counted on the same.
+        holding: byWrite.slice(0, made),
         unverified: NONE,
         running: null,
       });

@@ -301,6 +301,26 @@ describe('copies', () => {
     ]);
   });
 
+  it('of a card that came copied once go to another disk than the first may lie on', () => {
+    const disks = [
+      { name: 'Slow', write: 40 * MB, read: 40 * MB, free: 9e15 },
+      { name: 'Fast', write: 250 * MB, read: 200 * MB, free: 9e15 },
+    ];
+    const once = waiting(80e9, {
+      destinations: disks,
+      copies: { count: 2, verify: false, from: 'card' },
+      cards: [
+        {
+          ...{ id: 'c', read: null, readers: [0], kind: 'c' },
+          start: { kind: 'waiting', at: 0, bytes: 80e9, copies: 1, left: null },
+        },
+      ],
+    });
+    // Nobody told where the first copy lies: the second is counted on the slow disk, 80 GB at 40 MB/s.
+    const { stages } = runDay(once, TACTICS, new Map());
+    expect(stages).toMatchObject([{ destinations: [0], copies: 2, from: 0, to: 2000 }]);
+  });
+
   it('say that a card can never be free: no reader, no room', () => {
     const none = runDay(
       waiting(1e9, {
