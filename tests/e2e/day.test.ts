@@ -225,6 +225,9 @@ describe('on the day', () => {
     const verified = await app.driver.findElement(By.xpath("//button[contains(., 'A-03 is verified')]"));
     expect(await verified.isEnabled()).toBe(false);
     await app.clickText('button', 'Close');
+    await compare(one, one);
+    await app.seesText('body', 'is here twice');
+    await app.clickText('button', 'Close');
     await compare(one, two);
     await app.seesText('body', 'The copies are equal: 2 files');
     await app.clickText('button', 'A-03 is verified');

@@ -7,6 +7,7 @@ import { aCard } from '../../core/testing.ts';
 import { planSchema } from '../../kit/schemas/plan.ts';
 import { readClockTime } from './clockTime.ts';
 import { cardCode, handOver, readCode, statesCode } from './codes.ts';
+import { compareLists, listsWanted } from './copies.ts';
 import { newPlan, shiftedBlock } from './newPlan.ts';
 
 const press = (at: string, cardId: string, to: PlanPress['to'], more: Partial<PlanPress> = {}): PlanPress => ({
@@ -142,5 +143,26 @@ describe('handing over', () => {
     expect(found.kept).toEqual(['b']);
     expect(found.log).toHaveLength(5);
     expect(handOver({ ...here, log: [...found.log] }, theirs).changes, 'taken over once').toEqual([]);
+  });
+});
+
+describe('lists of copies', () => {
+  const sum = (digit: string): string => digit.repeat(32);
+  const list = (name: string, text: string): File => new File([text], name, { lastModified: 1 });
+  const [one, two] = [list('one.md5', `${sum('a')}  x`), list('two.md5', `${sum('a')}  x`)];
+
+  it('prove nothing where one file is chosen twice, or fewer are there than copies are asked for', async () => {
+    expect(await compareLists([one, one])).toMatchObject({ ok: false, error: expect.stringContaining('twice') });
+    expect(await compareLists([one])).toMatchObject({ ok: false });
+    expect([1, 2, 3].map(listsWanted)).toEqual([2, 2, 3]);
+  });
+
+  it('agree only where all of them do: a third that differs is told', async () => {
+    const third = list('three.md5', `${sum('b')}  x`);
+    expect(await compareLists([one, two])).toMatchObject({ ok: true, value: { isEqual: true } });
+    expect(await compareLists([one, two, third])).toMatchObject({
+      ok: true,
+      value: { isEqual: false, different: ['x'] },
+    });
   });
 });

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { type CameraRefusal, type Scanner, startScanner } from '../../app/day/camera.ts';
 import { type CodeRead, handOver, readCode, statesCode } from '../../app/day/codes.ts';
-import { compareLists } from '../../app/day/copies.ts';
+import { compareLists, listsWanted } from '../../app/day/copies.ts';
 import { takeOver } from '../../app/day/dayActions.ts';
 import type { Card } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
@@ -165,6 +165,8 @@ export function TakeOver({ plan, cards, read, onClose }: TakeOverProps) {
 
 interface CompareProps {
   readonly card: Card;
+  /** Copies that the day asks for: so many lists have to agree. */
+  readonly copies: number;
   /** The lists agree. */
   readonly onVerified: () => void;
   readonly onClose: () => void;
@@ -173,30 +175,38 @@ interface CompareProps {
 const NAMED = 12;
 
 /** The lists of two copies of one card, compared; only an equal pair verifies it. */
-export function CompareDialog({ card, onVerified, onClose }: CompareProps) {
+export function CompareDialog({ card, copies, onVerified, onClose }: CompareProps) {
   const [files, setFiles] = useState<readonly File[]>([]);
   const [found, setFound] = useState<CopiesCompared | null>(null);
   const [problem, setProblem] = useState('');
+  const wanted = listsWanted(copies);
+  const round = useRef(0);
   const take = (more: readonly File[]): void => {
-    const next = [...files, ...more].slice(-2);
+    const next = [...files, ...more].slice(-wanted);
+    round.current += 1;
+    const own = round.current;
     setFiles(next);
     setFound(null);
     setProblem('');
-    const [first, second] = next;
-    if (!first || !second) return;
-    void compareLists(first, second).then(
-      (made) => (made.ok ? setFound(made.value) : setProblem(made.error)),
-      () => setProblem('One of these files could not be read. Choose it again.'),
+    if (next.length < wanted) return;
+    // What was found of lists that were changed meanwhile is not what is shown.
+    const show = (tell: () => void): void => {
+      if (round.current === own) tell();
+    };
+    void compareLists(next).then(
+      (made) => show(() => (made.ok ? setFound(made.value) : setProblem(made.error))),
+      () => show(() => setProblem('One of these files could not be read. Choose it again.')),
     );
   };
   return (
-    <Dialog opened title={`Two copies of ${card.label}`} size="lg" onClose={onClose}>
+    <Dialog opened title={`The copies of ${card.label}`} size="lg" onClose={onClose}>
       <div className={css.scan}>
         <p>
-          Choose the lists that your checksum program wrote of both copies, as md5sum, sha256sum or xxhsum write them.
+          Choose the lists that your checksum program wrote of {wanted === 2 ? 'both' : `all ${wanted}`} copies, as
+          md5sum, sha256sum or xxhsum write them.
         </p>
         <DropZone
-          label="or drop both here"
+          label="or drop them here"
           choose="Choose the lists"
           accept=".md5,.sha256,.sha1,.xxh,.xxh64,.xxhash,.txt,.sum,text/plain"
           multiple
@@ -204,8 +214,8 @@ export function CompareDialog({ card, onVerified, onClose }: CompareProps) {
         />
         {files.length > 0 && (
           <p className="soft">
-            {files.map(({ name }) => name).join(' and ')}
-            {files.length === 1 && ': now the list of the other copy'}
+            {files.map(({ name }) => name).join(', ')}
+            {files.length < wanted && ': now the list of another copy'}
           </p>
         )}
         {problem && (

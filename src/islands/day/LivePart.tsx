@@ -57,6 +57,8 @@ const NO_HEAT = {};
 
 /** Planned again when something is pressed, and else so often, milliseconds: what is late shows by itself. */
 const REPLAN = 60_000;
+/** A card pressed in is taken to go where the plan has it, if that is so soon, seconds [A]. */
+const SOON = 1800;
 /** Called out this long before a swap, seconds. */
 const CALL = 60;
 
@@ -113,7 +115,11 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
   const cards = liveCards(plan, kit.cards);
   const press = (pressed: Omit<NewPress, 'who'>): Promise<boolean> =>
     change(() => pressCard(plan, { ...pressed, who: who.trim() }, pressTime(now, clock)));
-  const seatFor = (cardId: string) => (day ? nextSeat(day, cardId) : null);
+  /** Where the plan puts a card about now; further ahead a press may mean anything, and is asked. */
+  const seatFor = (cardId: string): PlannedSwap | null => {
+    const seat = day ? nextSeat(day, cardId) : null;
+    return seat && seat.atSeconds - seconds <= SOON ? seat : null;
+  };
   const go = (live: LiveCard, to: CardState): void => {
     const doubt = doubtOf(live.state, to, plan);
     if (doubt || (to === 'in-body' && !seatFor(live.card.id))) {
@@ -388,6 +394,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
       {coded?.kind === 'compare' && (
         <CompareDialog
           card={coded.card}
+          copies={plan.copies.count}
           onClose={() => setCoded(null)}
           onVerified={() => {
             const cardId = coded.card.id;
