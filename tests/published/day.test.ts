@@ -69,6 +69,13 @@ describe('clock times against Intl, the language’s own time zones', () => {
     expect(clock.ofPress({ at: 'yesterday' })).toBeNull();
   });
 
+  it('a time that the night to summer time leaves out is none', () => {
+    const clock = at('2027-03-27', '20:00', 'Europe/Berlin');
+    expect(clock.ofBlock({ from: '02:30', day: null })).toBeNull();
+    expect(clock.ofBlock({ from: '03:00', day: null })).toBe(6 * 3600);
+    expect(at('2027-03-27', '20:00', null).ofBlock({ from: '02:30', day: null }), 'without a zone').toBe(6.5 * 3600);
+  });
+
   it('is none where date, start or zone is none', () => {
     expect(dayClock({ date: '2027-02-30', start: '08:00', timeZone: null })).toBeNull();
     expect(dayClock({ date: '2027-06-12', start: '08:00', timeZone: 'Nowhere/Harbour' })).toBeNull();

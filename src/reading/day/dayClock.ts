@@ -36,7 +36,8 @@ export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' 
     ofBlock({ from, day }) {
       const on = first.plus({ days: day ?? (from < start ? 1 : 0) });
       const moment = DateTime.fromISO(`${on.toISODate()}T${from}`, { zone });
-      return moment.isValid ? seconds(moment) : null;
+      // A time that a change of clocks leaves out is none; the library would take the next one, without a word.
+      return moment.isValid && moment.toFormat('HH:mm') === from ? seconds(moment) : null;
     },
     ofPress({ at }) {
       const moment = onClock(DateTime.fromISO(at, { setZone: true }));
