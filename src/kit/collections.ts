@@ -9,13 +9,15 @@ export const COLLECTIONS = {
   cards: { since: 1, most: 20_000, required: true, live: true, schema: () => import('./schemas/card.ts') },
   tests: { since: 1, most: 50_000, required: false, live: true, schema: () => import('./schemas/test.ts') },
   plans: { since: 1, most: 5000, required: false, live: true, schema: () => import('./schemas/plan.ts') },
-  prices: { since: 1, most: 20_000, required: false, live: true, schema: () => import('./schemas/loose.ts') },
+  prices: { since: 1, most: 20_000, required: false, live: true, schema: () => import('./schemas/price.ts') },
   keptTakes: { since: 2, most: 100, required: false, live: true, schema: () => import('./schemas/keptTake.ts') },
   // Long: read one by one by id, never with the rest.
   series: { since: 2, most: 2000, required: false, live: false, schema: () => import('./schemas/series.ts') },
   clearings: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/clearing.ts') },
   benches: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/bench.ts') },
   reports: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/report.ts') },
+  needs: { since: 6, most: 500, required: false, live: true, schema: () => import('./schemas/need.ts') },
+  standing: { since: 6, most: 500, required: false, live: true, schema: () => import('./schemas/standing.ts') },
 } as const satisfies Record<string, Collection>;
 
 interface Collection {

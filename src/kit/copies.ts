@@ -12,7 +12,7 @@ const unfitted = (figures: Figures | undefined): Figures =>
  * its own, since the copy has an id of its own.
  */
 export function copyOfCard(card: Card, id: string, label: string): Card {
-  const { incidents, writtenGB, state, verified, boughtOn, warranty, retired, heat, ...print } = card;
+  const { incidents, writtenGB, writtenOn, state, verified, boughtOn, warranty, retired, heat, ...print } = card;
   const figures = unfitted(heat?.figures);
   const kept = heat && Object.keys(figures).length > 0 ? { heat: { ...heat, figures } } : {};
   return { ...print, ...kept, id, label };

@@ -98,8 +98,31 @@ const toFive: Migration = {
   },
 };
 
+/** What a line of a price list needs at the least to be one: earlier versions kept whatever stood in the list. */
+const isOffer = (price: unknown): boolean =>
+  isObject(price) && 'form' in price && 'capacityGB' in price && 'price' in price && Array.isArray(price.marks);
+
+/** Version 6: prices are read, needs and cameras that never stop are lists. What is no offer is kept beside them. */
+const toSix: Migration = {
+  apply(kit) {
+    const { prices } = kit;
+    const own = { ...setAside(kit, ['needs', 'standing'], 6), version: 6, needs: [], standing: [] };
+    if (!Array.isArray(prices) || prices.every(isOffer)) return own;
+    return {
+      ...own,
+      prices: prices.filter(isOffer),
+      pricesBeforeVersion6: prices.filter((price) => !isOffer(price)),
+    };
+  },
+  placeBefore(path, older) {
+    const { prices } = older;
+    const kept = Array.isArray(prices) ? prices.flatMap((price, at) => (isOffer(price) ? [at] : [])) : [];
+    return path.replace(/^prices\[(\d+)\]/, (_, at) => `prices[${kept[Number(at)] ?? at}]`);
+  },
+};
+
 /** From version 1 on, each to the next. */
-const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive];
+const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive, toSix];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import loadHighs from 'highs';
+import { integerSolver } from '../../src/workers/integerSolver.ts';
 import { linearSolver } from '../../src/workers/linearSolver.ts';
 
 const require = createRequire(import.meta.url);
@@ -10,3 +11,6 @@ export const highs = await loadHighs({ locateFile: (file: string) => join(requir
 
 /** The solver as the app’s worker has it. */
 export const solve = linearSolver(highs);
+
+/** Integer programmes as the app’s worker has them. */
+export const solveWhole = integerSolver(highs);

@@ -83,6 +83,7 @@ const CARD_KEYS = [
   'cacheGB',
   'state',
   'writtenGB',
+  'writtenOn',
   'price',
   'boughtFrom',
   'boughtOn',

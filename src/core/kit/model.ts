@@ -266,6 +266,8 @@ export interface Card {
   readonly warranty?: string | null;
   readonly state?: CardState | null;
   readonly writtenGB?: number | null;
+  /** ISO date up to which that is counted; what is logged later comes on top. */
+  readonly writtenOn?: string | null;
   readonly incidents?: readonly Incident[];
   /** A retired card stays in the wallet and leaves the board. */
   readonly retired?: boolean | null;

@@ -51,6 +51,22 @@ export const RANGES = {
   swapSeconds: { min: 0, max: 3600 },
   /** How full a card is when it is changed. */
   changeAtPercent: { min: 10, max: 100 },
+  /** Recorded hours of a need. */
+  needHours: { min: 0.01, max: 10_000 },
+  /** What is bought on top of them. */
+  sparePercent: { min: 0, max: 1000 },
+  /** A price of one card. */
+  price: { min: 0.01, max: 10_000_000 },
+  /** Hours a day that a camera which never stops writes. */
+  hoursPerDay: { min: 0.1, max: 24 },
+  /** Hours of recording that a maker states. */
+  ratedHours: { min: 1, max: 10_000_000 },
+  /** Times a cell may be written. */
+  cycles: { min: 1, max: 10_000_000 },
+  /** Bytes written inside a card for each that is sent. */
+  writeAmplification: { min: 1, max: 1000 },
+  /** What a camera that never stops writes, Mb/s. */
+  standingMbps: { min: 0.01, max: 1_000_000 },
   /** A take as evidence, seconds; its card and its bytes, GB; a rate, MB/s. Beyond them an implied rate is no number. */
   takeSeconds: { min: 0.001, max: 10_000_000 },
   takeAmount: { min: 0.001, max: 1_000_000 },

@@ -5,6 +5,7 @@ import { type Cell, cellTone } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
 import type { Policy } from '../match/policy.ts';
 import { namedCards, printOf } from '../match/print.ts';
+import { rollTime } from '../match/rollTime.ts';
 import { cardsAtOnce } from '../match/seats.ts';
 import type { Tone } from '../match/verdict.ts';
 import type { Housing, SeatFit } from './problem.ts';
@@ -32,12 +33,6 @@ export function housingOf(body: Body): { readonly housing: Housing; readonly wid
   return { housing: 'set', width };
 }
 
-/** Recorded seconds of a cell from an empty card: planned minutes, and no longer than a proof lasts. */
-const rollSeconds = ({ planned, provenSeconds, verdict }: Cell): number => {
-  const minutes = (planned ?? 0) * 60;
-  return verdict === 'proven' && provenSeconds !== null ? Math.min(minutes, provenSeconds) : minutes;
-};
-
 /** Match's answers for one mode, by card and slot. */
 export type Seats = (card: Card) => readonly (SeatFit | null)[];
 
@@ -55,7 +50,7 @@ export function seatsFor(body: Body, mode: Mode, kit: DayKit, policy: Policy, al
   const known = new Map<string, readonly (SeatFit | null)[]>();
   const fitOf = (cell: Cell): SeatFit | null => {
     const tone = cellTone(cell, policy.take);
-    const seconds = rollSeconds(cell);
+    const seconds = rollTime(cell);
     return used.has(tone) && seconds > 0 ? { seconds, verdict: cell.verdict, tone } : null;
   };
   const ask = (card: Card): readonly (SeatFit | null)[] => {

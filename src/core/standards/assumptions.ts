@@ -25,6 +25,8 @@ export const ASSUMED = {
   testedMargin: { value: 0.15, unit: 'over the tested rate', what: 'pace of a card whose passed test is all that is known of it', source: 'assumed' },
   exportEveryDays: { value: 14, unit: 'days', what: 'without an export, after which the kit asks for one', source: 'assumed' },
   retestMonths: { value: 12, unit: 'months', what: 'after which a test is worth making again', source: 'assumed' },
+  suspiciousShare: { value: 0.5, unit: 'of the usual price', what: 'below which a price is far under the rest of its print', source: 'assumed' },
+  oldPriceMonths: { value: 6, unit: 'months', what: 'after which a price is old', source: 'assumed' },
   takeOfBlock: { value: 10, unit: 'min', what: 'a take of a block that does not roll through', source: 'assumed' },
   repeats: { value: 3, unit: 'takes', what: 'of one test before it is left at that', source: 'practice' },
   acceptedRisk: { value: 0.05, unit: 'of runs', what: 'failing runs that still count as holding for a once-only take', source: 'assumed' },

@@ -40,6 +40,7 @@ export const cardSchema = objectOf<Card>({
   warranty: text(300),
   state: oneOf(CARD_STATES).allow(null),
   writtenGB: Joi.number().min(0).max(1e9).allow(null),
+  writtenOn: isoDate.allow('', null),
   incidents: listOf<Incident>(
     objectOf<Incident>({
       date: isoDate.required(),

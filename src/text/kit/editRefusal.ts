@@ -15,6 +15,8 @@ const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
   clearings: 'burst',
   benches: 'bench result',
   reports: 'colleague’s test',
+  needs: 'need',
+  standing: 'camera that never stops',
 };
 
 /** Each list by the word it has in the interface. */
@@ -29,6 +31,8 @@ export const LIST_WORDS: Readonly<Record<ListKey, string>> = {
   clearings: 'bursts',
   benches: 'bench results',
   reports: 'colleagues’ tests',
+  needs: 'needs',
+  standing: 'cameras that never stop',
 };
 
 /** Why a change was not made, and what to do. Nothing was changed when this is shown. */

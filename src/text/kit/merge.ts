@@ -16,6 +16,8 @@ export const mergeText = {
     clearings: 'burst',
     benches: 'bench result',
     reports: 'colleague’s test',
+    needs: 'need',
+    standing: 'camera that never stops',
   } satisfies Record<ListKey, string>,
   add: (count: number): string => `Add ${entries(count)}`,
   more: (count: number): string =>

@@ -1,0 +1,18 @@
+import Joi from 'joi';
+import { RANGES } from '../../core/kit/ranges.ts';
+import type { Need } from '../../core/kit/shop.ts';
+import { amount, id, otherId, within } from './parts.ts';
+import { objectOf, orNull } from './shape.ts';
+
+export const needSchema = objectOf<Need>({
+  id,
+  bodyId: id,
+  modeId: id,
+  hours: within(RANGES.needHours).required(),
+  gapFreeMinutes: orNull(amount(RANGES.takeMinutes.max)),
+  sparePercent: within(RANGES.sparePercent).required(),
+  planId: otherId.allow(null),
+  isOut: Joi.boolean().allow(null),
+});
+
+export { needSchema as schema };
