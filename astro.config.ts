@@ -4,6 +4,13 @@ import AstroPWA from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
 import { compressed, finishedPages, httpServer } from './build/integrations.ts';
 
+/** Modules that must not be merged into what every visit carries, and the part they are in. */
+const OWN_CHUNKS: readonly (readonly [RegExp, string])[] = [
+  [/demo\.coolreel\.json/, 'demo'],
+  [/\/ui\/DropZone\.tsx$/, 'dropped'],
+  [/\/src\/(?:core|text|app|reading)\/shop\//, 'shop'],
+];
+
 export default defineConfig({
   // Pages are files: any static host serves them. The calls are answered by a server, behind one of our own.
   output: 'static',
@@ -52,8 +59,7 @@ export default defineConfig({
         output: {
           experimentalMinChunkSize: 12_000,
           // Data that a first visit may ask for and no other does: merged into another part, every visit would carry it.
-          manualChunks: (id: string) =>
-            id.includes('demo.coolreel.json') ? 'demo' : id.endsWith('/ui/DropZone.tsx') ? 'dropped' : undefined,
+          manualChunks: (id: string) => OWN_CHUNKS.find(([pattern]) => pattern.test(id))?.[1],
           onlyExplicitManualChunks: true,
         },
       },

@@ -1,4 +1,5 @@
 import type { Body, Card, Mode, Slot, Test } from './kit/model.ts';
+import type { Need, Offer } from './kit/shop.ts';
 
 /** Small things to test with; each says only what its test is about. */
 export const aMode = (change: Partial<Mode> = {}): Mode => ({
@@ -60,5 +61,32 @@ export const aTest = (change: Partial<Test> = {}): Test => ({
   seconds: 3600,
   writtenMBps: 62.5,
   date: '2026-05-01',
+  ...change,
+});
+
+export const anOffer = (change: Partial<Offer> = {}): Offer => ({
+  id: 'o',
+  name: 'SD 256 V90',
+  form: 'sd',
+  capacityGB: 256,
+  marks: ['II', 'U3', 'V90'],
+  bus: null,
+  readMBps: null,
+  writeMBps: null,
+  sustainedMBps: null,
+  price: 190,
+  currency: 'EUR',
+  seller: 'Quay',
+  date: '2027-05-20',
+  ...change,
+});
+
+export const aNeed = (change: Partial<Need> = {}): Need => ({
+  id: 'n',
+  bodyId: 'b',
+  modeId: 'm',
+  hours: 2,
+  gapFreeMinutes: null,
+  sparePercent: 0,
   ...change,
 });

@@ -17,6 +17,7 @@ import type { DayKit } from '../core/rotation/seating.ts';
 import type { KitRefusal, ReadKit } from '../kit/importKit.ts';
 import type { PastedCards } from '../reading/cards/pasteCards.ts';
 import type { RateTrace, TraceProblem } from '../reading/heat/rateTrace.ts';
+import type { PriceList } from '../reading/shop/pricesCsv.ts';
 
 /** A day to plan; its clock times are read where it is planned. */
 export interface DayRequest {
@@ -42,6 +43,10 @@ export interface ComputationTasks {
   readonly fit: { readonly request: FitInput; readonly answer: Result<Fit, FitRefusal> };
   readonly trace: { readonly request: Blob; readonly answer: Result<RateTrace, TraceProblem> };
   readonly cards: { readonly request: string; readonly answer: PastedCards };
+  readonly prices: {
+    readonly request: { readonly text: string; readonly currency: string };
+    readonly answer: PriceList;
+  };
   readonly next: { readonly request: NextInput; readonly answer: readonly NextTest[] };
   /** Null where the date, start or time zone of the plan is none. */
   readonly day: { readonly request: DayRequest; readonly answer: PlannedDay | null };

@@ -50,6 +50,10 @@ export const COMPUTATION: TaskSteps<ComputationTasks> = {
     const { cardSteps } = await import('../reading/cards/pasteCards.ts');
     return cardSteps(text);
   },
+  async prices(request) {
+    const { priceSteps } = await import('../reading/shop/pricesCsv.ts');
+    return priceSteps(request);
+  },
   async day(request) {
     const [{ plannedDaySteps }, input] = await Promise.all([
       import('../core/rotation/plannedDay.ts'),

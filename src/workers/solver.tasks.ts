@@ -1,14 +1,29 @@
 import { counterRateSteps, decodeSteps } from '../core/bodies/counter/counter.ts';
 import type { LinearSolver } from '../core/bodies/counter/linear.ts';
+import type { IntegerSolver } from '../core/shop/programme.ts';
 import type { SolverTasks } from './solver.protocol.ts';
 import type { TaskSteps } from './taskApi.ts';
+
+/** The solver as it is handed to the core. */
+export interface Solvers {
+  readonly linear: LinearSolver;
+  readonly whole: IntegerSolver;
+}
 
 /**
  * Every task of the solver worker.
  *
  * @param load - loads the solver, once
  */
-export const solverTasks = (load: () => Promise<LinearSolver>): TaskSteps<SolverTasks> => ({
-  decode: async ({ body, counters, capacityGB }) => decodeSteps(body, counters, capacityGB, await load()),
-  counterRate: async ({ body, counters, modeId }) => counterRateSteps(body, counters, modeId, await load()),
+export const solverTasks = (load: () => Promise<Solvers>): TaskSteps<SolverTasks> => ({
+  decode: async ({ body, counters, capacityGB }) => decodeSteps(body, counters, capacityGB, (await load()).linear),
+  counterRate: async ({ body, counters, modeId }) => counterRateSteps(body, counters, modeId, (await load()).linear),
+  async shop({ input, seconds }) {
+    const [{ shopSteps }, { whole }] = await Promise.all([import('../core/shop/sets.ts'), load()]);
+    return shopSteps(input, whole, seconds);
+  },
+  async shopAround({ input, seconds }) {
+    const [{ aroundSteps }, { whole }] = await Promise.all([import('../core/shop/whatIf.ts'), load()]);
+    return aroundSteps(input, whole, seconds);
+  },
 });

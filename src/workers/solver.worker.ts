@@ -1,16 +1,19 @@
 import { expose } from 'comlink';
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';
-import type { LinearSolver } from '../core/bodies/counter/linear.ts';
+import { integerSolver } from './integerSolver.ts';
 import { linearSolver } from './linearSolver.ts';
-import { solverTasks } from './solver.tasks.ts';
+import { type Solvers, solverTasks } from './solver.tasks.ts';
 import { createTaskApi } from './taskApi.ts';
 
-let solver: Promise<LinearSolver> | null = null;
+let solver: Promise<Solvers> | null = null;
 
 /** The solver's code is three megabytes: it is loaded when something is first to be solved. */
-const load = (): Promise<LinearSolver> => {
-  solver ??= loadHighs({ locateFile: () => wasm }).then(linearSolver);
+const load = (): Promise<Solvers> => {
+  solver ??= loadHighs({ locateFile: () => wasm }).then((highs) => ({
+    linear: linearSolver(highs),
+    whole: integerSolver(highs),
+  }));
   return solver;
 };
 

@@ -1,10 +1,12 @@
 import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Body, Card, TakeKind, Test } from '../../core/kit/model.ts';
+import type { Offer } from '../../core/kit/shop.ts';
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
 import { toMBps } from '../../core/units/convert.ts';
 import { TEST_COLUMNS } from '../../reading/prove/testsCsv.ts';
+import { PRICE_COLUMNS } from '../../reading/shop/pricesCsv.ts';
 import { findingText } from '../../text/match/finding.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 
@@ -147,3 +149,10 @@ export function testsCsv({ bodies, cards, tests }: LogOf): string {
     }),
   );
 }
+
+/** A price list, in the columns that are read again. */
+export const pricesCsv = (offers: readonly Offer[]): string =>
+  csvText(
+    PRICE_COLUMNS,
+    offers.map((offer) => PRICE_COLUMNS.map((column) => (column === 'marks' ? offer.marks.join(' ') : offer[column]))),
+  );

@@ -12,7 +12,17 @@ export interface Unsaved {
   readonly version: number;
 }
 
-export type UnsavedList = 'bodies' | 'cards' | 'tests' | 'clearings' | 'benches' | 'plans' | 'blocks';
+export type UnsavedList =
+  | 'bodies'
+  | 'cards'
+  | 'tests'
+  | 'clearings'
+  | 'benches'
+  | 'plans'
+  | 'blocks'
+  | 'needs'
+  | 'prices'
+  | 'standing';
 
 const PREFIX = 'cool-reel unsaved';
 const keyOf = (list: UnsavedList, id: string): string => `${PREFIX} ${list} ${id}`;

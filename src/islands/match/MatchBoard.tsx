@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { plannedTake } from '../../app/heat/plannedTake.ts';
 import { useHeatMarks } from '../../app/heat/useHeatMarks.ts';
 import type { ViewKit } from '../../app/kit/useKit.ts';
+import { takeHandedTrial } from '../../app/match/handedTrial.ts';
 import { type OwnAnswer, ownAnswer, ownNames } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
@@ -35,10 +36,23 @@ interface Trying {
   /** What of the rows is tried, by body and mode. */
   readonly rows: ReadonlyMap<string, string>;
   /** Where to go back to when they are dropped. */
-  readonly from: CellPick;
+  readonly from: CellPick | null;
 }
 
 const NOTHING_TRIED: ReadonlyMap<string, string> = new Map();
+
+/** Cards that another view puts on the board, at its end. */
+function handedOver(kit: ViewKit): Trying | null {
+  const handed = takeHandedTrial();
+  if (!handed) return null;
+  const { text, cards } = handed;
+  return {
+    text,
+    kit: { ...kit, cards: [...kit.cards, ...cards] },
+    changes: { ...UNCHANGED, cards },
+    ...{ rows: NOTHING_TRIED, from: null },
+  };
+}
 
 /** What a selection stands for on the board as it is now; null when its mode or card is gone. */
 function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
@@ -84,7 +98,7 @@ function Match({
 }: MatchBoardProps & { readonly kit: ViewKit }) {
   const { settings } = kit;
   const change = useChange();
-  const [trying, setTrying] = useState<Trying | null>(null);
+  const [trying, setTrying] = useState<Trying | null>(() => handedOver(kit));
   const take = trying?.changes.take ?? settings.take;
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const shownKit = trying?.kit ?? kit;

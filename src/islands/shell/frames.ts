@@ -28,8 +28,8 @@ export const FRAMES = [
     key: 'shop',
     path: '/shop',
     name: 'Shop',
-    coming: true,
-    about: 'From a price list and your needs: the cheapest set, the fewest swaps, the least at risk.',
+    coming: false,
+    about: '',
   },
   {
     key: 'drill',

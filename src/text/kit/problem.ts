@@ -12,7 +12,7 @@ export function problemText({ field, rule, limit, allowed }: Problem): string {
     case 'any.invalid':
       return `${what} is missing.`;
     case 'string.pattern.base':
-      if (/date|On$/.test(field ?? '')) return `${what} must be a date: 2026-05-04.`;
+      if (/date|On$|since/.test(field ?? '')) return `${what} must be a date: 2026-05-04.`;
       return `${what} is empty. Enter at least one character.`;
     case 'string.empty':
       return `${what} is empty. Enter at least one character.`;
@@ -24,7 +24,7 @@ export function problemText({ field, rule, limit, allowed }: Problem): string {
     case 'number.greater':
       return `${what} must be above ${limit}.`;
     case 'number.min':
-      return `${what} must be at least ${limit}.`;
+      return limit === null ? `${what}: the high end lies below the low one.` : `${what} must be at least ${limit}.`;
     case 'number.max':
       return `${what} must be at most ${limit?.toLocaleString('en')}. Check the unit.`;
     case 'number.integer':
@@ -41,6 +41,9 @@ export function problemText({ field, rule, limit, allowed }: Problem): string {
       return `${what} needs at least ${limit}.`;
     case 'array.max':
       return `${what} holds more than ${limit}.`;
+    case 'array.length':
+    case 'array.orderedLength':
+      return `${what} needs a low and a high end.`;
     case 'array.unique':
       return `This id stands twice. Give one of the two another id.`;
     case 'object.unknown':

@@ -1,0 +1,23 @@
+import { readLabel } from '../../core/cards/readLabel.ts';
+import type { Offer } from '../../core/kit/shop.ts';
+import { newId } from '../../kit/newId.ts';
+import { cardOfLabel } from '../../reading/cards/labelCard.ts';
+import { tidyMarks } from '../cards/cardDraft.ts';
+import type { Draft } from '../kit/draft.ts';
+import { today } from '../kit/today.ts';
+
+/** An offer to be typed, seen today. */
+export const newOffer = (currency: string): Draft<Offer> => ({
+  id: newId(),
+  ...{ name: '', form: 'sd', capacityGB: '', marks: [], bus: null },
+  ...{ readMBps: null, writeMBps: null, sustainedMBps: null },
+  ...{ price: '', currency, seller: '', date: today(), note: null },
+});
+
+/** What a line of print tells of a card; null until its form and capacity are in it. */
+export function printedOffer(text: string): Pick<Offer, 'form' | 'capacityGB' | 'marks' | 'readMBps'> | null {
+  const card = cardOfLabel(readLabel(text));
+  return (
+    card && { form: card.form, capacityGB: card.capacityGB, marks: tidyMarks(card.marks), readMBps: card.readMBps }
+  );
+}

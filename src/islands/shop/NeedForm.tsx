@@ -1,0 +1,127 @@
+import { type Draft, settled } from '../../app/kit/draft.ts';
+import { deleteNeed, saveNeed } from '../../app/shop/shopActions.ts';
+import type { ShopViewKit } from '../../app/shop/shopKit.ts';
+import type { Need } from '../../core/kit/shop.ts';
+import { needSchema } from '../../kit/schemas/need.ts';
+import { modeTitle } from '../../text/match/cell.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import css from '../../ui/form.module.css';
+import { SaveBar } from '../../ui/SaveBar.tsx';
+import { useArrival } from '../../ui/useArrival.ts';
+import { useChange } from '../../ui/useChange.ts';
+import { useItemForm } from '../../ui/useItemForm.ts';
+
+interface NeedFormProps {
+  readonly kit: ShopViewKit;
+  readonly need: Draft<Need>;
+  readonly isNew: boolean;
+  readonly isGone: boolean;
+  readonly onDone: () => void;
+  readonly onClose: () => void;
+}
+
+const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
+
+/** What cards are needed for: a mode, for how many recorded hours, and how long without a change. */
+export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: NeedFormProps) {
+  const itemForm = useItemForm<Need>({
+    list: 'needs',
+    name: () => 'The need',
+    item: need,
+    isNew,
+    isGone,
+    schema: needSchema,
+    save: saveNeed,
+    onSaved: onDone,
+  });
+  const { form, onSubmit, discard } = itemForm;
+  const { values } = form;
+  const field = form.getInputProps;
+  const arrival = useArrival<HTMLFormElement>();
+  const change = useChange();
+  const body = kit.bodies.find(({ id }) => id === values.bodyId);
+  const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
+  const { hours, gapFreeMinutes } = settled<Need>(values);
+  const isLonger = typeof gapFreeMinutes === 'number' && typeof hours === 'number' && gapFreeMinutes > hours * 60;
+  return (
+    <form
+      ref={arrival}
+      className={css.form}
+      onSubmit={onSubmit}
+      noValidate
+      aria-label={isNew ? 'A new need' : 'The need'}
+    >
+      <div className={css.head}>
+        <h2>{isNew ? 'A new need' : 'The need'}</h2>
+        <button type="button" className="plain-button" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      <Chips
+        legend="Body"
+        value={values.bodyId}
+        choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
+        error={error('bodyId')}
+        onChange={(id) => {
+          const next = kit.bodies.find((one) => one.id === id);
+          form.setFieldValue('bodyId', id);
+          form.setFieldValue('modeId', next?.modes.length === 1 ? (next.modes[0]?.id ?? '') : '');
+        }}
+      />
+      {body && (
+        <Chips
+          legend="Mode"
+          value={values.modeId}
+          choices={body.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
+          error={error('modeId')}
+          onChange={(id) => form.setFieldValue('modeId', id)}
+        />
+      )}
+      <NumberField label="Recorded hours" unit="h" placeholder="3" props={field('hours')} />
+      <NumberField
+        label="Longest stretch without a change"
+        unit="min"
+        placeholder="any"
+        props={field('gapFreeMinutes')}
+        description={
+          body?.arrangement === 'relay' && body.slots.length > 1
+            ? `This body goes on over its ${body.slots.length} slots by itself.`
+            : undefined
+        }
+      />
+      {isLonger && (
+        <p className="tone-warm" role="status">
+          That is longer than all the hours: only cards that last so long in one go are used.
+        </p>
+      )}
+      <NumberField label="To spare" unit="%" placeholder="0" props={field('sparePercent')} />
+      {!isNew && !isGone && (
+        <div>
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() =>
+              void change(() => deleteNeed(settled<Need>(need))).then((made) => {
+                if (!made) return;
+                discard();
+                onDone();
+              })
+            }
+          >
+            Delete this need
+          </button>
+        </div>
+      )}
+      <SaveBar
+        itemForm={itemForm}
+        what="The need"
+        inPanel
+        onDiscard={() => {
+          discard();
+          if (isNew || isGone) onDone();
+        }}
+      />
+    </form>
+  );
+}

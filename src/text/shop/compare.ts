@@ -1,0 +1,61 @@
+import type { Body } from '../../core/kit/model.ts';
+import { assertNever } from '../../core/result.ts';
+import type { BodyGain, Comparison } from '../../core/shop/compare.ts';
+import { modeTitle } from '../match/cell.ts';
+import { either, minutesText, together } from '../quantity.ts';
+
+/** What a body gets out of the dearer card. */
+export function gainText(gain: BodyGain, bodies: readonly Body[]): string {
+  const body = bodies.find(({ id }) => id === gain.bodyId);
+  const modes = (ids: readonly string[]): string =>
+    together(ids.flatMap((id) => body?.modes.find((mode) => mode.id === id) ?? []).map(modeTitle));
+  switch (gain.code) {
+    case 'unlocks':
+      return `unlocks ${modes(gain.modeIds)}`;
+    case 'loses':
+      return `does not hold ${modes(gain.modeIds)}, which the other does`;
+    case 'longer':
+      return 'holds the same modes, for longer';
+    case 'shorter':
+      return 'holds the same modes, for less long';
+    case 'no-use':
+      return 'no use in this slot: it answers nothing better here';
+    case 'no-slot':
+      return 'neither enters a slot of it';
+    default:
+      return assertNever(gain);
+  }
+}
+
+/** What emptying each takes. */
+export function offloadText({ offloadMinutes: [plain, dear] }: Comparison): string {
+  if (plain === null || dear === null) return 'How long emptying takes is not known: a read speed is missing.';
+  const saved = plain - dear;
+  const each = `${minutesText(plain)} against ${minutesText(dear)}`;
+  return Math.abs(saved) < 0.5
+    ? `Emptied when full in the same time: ${each}.`
+    : `Emptied when full in ${each}: ${saved > 0 ? `${minutesText(saved)} sooner` : `${minutesText(-saved)} later`}. Read speed is patience; it holds nothing.`;
+}
+
+/** What is lost with one card. */
+export function riskText({ atRisk }: Comparison): string {
+  if (!atRisk) return 'There is no mode that both hold.';
+  const [plain, dear] = atRisk;
+  return plain === dear
+    ? `As much is lost with either: up to ${minutesText(plain)}.`
+    : `Up to ${minutesText(dear)} are lost with one of these, against ${minutesText(plain)}.`;
+}
+
+/** The verdict over both. */
+export function worthText({ gains, onlyOffload }: Comparison, bodies: readonly Body[]): string {
+  const unlocked = gains.filter(({ code }) => code === 'unlocks');
+  const named = (some: readonly BodyGain[]): string =>
+    either(some.flatMap(({ bodyId }) => bodies.find(({ id }) => id === bodyId)?.name ?? []));
+  if (unlocked.length > 0) return `It unlocks modes of ${named(unlocked)}.`;
+  if (onlyOffload) return 'It only helps offload: nothing you shoot needs it.';
+  const longer = gains.filter(({ code }) => code === 'longer');
+  if (longer.length > 0) return 'It holds nothing more; it holds for longer.';
+  if (gains.every(({ code }) => code === 'no-slot')) return 'Neither enters a body of yours.';
+  if (gains.some(({ code }) => code === 'loses')) return 'It holds less than the other.';
+  return 'No use in the slots of your bodies: nothing you shoot needs it.';
+}
