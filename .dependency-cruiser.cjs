@@ -66,7 +66,8 @@ module.exports = {
       { path: '^src/core/match/ask/' },
       'only the quick check knows the quick check',
     ),
-    only('workers', 'workers', ['core', 'kit', 'reading']),
+    only('solving', 'solving', ['core']),
+    only('workers', 'workers', ['core', 'kit', 'reading', 'solving']),
     only('reading', 'reading', ['core', 'kit']),
     rule(
       'protocol-types-only',
@@ -83,7 +84,7 @@ module.exports = {
     ),
     only('kit', 'kit', ['core']),
     only('store', 'store', ['core', 'kit']),
-    only('server', 'server', ['core', 'kit', 'text', 'reading']),
+    only('server', 'server', ['core', 'kit', 'text', 'reading', 'solving']),
     rule(
       'http-outermost',
       { path: '^src/(server/(?!http/)|pages/api/)' },

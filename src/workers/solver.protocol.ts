@@ -5,7 +5,7 @@ import type { ShopAnswer } from '../core/shop/sets.ts';
 import type { Around } from '../core/shop/whatIf.ts';
 
 /** What is bought, and how long one question to the solver may take. */
-export interface ShopRequest {
+interface ShopRequest {
   readonly input: ShopInput;
   readonly seconds: number;
 }

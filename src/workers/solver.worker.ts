@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';
-import { integerSolver } from './integerSolver.ts';
-import { linearSolver } from './linearSolver.ts';
+import { integerSolver } from '../solving/integerSolver.ts';
+import { linearSolver } from '../solving/linearSolver.ts';
 import { type Solvers, solverTasks } from './solver.tasks.ts';
 import { createTaskApi } from './taskApi.ts';
 

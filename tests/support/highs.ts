@@ -1,8 +1,8 @@
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import loadHighs from 'highs';
-import { integerSolver } from '../../src/workers/integerSolver.ts';
-import { linearSolver } from '../../src/workers/linearSolver.ts';
+import { integerSolver } from '../../src/solving/integerSolver.ts';
+import { linearSolver } from '../../src/solving/linearSolver.ts';
 
 const require = createRequire(import.meta.url);
 

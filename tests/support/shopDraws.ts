@@ -1,7 +1,7 @@
 import type { Option, OwnedGroup, ShopProblem, Taken } from '../../src/core/shop/problem.ts';
 
 /** Numbers from a seed, 0 up to 1. Source of the recurrence: Numerical Recipes, “quick and dirty” generators, from memory. */
-export function draws(seed: number): () => number {
+function draws(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;

@@ -20,7 +20,7 @@ import type { ShopViewKit } from './shopKit.ts';
 
 export { RETEST } from '../../core/prove/age.ts';
 export { fleet } from '../../core/shop/fleet.ts';
-export { activeNeeds, currenciesOf, doubtfulOffers, offerFigures, offerWarnings, uselessOffers };
+export { activeNeeds, offerFigures, offerWarnings, uselessOffers };
 
 /** What a person chose to look at. */
 export interface ShopChoice {

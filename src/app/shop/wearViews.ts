@@ -92,3 +92,16 @@ export async function replaceCalendar({ camera, card, replaceBy }: StandingView)
   if (error || value == null) throw error ?? new Error('no calendar');
   return value;
 }
+
+/** What is known of the wear of one card: what was written to it, and the cameras that never stop writing to it. */
+export function cardWear(
+  card: Card,
+  kit: OdometerKit & { readonly cards: readonly Card[]; readonly standing: readonly StandingCamera[] },
+): { readonly odometer: Odometer; readonly standing: readonly StandingView[] } {
+  return {
+    odometer: odometer(card, kit),
+    standing: kit.standing
+      .filter(({ cardId }) => cardId === card.id)
+      .map((camera) => standingView(camera, kit.cards, kit)),
+  };
+}

@@ -8,7 +8,7 @@ import { rankOf, type Tone, type Verdict } from '../match/verdict.ts';
 import type { ShopKit } from './options.ts';
 
 /** One of two cards for one mode. */
-export interface SideOfMode {
+interface SideOfMode {
   readonly verdict: Verdict;
   readonly tone: Tone;
   /** Planned minutes; null where it cannot be recorded on. */
@@ -16,7 +16,7 @@ export interface SideOfMode {
 }
 
 /** Two cards beside each other for one mode. */
-export interface ModeBeside {
+interface ModeBeside {
   readonly bodyId: string;
   readonly modeId: string;
   readonly plain: SideOfMode;

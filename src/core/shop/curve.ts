@@ -4,7 +4,7 @@ import type { Choice, ShopProblem } from './problem.ts';
 import type { IntegerSolver } from './programme.ts';
 
 /** One way between the cheapest set and the one least at risk: no other is cheaper with as few minutes on one card. */
-export interface CurvePoint {
+interface CurvePoint {
   /** Most planned minutes on one card. */
   readonly most: number;
   readonly cents: number;

@@ -18,7 +18,7 @@ export type FleetAdvice =
   | { readonly code: 'retest'; readonly due: Due };
 
 /** A card of the wallet by its age and its evidence. */
-export interface FleetCard {
+interface FleetCard {
   readonly cardId: string;
   /** Months since it was bought; null where that was not noted. */
   readonly ageMonths: number | null;

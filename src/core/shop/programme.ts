@@ -13,7 +13,7 @@ export interface Programme {
 }
 
 /** What a solver found in the time it was given. */
-export interface ProgrammeAnswer {
+interface ProgrammeAnswer {
   /** `proven`: no better point exists; `stopped`: the time ran out; `impossible`: no point meets every row. */
   readonly end: 'proven' | 'stopped' | 'impossible';
   /** The best point found; null where there is none yet. */

@@ -15,7 +15,7 @@ import type { Aim, Option, Taken } from './problem.ts';
 import type { IntegerSolver } from './programme.ts';
 
 /** So many cards of an offer for one need. */
-export interface BoughtItem {
+interface BoughtItem {
   readonly offerId: string;
   readonly needId: string;
   readonly count: number;
@@ -25,7 +25,7 @@ export interface BoughtItem {
 }
 
 /** An own card that serves a need. */
-export interface OwnItem {
+interface OwnItem {
   readonly cardId: string;
   readonly needId: string;
   readonly minutes: number;
@@ -33,7 +33,7 @@ export interface OwnItem {
 }
 
 /** What a set is to one need. */
-export interface NeedHeld {
+interface NeedHeld {
   readonly needId: string;
   /** Minutes that its cards hold, and that it asked for. */
   readonly minutes: number;
@@ -71,7 +71,7 @@ export interface ShopAnswer {
 }
 
 /** The set of a choice, in names. */
-export function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOptions): ShopSet {
+function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOptions): ShopSet {
   const left = problem.owned.map(({ cardIds }) => [...cardIds]);
   const items = new Map<string, BoughtItem>();
   const owned: OwnItem[] = [];

@@ -23,7 +23,7 @@ export interface WhatIf {
 }
 
 /** How many more hours are looked at. */
-export const MORE_HOURS_PERCENT = 10;
+const MORE_HOURS_PERCENT = 10;
 
 /** What lies around the sets. */
 export interface Around {

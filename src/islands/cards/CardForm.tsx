@@ -2,19 +2,23 @@ import { Checkbox, TagsInput } from '@mantine/core';
 import { saveCard } from '../../app/cards/cardActions.ts';
 import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
+import { today } from '../../app/kit/today.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
 import { labelProblemText, roomText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES, STATE_CHOICES } from '../../ui/choices.ts';
-import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
+import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import { part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 import { IncidentFields } from './IncidentFields.tsx';
 import { VerifiedFields } from './VerifiedFields.tsx';
+
+const CardWear = part(() => import('./CardWear.tsx'));
 
 interface CardFormProps {
   readonly card: Draft<Card>;
@@ -152,7 +156,19 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
         <legend className={css.legend}>The thing itself</legend>
         <div className={css.fields}>
           <ChoiceField label="State" props={field('state')} data={STATE_CHOICES} unknown="not followed" />
-          <NumberField label="Written so far" unit="GB" props={field('writtenGB')} />
+          <NumberField
+            label="Written so far"
+            unit="GB"
+            props={{
+              ...field('writtenGB'),
+              // What is noted now counts up to now; what is logged later comes on top.
+              onChange: (value: number | string) => {
+                form.setFieldValue('writtenGB', value);
+                form.setFieldValue('writtenOn', value === '' ? null : today());
+              },
+            }}
+          />
+          <DateField label="Counted up to" props={field('writtenOn')} />
           <NumberField label="Price paid" props={field('price')} />
           <TextField label="Bought from" props={field('boughtFrom')} placeholder="" />
           <TextField label="Bought on" props={field('boughtOn')} placeholder="2026-05-04" />
@@ -166,6 +182,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked)}
           />
         </div>
+        {!isNew && !isGone && <CardWear card={settled<Card>(card)} />}
       </fieldset>
       <IncidentFields form={form} />
       <SaveBar

@@ -4,6 +4,7 @@ import type { Corner, MapBar } from '../../core/prove/survival.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { END_WORD } from '../../text/prove/log.ts';
 import { minutesText, plain } from '../../text/quantity.ts';
+import { stepFor } from '../../ui/axisStep.ts';
 import css from './SurvivalChart.module.css';
 
 interface SurvivalChartProps {
@@ -21,13 +22,6 @@ const TOP = 14;
 
 /** Names beside the bars, where they do not cover each other. */
 const MOST_NAMED = 40;
-
-/** A round step for about so many lines. */
-function stepFor(most: number, lines: number): number {
-  const rough = most / lines;
-  const power = 10 ** Math.floor(Math.log10(rough));
-  return ([1, 2, 2.5, 5, 10].find((one) => one * power >= rough) ?? 10) * power;
-}
 
 const upTo = (most: number, step: number): readonly number[] =>
   Array.from({ length: Math.floor(most / step + 1e-9) + 1 }, (_, at) => at * step);

@@ -8,6 +8,7 @@ import { cardSummary } from '../../text/match/cell.ts';
 import { priceListText, priceProblemText } from '../../text/shop/pasted.ts';
 import { moneyText } from '../../text/shop/shop.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { DropZone } from '../../ui/DropZone.tsx';
 import css from '../../ui/paste.module.css';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -46,23 +47,17 @@ export default function PastePrices({ offers, currency: usual, onClose }: PasteP
   };
   return (
     <Dialog opened onClose={onClose} size="xl" title="A price list">
-      <div
-        className={css.paste}
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
-          event.preventDefault();
-          take(event.dataTransfer.files[0]);
-        }}
-      >
-        <label className={css.label}>
-          Lines pasted below, or a CSV file, chosen or dropped here. With headings (name, price, currency, seller, date,
-          form, capacityGB, marks …), or a line a card with its price.{' '}
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={(event) => take(event.currentTarget.files?.[0])}
-          />
-        </label>
+      <div className={css.paste}>
+        <p>
+          Lines pasted below, or a CSV file. With headings (name, price, currency, seller, date, form, capacityGB, marks
+          …), or a line a card with its price.
+        </p>
+        <DropZone
+          label="or let a price list fall here"
+          choose="Choose a file"
+          accept=".csv,.tsv,.txt,text/csv"
+          onFiles={([file]) => take(file)}
+        />
         <textarea
           className={css.text}
           rows={7}

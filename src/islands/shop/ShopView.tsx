@@ -31,7 +31,7 @@ export default function ShopView() {
 }
 
 const PLACES = [
-  { key: 'buy', name: 'What to buy' },
+  { key: 'buy', name: 'Buy' },
   { key: 'wear', name: 'Never stops' },
   { key: 'fleet', name: 'Your cards' },
 ] as const;

@@ -1,6 +1,7 @@
 import type { ApexOptions } from 'apexcharts';
 import { useMemo } from 'react';
 import ReactApexChart from 'react-apexcharts';
+import { stepFor } from '../../ui/axisStep.ts';
 import { usePageTheme } from '../../ui/pageTheme.ts';
 import 'apexcharts/dist/apexcharts.css';
 import type { Curve } from '../../core/shop/curve.ts';
@@ -14,6 +15,9 @@ interface TradeOffProps {
   readonly sets: readonly ShopSet[];
   readonly currency: string;
 }
+
+/** Steps of the minutes, as people count them. */
+const RISES = [5, 10, 15, 30, 60, 120, 240] as const;
 
 const TOKENS = ['t2', 'ink', 'soft', 'line', 'cool', 'paper'] as const;
 
@@ -29,7 +33,11 @@ export default function TradeOff({ curve, sets, currency }: TradeOffProps) {
   const points = curve.points.map(({ cents, most }) => ({ x: cents / 100, y: most }));
   const all = [...points, ...sets.map(({ price, mostMinutesOnOneCard }) => ({ x: price, y: mostMinutesOnOneCard }))];
   const [low, high] = [Math.min(...all.map(({ x }) => x)), Math.max(...all.map(({ x }) => x))];
-  const room = Math.max(10, (high - low) * 0.12);
+  const step = stepFor(Math.max(10, (high - low) * 1.3), 4);
+  const [first, last] = [Math.max(0, Math.floor(low / step - 0.2) * step), Math.ceil(high / step + 0.2) * step];
+  const most = Math.max(...all.map(({ y }) => y));
+  const rise = RISES.find((one) => most / one <= 5) ?? 60 * stepFor(most / 60, 4);
+  const top = Math.ceil(most / rise + 0.2) * rise;
   const options: ApexOptions = useMemo(
     () => ({
       chart: {
@@ -66,9 +74,9 @@ export default function TradeOff({ curve, sets, currency }: TradeOffProps) {
       },
       xaxis: {
         type: 'numeric',
-        min: Math.max(0, low - room),
-        max: high + room,
-        tickAmount: 4,
+        min: first,
+        max: last,
+        tickAmount: Math.round((last - first) / step),
         axisBorder: { color: tokens.ink },
         axisTicks: { show: false },
         title: { text: `price${currency ? `, ${currency}` : ''} →`, style: { fontSize: '12px', fontWeight: 400 } },
@@ -78,12 +86,12 @@ export default function TradeOff({ curve, sets, currency }: TradeOffProps) {
       },
       yaxis: {
         min: 0,
-        forceNiceScale: true,
-        tickAmount: 4,
+        max: top,
+        tickAmount: Math.round(top / rise),
         labels: { style: { fontSize: '12px' }, formatter: (value) => minutesText(Math.round(value)) },
       },
     }),
-    [tokens, sets, low, high, room, currency],
+    [tokens, sets, low, high, first, last, step, top, rise, currency],
   );
   return (
     <figure className={css.curve}>

@@ -27,7 +27,7 @@ export const PRICE_COLUMNS = [
 type Column = (typeof PRICE_COLUMNS)[number];
 
 /** Most lines read at once; more are refused, not cut. */
-export const MAX_PRICE_LINES = 20_000;
+const MAX_PRICE_LINES = 20_000;
 
 /** Why a line is no offer. */
 export type PriceProblemCode =

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import loadHighs from 'highs';
 import type { IntegerSolver } from '../../core/shop/programme.ts';
-import { integerSolver } from '../../workers/integerSolver.ts';
+import { integerSolver } from '../../solving/integerSolver.ts';
 
 const require = createRequire(import.meta.url);
 

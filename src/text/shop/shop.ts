@@ -45,7 +45,7 @@ export function needTitle({ bodyId, modeId }: Pick<Need, 'bodyId' | 'modeId'>, b
 }
 
 /** Hours as people say them. */
-export const hoursText = (hours: number): string => `${plain(hours, 2)}${NBSP}h`;
+const hoursText = (hours: number): string => `${plain(hours, 2)}${NBSP}h`;
 
 /** What is asked of a need. */
 export function needText({ hours, gapFreeMinutes, sparePercent }: Need): string {
@@ -57,7 +57,7 @@ export function needText({ hours, gapFreeMinutes, sparePercent }: Need): string 
 }
 
 /** Why a card does not serve a need. */
-export function uselessText(why: Useless): string {
+function uselessText(why: Useless): string {
   switch (why.code) {
     case 'no-slot':
       return 'enters no slot of it';

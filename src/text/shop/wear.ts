@@ -6,7 +6,7 @@ import type { Between, Wear } from '../../core/shop/wear/wear.ts';
 import { NBSP, plain } from '../quantity.ts';
 
 /** A range in one unit; one figure where both ends read the same. */
-export function betweenText({ low, high }: Between, figure: (value: number) => string): string {
+function betweenText({ low, high }: Between, figure: (value: number) => string): string {
   const [a, b] = [figure(low), figure(high)];
   return a === b ? a : `${a} to ${b}`;
 }
@@ -16,11 +16,11 @@ const grouped = (value: number): string => Math.round(value).toLocaleString('en'
 export const hoursBetween = (hours: Between): string => `${betweenText(hours, grouped)}${NBSP}h`;
 export const fillsBetween = (fills: Between): string => `${betweenText(fills, grouped)} fills`;
 export const terabytesBetween = (TB: Between): string => `${betweenText(TB, (one) => plain(one, 1))}${NBSP}TB`;
-export const gigabytesBetween = (GB: Between): string => `${betweenText(GB, grouped)}${NBSP}GB`;
+const gigabytesBetween = (GB: Between): string => `${betweenText(GB, grouped)}${NBSP}GB`;
 export const loopBetween = (hours: Between): string => `${betweenText(hours, (one) => plain(one, 1))}${NBSP}h`;
 
 /** Days as people say them: days, months, years. */
-export function daysText(days: number): string {
+function daysText(days: number): string {
   if (days < 1) return 'less than a day';
   if (days < 60) return `${Math.floor(days)}${NBSP}days`;
   if (days < 730) return `${plain(days / 30.44, 0)}${NBSP}months`;

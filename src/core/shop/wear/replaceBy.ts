@@ -13,7 +13,7 @@ export interface StandingWear {
 }
 
 /** The figures of a camera, for the arithmetic of wear. */
-export const wearInputOf = (camera: StandingCamera): WearInput => ({
+const wearInputOf = (camera: StandingCamera): WearInput => ({
   capacityGB: camera.capacityGB,
   rateMbps: camera.rateMbps,
   hoursPerDay: camera.hoursPerDay,

@@ -28,7 +28,7 @@ export interface Between {
 }
 
 /** One way to know how long a card lasts. */
-export interface WearBasis {
+interface WearBasis {
   readonly code: 'rated' | 'cycles';
   readonly hours: Between;
   /** Times the whole card is written until then. */
