@@ -57,7 +57,7 @@ export default defineConfig({
       target: 'es2022',
       rollupOptions: {
         output: {
-          experimentalMinChunkSize: 12_000,
+          experimentalMinChunkSize: 2000,
           // Data that a first visit may ask for and no other does: merged into another part, every visit would carry it.
           manualChunks: (id: string) => OWN_CHUNKS.find(([pattern]) => pattern.test(id))?.[1],
           onlyExplicitManualChunks: true,

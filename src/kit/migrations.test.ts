@@ -161,3 +161,61 @@ describe('plans, which versions before 5 kept without reading', () => {
     expect(found).toMatchObject({ ok: false, error: { problems: [{ path: 'plans[1].rules.swapSeconds' }] } });
   });
 });
+
+describe('prices, which versions before 6 kept without reading', () => {
+  const offer = {
+    ...{ id: 'p', name: 'SD 256 V90', form: 'sd', capacityGB: 256, marks: ['V90', 'II'], bus: null },
+    ...{ readMBps: null, writeMBps: null, sustainedMBps: null, price: 190, currency: 'EUR', seller: '', date: null },
+  };
+  const read = (prices: unknown, more: object = {}) =>
+    readKit({ format: 'cool-reel-kit', version: 5, bodies: [], cards: [], prices, ...more });
+
+  it('come in where they are offers; what is none, and lists that are new by name, are kept beside them', async () => {
+    expect(await read([{ id: 'note', text: 'ask again' }, offer], { needs: 'two hours' })).toMatchObject({
+      ok: true,
+      value: {
+        kit: {
+          prices: [offer],
+          needs: [],
+          standing: [],
+          pricesBeforeVersion6: [{ id: 'note', text: 'ask again' }],
+          needsBeforeVersion6: 'two hours',
+        },
+      },
+    });
+  });
+
+  it.each([
+    [{ price: 0 }, 'price'],
+    [{ price: -5 }, 'price'],
+    [{ price: '1,200' }, 'price'],
+    [{ capacityGB: 0 }, 'capacityGB'],
+    [{ form: 'floppy' }, 'form'],
+    [{ date: 'yesterday' }, 'date'],
+  ])('are refused by their place in the file: %j', async (change, field) => {
+    const found = await read([{ id: 'note' }, { ...offer, ...change }]);
+    expect(found).toMatchObject({ ok: false, error: { problems: [{ path: `prices[1].${field}` }] } });
+  });
+
+  it('needs and cameras that never stop are held to their ranges, the low end of a span first', async () => {
+    const need = { id: 'n', bodyId: 'b', modeId: 'm', hours: 3, gapFreeMinutes: null, sparePercent: 0 };
+    const camera = {
+      ...{ id: 's', name: 'Pier', bodyId: null, modeId: null, cardId: null, capacityGB: 32, rateMbps: [6, 10] },
+      ...{ hoursPerDay: 24, rated: null, cycles: null, writeAmplification: [1, 2], price: null, since: null },
+    };
+    const six = (lists: object) => readKit({ format: 'cool-reel-kit', version: 6, bodies: [], cards: [], ...lists });
+    expect((await six({ needs: [need], standing: [camera] })).ok).toBe(true);
+    const paths = async (lists: object) => {
+      const found = await six(lists);
+      return !found.ok && found.error.code === 'invalid' ? found.error.problems.map(({ path }) => path) : found;
+    };
+    expect(await paths({ needs: [{ ...need, hours: 0 }] })).toEqual(['needs[0].hours']);
+    expect(await paths({ needs: [{ ...need, hours: 10_001 }] })).toEqual(['needs[0].hours']);
+    expect(await paths({ standing: [{ ...camera, rateMbps: [10, 6] }] })).toEqual(['standing[0].rateMbps[1]']);
+    expect(await paths({ standing: [{ ...camera, rateMbps: [6] }] })).toEqual(['standing[0].rateMbps']);
+    expect(await paths({ standing: [{ ...camera, hoursPerDay: 25 }] })).toEqual(['standing[0].hoursPerDay']);
+    expect(await paths({ standing: [{ ...camera, writeAmplification: [0.5, 2] }] })).toEqual([
+      'standing[0].writeAmplification[0]',
+    ]);
+  });
+});

@@ -41,6 +41,8 @@ describe('the server', () => {
       '/api/reconcile',
       '/api/trace',
       '/api/day',
+      '/api/shop',
+      '/api/wear',
       '/api/openapi.json',
       '/api/kit.schema.json',
     ]);
@@ -83,6 +85,90 @@ describe('the server', () => {
     };
     expect(rolls.find(({ blockId }) => blockId === 'start')).toMatchObject({ fromSeconds: 3600, toSeconds: 9000 });
     expect(swaps).toHaveLength(totals.swaps);
+  });
+
+  const shopping = (change: object = {}) =>
+    post('/api/shop', { kit: demo, needs: demo.needs, offers: null, useOwned: true, policy, ...change });
+
+  it('chooses cards for needs: the three sets of the kit’s own prices, proven, without the one far under its print', async () => {
+    const answer = (await (await shopping()).json()) as {
+      sets: { aim: string; items: { offerId: string; needId: string; count: number }[]; price: number }[];
+    };
+    expect(answer).toMatchObject({
+      sets: [
+        { aim: 'cheapest', optimal: true, mostMinutesOnOneCard: 210 },
+        { aim: 'fewest-cards', optimal: true, cards: 5, bound: 5 },
+        { aim: 'least-at-risk', optimal: true, mostMinutesOnOneCard: 61, bound: 61 },
+      ],
+      impossible: [],
+      leftOut: [{ offerId: 'sd-256-90x' }],
+    });
+    // What is paid is what the items cost.
+    for (const { items, price } of answer.sets)
+      expect(
+        items.reduce(
+          (sum, { offerId, count }) => sum + count * (demo.prices.find(({ id }) => id === offerId)?.price ?? 0),
+          0,
+        ),
+      ).toBeCloseTo(price, 9);
+    const own = (await (await shopping({ useOwned: false, countDoubtful: true })).json()) as typeof answer;
+    expect(own.sets.every((set) => (set as { owned?: unknown[] }).owned?.length === 0)).toBe(true);
+    expect(own.sets[0]?.items.some(({ offerId }) => offerId === 'sd-256-90x')).toBe(true);
+  });
+
+  it('takes offers as they are sent, without what nobody notes, and says which need nothing meets', async () => {
+    const offers = [{ id: 'o', form: 'sd', capacityGB: 256, marks: ['V90', 'II'], price: 190 }];
+    const needs = [
+      { id: 'n', bodyId: 'dory', modeId: 'i50', hours: 1 },
+      { id: 'x', bodyId: 'wherry', modeId: '8k-3', hours: 1, gapFreeMinutes: null, sparePercent: 0 },
+    ];
+    expect(await (await shopping({ offers, needs, useOwned: false })).json()).toMatchObject({
+      sets: [{ items: [{ offerId: 'o', needId: 'n', count: 1 }], owned: [], price: 190, cards: 1 }, {}, {}],
+      impossible: [{ needId: 'x', text: expect.stringContaining('enters a slot') }],
+    });
+  });
+
+  it('refuses a shop by its place: prices of 0 and below, two currencies, hours of 0, one id twice, too much', async () => {
+    const offer = { id: 'o', form: 'sd', capacityGB: 256, marks: [], price: 190, currency: 'EUR' };
+    const asked = async (change: object) => {
+      const response = await shopping(change);
+      const { error } = (await response.json()) as { error: { details: { path: string }[] } };
+      return [response.status, error.details[0]?.path];
+    };
+    expect(await asked({ offers: [{ ...offer, price: 0 }] })).toEqual([400, 'offers[0].price']);
+    expect(await asked({ offers: [{ ...offer, price: -1 }] })).toEqual([400, 'offers[0].price']);
+    expect(await asked({ offers: [offer, offer] })).toEqual([400, 'offers[1].id']);
+    expect(await asked({ offers: [offer, { ...offer, id: 'p', currency: 'USD' }] })).toEqual([400, 'offers']);
+    expect(await asked({ needs: [{ ...demo.needs[0], hours: 0 }] })).toEqual([400, 'needs[0].hours']);
+    expect(await asked({ needs: [] })).toEqual([400, 'needs']);
+    expect(await asked({ kit: { ...demo, prices: [{ ...demo.prices[0], price: 0 }] } })).toEqual([
+      400,
+      'prices[0].price',
+    ]);
+    const many = Array.from({ length: 5000 }, (_, at) => ({ ...offer, id: `o${at}` }));
+    const needs = Array.from({ length: 20 }, (_, at) => ({ ...demo.needs[0], id: `n${at}` }));
+    expect((await asked({ offers: many, needs }))[0]).toBe(422);
+  });
+
+  it('works out wear as a range: 32 GB rated 6000 h at 3 h a fill are 2000 fills', async () => {
+    const rate = (32 * 8000) / (3 * 3600);
+    const asked = { capacityGB: 32, rateMbps: [rate, rate], hoursPerDay: 24, cycles: null, writeAmplification: [1, 1] };
+    const found = await (
+      await post('/api/wear', { ...asked, rated: { hours: 6000, atMbps: [rate, rate] }, price: 30 })
+    ).json();
+    expect(found).toMatchObject({
+      hours: { low: expect.closeTo(6000, 6), high: expect.closeTo(6000, 6) },
+      days: { low: expect.closeTo(250, 6) },
+      fills: { low: expect.closeTo(2000, 6) },
+      writtenTB: { low: expect.closeTo(64, 6) },
+      loopHours: { low: expect.closeTo(3, 9) },
+      pricePerHour: { low: expect.closeTo(0.005, 9) },
+    });
+    expect(await (await post('/api/wear', { ...asked, rated: null, price: null })).json()).toMatchObject({
+      ...{ hours: null, days: null, fills: null, writtenTB: null, pricePerHour: null },
+    });
+    for (const bad of [{ rateMbps: [10, 6] }, { rateMbps: [0, 6] }, { hoursPerDay: 0 }, { cycles: [1] }, { price: 0 }])
+      expect((await post('/api/wear', { ...asked, rated: null, price: null, ...bad })).status).toBe(400);
   });
 
   it('refuses a day by its place: an unknown id, a plan that is none, a date that is none, more than is worked out', async () => {
@@ -332,7 +418,7 @@ describe('never a yes on a guess', () => {
   it('a kit of a newer version is refused, and one of the version written is read like an older one', async () => {
     const older = kitOf([slot('1', 'uhs-ii')], {});
     expect(await cellOf({ ...older, version: 3 })).toEqual(await cellOf(older));
-    const newer = await post('/api/match', { kit: { ...older, version: 6 }, policy });
+    const newer = await post('/api/match', { kit: { ...older, version: 7 }, policy });
     expect(newer.status).toBe(400);
     expect(await newer.json()).toMatchObject({ error: { code: 'newer-version' } });
   });

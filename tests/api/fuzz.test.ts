@@ -137,6 +137,22 @@ const GOOD: Readonly<Record<string, () => unknown>> = {
     plan: chance(0.3) ? 'race-day' : demo.plans[0],
     policy: { take: 'once', headroom: 0.15 },
   }),
+  '/api/shop': () => ({
+    kit: small,
+    needs: demo.needs,
+    offers: chance(0.5) ? null : demo.prices.slice(0, 6),
+    useOwned: chance(0.5),
+    policy: { take: pick(['once', 'repeatable']), headroom: 0.15 },
+  }),
+  '/api/wear': () => ({
+    capacityGB: 32,
+    rateMbps: [6, 10],
+    hoursPerDay: 24,
+    rated: chance(0.5) ? null : { hours: 6000, atMbps: [8, 12] },
+    cycles: chance(0.5) ? null : [500, 3000],
+    writeAmplification: [1, 2],
+    price: chance(0.5) ? null : 14,
+  }),
   '/api/simulate': () => ({ ...aRun({}), risk: chance(0.3) ? { runs: 20, seed: 1, spread: 0.2 } : null }),
 };
 

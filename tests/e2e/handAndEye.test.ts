@@ -65,6 +65,9 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/prove?open=bench-sun', 'For the heat runs of A-01'],
   ['/day', 'Short at 14:38'],
   ['/sheet?plan=race-day', 'Labels of the cards'],
+  ['/shop', 'What one mode costs you'],
+  ['/shop?at=wear', 'Pier camera'],
+  ['/shop?at=fleet', 'Slots without a card'],
   ['/nowhere', 'There is no such page'],
 ];
 

@@ -5,7 +5,19 @@ import { problemText } from '../../text/kit/problem.ts';
 /** Field errors by path, as the form library names them: `modes.0.rate.Mbps`. */
 export type FieldErrors = Record<string, string>;
 
-const TEXTS = ['note', 'name', 'label', 'text', 'warranty', 'boughtFrom', 'firmware', 'sourceNote', 'group'];
+const TEXTS = [
+  'note',
+  'name',
+  'label',
+  'text',
+  'warranty',
+  'boughtFrom',
+  'firmware',
+  'sourceNote',
+  'group',
+  'seller',
+  'currency',
+];
 
 /** An emptied number field is unknown, which the kit writes as null; `note` and other texts stay as they are. */
 export function withoutBlanks(value: unknown, texts: readonly string[] = TEXTS): unknown {

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Answer, Request, Tasks } from '../../workers/task.protocol.ts';
 import type { LazyClient } from './clients.ts';
 
@@ -34,6 +34,9 @@ export function useTask<T extends Tasks<T>, K extends keyof T & string>(
     state: { phase: 'idle' },
   });
   const [round, setRound] = useState(0);
+  // What is asked but not shown yet counts as running: it need not be told, which at every key of a fast typist is too often.
+  const cancelNow = useRef((): void => {});
+  const shownRound = useRef(0);
   useEffect(() => {
     if (request === null) return;
     let current = true;
@@ -65,11 +68,14 @@ export function useTask<T extends Tasks<T>, K extends keyof T & string>(
         show({ phase: 'failed', message: thrown instanceof Error ? thrown.message : String(thrown) });
       }
     };
-    show({ phase: 'running', share: 0, cancel });
+    cancelNow.current = cancel;
+    if (shownRound.current !== round) show({ phase: 'running', share: 0, cancel });
+    shownRound.current = round;
     const timer = setTimeout(() => void ask(), SETTLE);
     return leave;
   }, [client, task, request, round, place]);
   const again = useCallback(() => setRound((count) => count + 1), []);
-  const waiting: State = request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => {} };
+  const waiting: State =
+    request === null ? { phase: 'idle' } : { phase: 'running', share: 0, cancel: () => cancelNow.current() };
   return [shown.of === request && request !== null ? shown.state : waiting, again];
 }

@@ -12,10 +12,10 @@ import { Chips } from '../../ui/Chips.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import panel from '../../ui/panelForm.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
-import panel from './BlockForm.module.css';
 import { ClockField } from './ClockField.tsx';
 
 interface SetupFormProps {

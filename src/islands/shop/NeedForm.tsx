@@ -7,6 +7,7 @@ import { modeTitle } from '../../text/match/cell.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import panel from '../../ui/panelForm.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -52,7 +53,7 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
       noValidate
       aria-label={isNew ? 'A new need' : 'The need'}
     >
-      <div className={css.head}>
+      <div className={panel.head}>
         <h2>{isNew ? 'A new need' : 'The need'}</h2>
         <button type="button" className="plain-button" onClick={onClose}>
           Close

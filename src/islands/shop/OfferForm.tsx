@@ -10,6 +10,7 @@ import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import panel from '../../ui/panelForm.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -62,7 +63,7 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
       noValidate
       aria-label={isNew ? 'A new price' : 'The price'}
     >
-      <div className={css.head}>
+      <div className={panel.head}>
         <h2>{isNew ? 'A new price' : values.name}</h2>
         <button type="button" className="plain-button" onClick={onClose}>
           Close
@@ -76,15 +77,15 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
           </button>
         </div>
       )}
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <NumberField label="Price" placeholder="190" props={field('price')} />
         <TextField label="Currency" placeholder="EUR" props={field('currency')} />
       </div>
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <TextField label="Seller" placeholder="not noted" props={field('seller')} />
         <DateField label="Seen on" props={field('date')} />
       </div>
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <ChoiceField label="Form" props={field('form')} data={FORM_CHOICES} />
         <NumberField label="Capacity" unit="GB" placeholder="256" props={field('capacityGB')} />
       </div>
@@ -102,7 +103,7 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
         </p>
       ))}
       <ChoiceField label="Bus" props={field('bus')} data={busChoices(values.form)} unknown="read from marks" />
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <NumberField label="Read speed" unit="MB/s" props={field('readMBps')} />
         <NumberField label="Write speed" unit="MB/s" props={field('writeMBps')} />
       </div>

@@ -48,7 +48,7 @@ export default function OfferTable({ kit, input, serves, need, onNeed }: OfferTa
         />
       )}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by key */}
-      <div className={css.scroll} tabIndex={0} role="region" aria-labelledby="shop-each">
+      <section className={css.scroll} tabIndex={0} aria-labelledby="shop-each">
         <table className={css.table}>
           <thead>
             <tr>
@@ -73,7 +73,7 @@ export default function OfferTable({ kit, input, serves, need, onNeed }: OfferTa
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
       {rows.length > limit && (
         <button type="button" className="plain-button" onClick={() => setLimit(limit + 200)}>
           Show {Math.min(200, rows.length - limit)} more of {rows.length.toLocaleString('en')}

@@ -9,6 +9,7 @@ import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import panel from '../../ui/panelForm.module.css';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
@@ -57,7 +58,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
       noValidate
       aria-label={isNew ? 'A new camera' : 'The camera'}
     >
-      <div className={css.head}>
+      <div className={panel.head}>
         <h2>{isNew ? 'A camera that never stops' : values.name}</h2>
         <button type="button" className="plain-button" onClick={onClose}>
           Close
@@ -86,7 +87,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
           onChange={setMode}
         />
       )}
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <NumberField label="Writes at least" unit="Mb/s" placeholder="6" props={field('rateMbps.0')} />
         <NumberField label="At most" unit="Mb/s" placeholder="10" props={field('rateMbps.1')} />
       </div>
@@ -109,7 +110,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
           }}
         />
       )}
-      <div className={css.pair}>
+      <div className={panel.pair}>
         <NumberField label="Capacity" unit="GB" placeholder="32" props={field('capacityGB')} />
         <NumberField label="Price of one" placeholder="not noted" props={field('price')} />
       </div>
@@ -124,7 +125,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
       {values.rated !== null && (
         <>
           <NumberField label="Stated hours" unit="h" placeholder="6000" props={field('rated.hours')} />
-          <div className={css.pair}>
+          <div className={panel.pair}>
             <NumberField label="At a rate of at least" unit="Mb/s" props={field('rated.atMbps.0')} />
             <NumberField label="and at most" unit="Mb/s" props={field('rated.atMbps.1')} />
           </div>
@@ -137,11 +138,11 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
       />
       {values.cycles !== null && (
         <>
-          <div className={css.pair}>
+          <div className={panel.pair}>
             <NumberField label="Cycles, at least" placeholder="500" props={field('cycles.0')} />
             <NumberField label="Cycles, at most" placeholder="3000" props={field('cycles.1')} />
           </div>
-          <div className={css.pair}>
+          <div className={panel.pair}>
             <NumberField
               label="Written inside, at least"
               unit="×"

@@ -209,9 +209,13 @@ function freeCells(text: string): Line['cells'] | PriceProblemCode {
 function offerOf(line: Line, signs: Signs, currency: string): Omit<Offer, 'id'> | Omit<PriceProblem, 'line'> {
   const cell = (column: Column): string => plainCell(line.cells[column]);
   const named = cell('name');
-  const printed = `${named} ${cell('capacityGB').replace(/^([\d.,]+)$/, '$1 GB')} ${cell('marks')}`;
+  const size = cell('capacityGB').replace(/^([\d.,]+)$/, '$1 GB');
+  // Where the list has a column for marks, a name is a name: `SD 512 V90` need not be read.
+  const printed =
+    'marks' in line.cells && size !== '' ? `${size} ${cell('marks')}` : `${named} ${size} ${cell('marks')}`;
   const label = readLabel(printed);
-  const asked = label.unread.find(({ problem }) => problem.code !== 'unknown');
+  // A word that says nothing (a maker's, a colour) is no reason to lose an offer; one that may be a mark is asked about.
+  const asked = label.unread.find(({ problem }) => problem.code !== 'unknown' || problem.couldBe.length > 0);
   if (asked) return { code: 'not-understood', text: asked.text };
   const told = cell('form') === '' ? null : formOf(cell('form'));
   if (cell('form') !== '' && told === null) return { code: 'no-form', text: cell('form') };
