@@ -1,5 +1,5 @@
 import type { Steps } from '../steps.ts';
-import { least, minutesOf } from './choose.ts';
+import { best, minutesOf } from './choose.ts';
 import type { Choice, ShopProblem } from './problem.ts';
 import type { IntegerSolver } from './programme.ts';
 
@@ -27,7 +27,7 @@ export function* curveSteps(problem: ShopProblem, solve: IntegerSolver, seconds:
   let cap = caps.at(-1);
   while (cap !== undefined) {
     yield 1 - caps.indexOf(cap) / caps.length;
-    const { choice, proven: sure } = least(problem, 'cents', { most: cap }, solve, seconds);
+    const { choice, proven: sure } = best(problem, ['cents', 'cards'], cap, solve, seconds, { stages: 1 });
     proven &&= sure;
     if (choice === null) break;
     found.push(choice);

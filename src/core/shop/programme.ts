@@ -6,7 +6,7 @@ export interface ProgrammeRow {
 }
 
 /** An integer programme: whole numbers from 0 to `most` by column, of the least cost that meets every row. */
-export interface Programme {
+interface Programme {
   readonly most: readonly number[];
   readonly cost: readonly number[];
   readonly rows: readonly ProgrammeRow[];

@@ -158,22 +158,3 @@ describe('needs that nothing meets', () => {
     expect(found).toMatchObject({ bought: Math.ceil(600_000 / A_CARD), optimal: true });
   });
 });
-
-it('tells what it has and how good a set can be at best where the solver was stopped', () => {
-  const stopped = finish(
-    shopSteps(
-      input({ offers: [anOffer(), anOffer({ id: 'large', capacityGB: 512, price: 395 })] }),
-      () => ({ end: 'stopped', point: null, bound: 0.5 }),
-      0.001,
-    ),
-  );
-  expect(stopped.sets.map(({ aim, optimal, price }) => [aim, optimal, price])).toEqual([
-    ['cheapest', false, 380],
-    ['fewest-cards', false, 380],
-    ['least-at-risk', false, 380],
-  ]);
-  for (const { bound, price, cards, mostMinutesOnOneCard, aim } of stopped.sets)
-    expect(bound).toBeLessThanOrEqual(
-      aim === 'cheapest' ? price : aim === 'fewest-cards' ? cards : mostMinutesOnOneCard,
-    );
-});

@@ -3,7 +3,7 @@ import type { Need } from '../kit/shop.ts';
 import { withRatio } from '../match/moves.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
 import type { Steps } from '../steps.ts';
-import { least } from './choose.ts';
+import { best } from './choose.ts';
 import { type Curve, curveSteps } from './curve.ts';
 import { type ShopInput, shopOptions } from './options.ts';
 import type { IntegerSolver } from './programme.ts';
@@ -83,7 +83,7 @@ function wishes(input: ShopInput): readonly { readonly kind: WhatIf['kind']; rea
  */
 export function* aroundSteps(input: ShopInput, solve: IntegerSolver, seconds: number): Steps<Around> {
   const { problem } = shopOptions(input);
-  const cheapest = least(problem, 'cents', { most: Number.POSITIVE_INFINITY }, solve, seconds);
+  const cheapest = best(problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, solve, seconds, { stages: 1 });
   yield 0.1;
   const asked = wishes(input);
   const ifs: WhatIf[] = [];
@@ -93,7 +93,7 @@ export function* aroundSteps(input: ShopInput, solve: IntegerSolver, seconds: nu
     const found =
       options.impossible.length > 0
         ? { choice: null, proven: true }
-        : least(options.problem, 'cents', { most: Number.POSITIVE_INFINITY }, solve, seconds);
+        : best(options.problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, solve, seconds, { stages: 1 });
     const { choice } = found;
     const cards =
       choice?.taken.reduce((sum, { option, times }) => {
