@@ -27,14 +27,7 @@ const SHOTS = [
   { name: 'crew', path: '/crew' },
   { name: 'prove', path: '/prove?open=t5', wait: 800 },
   { name: 'measure', path: '/prove?at=measure&what=trace', script: press('button', 'a card in the sun'), wait: 800 },
-  {
-    name: 'measure-phone',
-    path: '/prove?at=measure&what=clip',
-    width: 390,
-    height: 844,
-    script: press('button', 'Try a sample clip'),
-    wait: 800,
-  },
+  { name: 'shop-phone', path: '/shop', width: 390, height: 844, wait: 2500 },
   {
     name: 'prove-phone',
     path: '/prove?at=next',
@@ -53,7 +46,7 @@ const SHOTS = [
     wait: 1500,
   },
   { name: 'match-phone', path: CHECK, width: 390, height: 844 },
-  { name: 'heat-unknown', path: '/heat?body=dory&mode=g50&card=c-07', wait: 2500 },
+  { name: 'shop', path: '/shop', wait: 2500 },
   { name: 'why-phone', path: '/', width: 390, height: 844, script: pick('Wherry 8K raw 3:1 50p on A-01') },
 ];
 

@@ -143,7 +143,7 @@ describe('the server', () => {
     expect(await asked({ needs: [] })).toEqual([400, 'needs']);
     expect(await asked({ kit: { ...demo, prices: [{ ...demo.prices[0], price: 0 }] } })).toEqual([
       400,
-      'prices[0].price',
+      'kit.prices[0].price',
     ]);
     const many = Array.from({ length: 5000 }, (_, at) => ({ ...offer, id: `o${at}` }));
     const needs = Array.from({ length: 20 }, (_, at) => ({ ...demo.needs[0], id: `n${at}` }));
@@ -570,8 +570,8 @@ describe('POST /api/match', () => {
 
   it('refuses forbidden keys without adopting them', async () => {
     const text = JSON.stringify({ kit: demo, policy }).replace(
-      '"prices":[]',
-      '"prices":[],"__proto__":{"polluted":true}',
+      '"format":"cool-reel-kit"',
+      '"format":"cool-reel-kit","__proto__":{"polluted":true}',
     );
     expect((await post('/api/match', text)).status).toBe(400);
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined();

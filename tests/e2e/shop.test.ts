@@ -83,6 +83,7 @@ describe('from the day to the sets', () => {
   it('a need that nothing meets is told with its reason, left out, and counted again', async () => {
     await app.visit('/shop');
     await app.clickText('button', 'Add a need');
+    await app.seesText('aside', 'Recorded hours');
     await app.clickText('label', 'Wherry');
     await app.clickText('label', '8K raw 3:1 50p');
     await app.fill('Recorded hours', '2', '//aside');

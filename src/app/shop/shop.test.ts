@@ -4,6 +4,7 @@ import { aCard, aNeed, anOffer } from '../../core/testing.ts';
 import demo from '../../kit/demo.coolreel.json' with { type: 'json' };
 import { readKit } from '../../kit/importKit.ts';
 import { offerSchema } from '../../kit/schemas/price.ts';
+import { offloadText } from '../../text/shop/compare.ts';
 import { impossibleText, moneyText, needText, warningText } from '../../text/shop/shop.ts';
 import { newOffer, printedOffer } from './newOffer.ts';
 import { cardsOfSet, knownOffers } from './shopActions.ts';
@@ -81,6 +82,14 @@ it('compares the cheaper with the dearer, whichever was named first', () => {
   ];
   expect(one.dear.id).toBe('b');
   expect(other).toEqual(one);
+  // 256 GB at the pace of the fastest reader, to the minute.
+  const fast = compareOffers(
+    { ...plain, readMBps: 270 },
+    { ...dear, readMBps: 300 },
+    { ...kit, plans: [] },
+    DEFAULT_POLICY,
+  );
+  expect(offloadText(fast.comparison)).toContain('16\u00a0min against 14\u00a0min: 2\u00a0min sooner');
 });
 
 describe('a camera that never stops', () => {

@@ -27,14 +27,17 @@ export function gainText(gain: BodyGain, bodies: readonly Body[]): string {
   }
 }
 
+/** To the minute; what lasts less than one still takes one. */
+const wholeMinutes = (minutes: number): string => minutesText(Math.max(1, Math.round(minutes)));
+
 /** What emptying each takes. */
 export function offloadText({ offloadMinutes: [plain, dear] }: Comparison): string {
   if (plain === null || dear === null) return 'How long emptying takes is not known: a read speed is missing.';
   const saved = plain - dear;
-  const each = `${minutesText(plain)} against ${minutesText(dear)}`;
+  const each = `${wholeMinutes(plain)} against ${wholeMinutes(dear)}`;
   return Math.abs(saved) < 0.5
     ? `Emptied when full in the same time: ${each}.`
-    : `Emptied when full in ${each}: ${saved > 0 ? `${minutesText(saved)} sooner` : `${minutesText(-saved)} later`}. Read speed is patience; it holds nothing.`;
+    : `Emptied when full in ${each}: ${saved > 0 ? `${wholeMinutes(saved)} sooner` : `${wholeMinutes(-saved)} later`}. Read speed is patience; it holds nothing.`;
 }
 
 /** What is lost with one card. */
