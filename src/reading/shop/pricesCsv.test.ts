@@ -97,6 +97,16 @@ describe('a price list as lines', () => {
     ]);
   });
 
+  it('takes an article number for none of the print, and asks where a mark is misspelt', () => {
+    expect(read('Quick SD 256GB V90 II no. 1003 190 EUR').offers).toMatchObject([
+      { capacityGB: 256, marks: ['V90', 'II'] },
+    ]);
+    expect(problems('Quick SD 256 V90 190 EUR\nQuick SD 256GB V9O 190 EUR')).toEqual([
+      [1, 'not-understood'],
+      [2, 'not-understood'],
+    ]);
+  });
+
   it('reads 10,000 lines, and refuses more than a kit may hold', () => {
     const many = (count: number) => Array.from({ length: count }, (_, at) => `SD 64GB V30 ${at + 1} EUR`).join('\n');
     expect(read(many(10_000)).offers).toHaveLength(10_000);

@@ -215,7 +215,11 @@ function offerOf(line: Line, signs: Signs, currency: string): Omit<Offer, 'id'> 
     'marks' in line.cells && size !== '' ? `${size} ${cell('marks')}` : `${named} ${size} ${cell('marks')}`;
   const label = readLabel(printed);
   // A word that says nothing (a maker's, a colour) is no reason to lose an offer; one that may be a mark is asked about.
-  const asked = label.unread.find(({ problem }) => problem.code !== 'unknown' || problem.couldBe.length > 0);
+  // A bare number beside a capacity is an article's: no promise is written without letters.
+  const asked = label.unread.find(
+    ({ problem, text }) =>
+      (problem.code !== 'unknown' || problem.couldBe.length > 0) && !(label.capacity !== null && /^\d+$/.test(text)),
+  );
   if (asked) return { code: 'not-understood', text: asked.text };
   const told = cell('form') === '' ? null : formOf(cell('form'));
   if (cell('form') !== '' && told === null) return { code: 'no-form', text: cell('form') };
