@@ -1,5 +1,8 @@
 // Sets of cards: how the question grows, beside trying every choice, and what is proven in the time that is given.
 
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { gzipSync } from 'node:zlib';
 import type { Body, Card } from '../src/core/kit/model.ts';
 import type { Need, Offer } from '../src/core/kit/shop.ts';
 import { DEFAULT_POLICY } from '../src/core/match/policy.ts';
@@ -63,7 +66,7 @@ const inputOf = (needs: number, offers: readonly Offer[]): ShopInput => ({
 function measured(name: string, needs: number, offers: readonly Offer[]): void {
   const input = inputOf(needs, offers);
   const [asking, { problem }] = timed(() => shopOptions(input));
-  const [solving, sets] = timed(() => finish(chooseSteps(problem, solveWhole, 2)));
+  const [solving, sets] = timed(() => finish(chooseSteps(problem, solveWhole, 2)) ?? []);
   const [between, curve] = timed(() => finish(curveSteps(problem, solveWhole, 1)));
   const proven = sets.filter(({ optimal }) => optimal).length;
   console.log(
@@ -87,6 +90,11 @@ const [all] = timed(() => {
   for (const problem of drawn) everyChoice(problem, (taken) => choiceOf(problem, taken));
 });
 const [solved] = timed(() => {
-  for (const problem of drawn) finish(chooseSteps(problem, solveWhole, 5));
+  for (const problem of drawn) finish(chooseSteps(problem, solveWhole, 5)) ?? [];
 });
 console.log(`60 small lists: every choice tried takes ${(all / solved).toFixed(2)} × as long as the solver`);
+
+const wasm = gzipSync(readFileSync(createRequire(import.meta.url).resolve('highs/runtime')));
+console.log(
+  `The solver is ${(wasm.length / 1e6).toFixed(2)} MB gzip, and not loaded before a wallet is too large for a table`,
+);

@@ -10,6 +10,10 @@ export interface Solvers {
   readonly whole: IntegerSolver;
 }
 
+/** Without any time the solver is not even loaded: what a table of own cards does not answer stays unproven. */
+const wholeIn = async (seconds: number, load: () => Promise<Solvers>): Promise<IntegerSolver> =>
+  seconds > 0 ? (await load()).whole : () => ({ end: 'stopped', point: null, bound: 0 });
+
 /**
  * Every task of the solver worker.
  *
@@ -19,11 +23,11 @@ export const solverTasks = (load: () => Promise<Solvers>): TaskSteps<SolverTasks
   decode: async ({ body, counters, capacityGB }) => decodeSteps(body, counters, capacityGB, (await load()).linear),
   counterRate: async ({ body, counters, modeId }) => counterRateSteps(body, counters, modeId, (await load()).linear),
   async shop({ input, seconds }) {
-    const [{ shopSteps }, { whole }] = await Promise.all([import('../core/shop/sets.ts'), load()]);
+    const [{ shopSteps }, whole] = await Promise.all([import('../core/shop/sets.ts'), wholeIn(seconds, load)]);
     return shopSteps(input, whole, seconds);
   },
   async shopAround({ input, seconds }) {
-    const [{ aroundSteps }, { whole }] = await Promise.all([import('../core/shop/whatIf.ts'), load()]);
+    const [{ aroundSteps }, whole] = await Promise.all([import('../core/shop/whatIf.ts'), wholeIn(seconds, load)]);
     return aroundSteps(input, whole, seconds);
   },
 });

@@ -69,7 +69,7 @@ export const newNeed = (bodies: readonly Body[]): Omit<Need, 'hours'> & { readon
     id: newId(),
     bodyId: only?.id ?? '',
     modeId: only?.modes.length === 1 ? (only.modes[0]?.id ?? '') : '',
-    ...{ hours: '', gapFreeMinutes: null, sparePercent: 0, planId: null },
+    ...{ hours: '', gapFreeMinutes: null, sparePercent: 0, arrangement: null, planId: null },
   };
 };
 

@@ -6,10 +6,10 @@ import { solver } from '../tasks/clients.ts';
 import { type TaskState, useTask } from '../tasks/useTask.ts';
 
 /**
- * Seconds that one question to the solver may take, round after round: a set is there at once, and is looked at for longer where it is
- * not proven. A worker that is silent for ten seconds counts as dead.
+ * Seconds that one question to the solver may take, round after round. In the first it is not loaded: most wallets are small
+ * enough for a table. What that does not prove is looked at for longer. A worker that is silent for ten seconds counts as dead.
  */
-const ROUNDS = [0.3, 2, 8] as const;
+const ROUNDS = [0, 2, 8] as const;
 
 /** The sets as they are being worked out. */
 export interface ShopState {
@@ -22,6 +22,9 @@ export interface ShopState {
   readonly proving: { readonly stop: () => void } | null;
   readonly around: Around | null;
 }
+
+/** Whether more time would tell nothing new. */
+const isProven = ({ sets, isOpen }: ShopAnswer): boolean => !isOpen && sets.every(({ optimal }) => optimal);
 
 interface Kept {
   readonly of: ShopInput;
@@ -48,17 +51,16 @@ export function useShop(input: ShopInput | null): ShopState {
   useEffect(() => {
     if (!found || !input) return;
     setKept({ of: input, answer: found });
-    if (found.sets.some(({ optimal }) => !optimal) && at + 1 < ROUNDS.length) setRound({ of: input, at: at + 1 });
+    if (!isProven(found) && at + 1 < ROUNDS.length) setRound({ of: input, at: at + 1 });
   }, [found, input, at]);
   const answer = found ?? (kept && kept.of === input ? kept.answer : null);
-  const settled =
-    answer !== null && (stopped === input || at + 1 === ROUNDS.length || answer.sets.every(({ optimal }) => optimal));
+  const settled = answer !== null && (stopped === input || at + 1 === ROUNDS.length || isProven(answer));
   const possible = useMemo(() => {
     if (!input || !answer || !settled || answer.sets.length === 0) return null;
     const out = new Set(answer.impossible.map(({ needId }) => needId));
     const needs = input.needs.filter(({ id }) => !out.has(id));
-    return { input: { ...input, needs }, seconds: ROUNDS[1] };
-  }, [input, answer, settled]);
+    return { input: { ...input, needs }, seconds: at === 0 ? ROUNDS[0] : ROUNDS[1] };
+  }, [input, answer, settled, at]);
   const [around] = useTask(solver, 'shopAround', possible);
   const isProving = answer !== null && state.phase === 'running' && at > 0;
   return {

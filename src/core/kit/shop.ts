@@ -1,5 +1,6 @@
 import type { Bus } from '../standards/buses.ts';
 import type { Form } from '../standards/forms.ts';
+import type { Arrangement } from './model.ts';
 
 /** What is bought, for what, and cameras that wear a card out, as the kit file writes them. Null means not told. */
 
@@ -42,6 +43,8 @@ export interface Need {
   readonly gapFreeMinutes: number | null;
   /** On top of the hours. */
   readonly sparePercent: number;
+  /** How the body is to record for it; null: as it does. */
+  readonly arrangement?: Arrangement | null;
   /** The day plan it was taken from; null: typed. */
   readonly planId?: string | null;
   /** Kept, and left out of the sets. */

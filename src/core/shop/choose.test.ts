@@ -43,7 +43,7 @@ describe('sets of cards', () => {
       for (let seed = 0; seed < 500; seed += 1) {
         const problem = drawnShop(seed);
         const best = enumerated(problem);
-        const sets = finish(chooseSteps(problem, solveWhole, 20, tables));
+        const sets = finish(chooseSteps(problem, solveWhole, 20, tables)) ?? [];
         if (best.cheapest === null) {
           none += 1;
           expect(sets, `seed ${seed}`).toEqual([]);
@@ -83,7 +83,7 @@ describe('sets of cards', () => {
       .filter(({ need, cents }) => need === 0 && cents === 0)
       .reduce((sum, { minutes }) => sum + 2 * minutes, 0);
     const problem = { needs: [total - 200, 330], options, owned };
-    const [cheapest] = finish(chooseSteps(problem, solveWhole, 20));
+    const [cheapest] = finish(chooseSteps(problem, solveWhole, 20)) ?? [];
     expect(cheapest?.optimal).toBe(true);
     // 130 minutes are missing by the first need; by the second each card holds one more: two cards of 60 do.
     expect(cheapest?.cents).toBe(10_000);
@@ -95,12 +95,29 @@ describe('sets of cards', () => {
       ...{ verdict: 'guaranteed', tone: 'cool' },
     });
     const problem = { needs: [120], options: [option(67, 19_000, 0), option(134, 39_500, 1)], owned: [] };
-    const stopped = finish(chooseSteps(problem, () => ({ end: 'stopped', point: null, bound: 0.5 }), 0.001, false));
+    const stopped =
+      finish(chooseSteps(problem, () => ({ end: 'stopped', point: null, bound: 0.5 }), 0.001, false)) ?? [];
     expect(stopped.map(({ aim, optimal, cents }) => [aim, optimal, cents])).toEqual([
       ['cheapest', false, 38_000],
       ['fewest-cards', false, 39_500],
       ['least-at-risk', false, 38_000],
     ]);
     for (const set of stopped) expect(set.bound).toBeLessThanOrEqual(ORDER[set.aim](set)[0] as number);
+  });
+
+  it('does not take none found for none: own cards alone, too many for a table, and no time', () => {
+    const owned = Array.from({ length: 40 }, (_, at) => ({ cardIds: [`a${at}`] }));
+    const options = [0, 1].flatMap((need) =>
+      owned.map(
+        (_, group): Option => ({
+          ...{ need, minutes: 10 + group, cents: 0, cards: 1, verdict: 'guaranteed', tone: 'cool' },
+          parts: [{ source: { kind: 'owned', group }, count: 1 }],
+        }),
+      ),
+    );
+    const problem = { needs: [100, 100], options, owned };
+    const stopped = chooseSteps(problem, () => ({ end: 'stopped', point: null, bound: 0 }), 0);
+    expect(finish(stopped)).toBeNull();
+    expect(finish(chooseSteps(problem, solveWhole, 20))).toHaveLength(3);
   });
 });

@@ -362,14 +362,15 @@ const MEASURED: Readonly<Record<Aim, (choice: Choice) => number>> = {
  * @param solve - the solver, HiGHS in this app
  * @param seconds - time for one question to the solver: what is not proven by then is told as such, with its bound
  * @param tables - false: the solver is asked even where a wallet is small enough for a table
- * @returns the sets in the order of the aims; empty where own cards do not suffice and nothing is offered
+ * @returns the sets in the order of the aims; empty where own cards do not suffice and nothing is offered; null where that
+ *   was not found out in the time given
  */
 export function* chooseSteps(
   problem: ShopProblem,
   solve: IntegerSolver,
   seconds: number,
   tables = true,
-): Steps<readonly ChosenSet[]> {
+): Steps<readonly ChosenSet[] | null> {
   const sets: ChosenSet[] = [];
   if (problem.needs.every((minutes) => minutes <= 0)) return [];
   for (const [at, aim] of AIMS.entries()) {
@@ -378,7 +379,8 @@ export function* chooseSteps(
       aim === 'least-at-risk'
         ? yield* leastAtRisk(problem, solve, seconds, { tables })
         : yield* ordered(problem, aim === 'cheapest' ? BY_PRICE : BY_CARDS, NO_LIMIT, solve, seconds, { tables });
-    if (found.choice === null) return [];
+    // None found is not none: only a proof says that there is no set.
+    if (found.choice === null) return found.proven ? [] : null;
     const own = MEASURED[aim](found.choice);
     const optimal = found.proven && found.all;
     sets.push({ ...{ aim, ...found.choice, optimal }, bound: optimal ? own : Math.min(own, found.bound) });

@@ -82,6 +82,12 @@ export interface ShopOptions {
 export const minutesWanted = ({ hours, sparePercent }: Pick<Need, 'hours' | 'sparePercent'>): number =>
   Math.ceil(hours * 60 * (1 + sparePercent / 100) - 1e-9);
 
+/** The body of a need, as it is to record for it; undefined where it is gone. */
+export function bodyOf({ bodyId, arrangement }: Need, { bodies }: Pick<ShopKit, 'bodies'>): Body | undefined {
+  const body = bodies.find(({ id }) => id === bodyId);
+  return body && arrangement ? { ...body, arrangement } : body;
+}
+
 const ALLOWED: Readonly<Record<Policy['take'], ReadonlySet<Tone>>> = {
   once: new Set<Tone>(['cool']),
   repeatable: new Set<Tone>(['cool', 'warm']),
@@ -300,7 +306,7 @@ function optionsOf(
   owned: readonly Candidate[],
   offered: readonly Candidate[],
 ): NeedOptions {
-  const body = input.kit.bodies.find(({ id }) => id === need.bodyId);
+  const body = bodyOf(need, input.kit);
   const mode = body?.modes.find(({ id }) => id === need.modeId);
   const nothing = (why: Impossible): NeedOptions => ({ options: [], serves: offered.map(() => NO_CARD), why });
   if (!body) return nothing({ code: 'no-body' });

@@ -96,6 +96,14 @@ describe('a set for a need', () => {
     expect(set(input({ kit: unlike }))).toMatchObject({ bought: 4, owned: [] });
   });
 
+  it('records as the need has it, where that is not how the body is set', () => {
+    const two = aBody({ slots: [aSlot(), aSlot({ id: 's2' })] });
+    const kit = { bodies: [two], cards: [], tests: [] };
+    expect(set(input({ kit }))).toMatchObject({ bought: 2, swaps: 1 });
+    expect(set(input({ kit, needs: [aNeed({ arrangement: 'mirrored' })] }))).toMatchObject({ bought: 4, swaps: 1 });
+    expect(set(input({ kit, needs: [aNeed({ arrangement: 'relay' })] }))).toMatchObject({ bought: 2, swaps: 0 });
+  });
+
   it('halves the stream of a split body, over as many slots as it runs', () => {
     const split = aBody({ arrangement: 'split', slots: [aSlot(), aSlot({ id: 's2' })] });
     const offer = anOffer({ marks: ['II', 'U3', 'V60'] });

@@ -4,6 +4,7 @@ import { rankOf, type Verdict } from '../match/verdict.ts';
 import type { Steps } from '../steps.ts';
 import { type ChosenSet, chooseSteps } from './choose.ts';
 import {
+  bodyOf,
   type ImpossibleNeed,
   minutesWanted,
   type Serves,
@@ -68,6 +69,8 @@ export interface ShopAnswer {
   readonly impossible: readonly ImpossibleNeed[];
   /** By need, then by offer. */
   readonly serves: readonly (readonly Serves[])[];
+  /** True where the time was too short to find any set, or to know that there is none. */
+  readonly isOpen: boolean;
 }
 
 /** The set of a choice, in names. */
@@ -114,7 +117,7 @@ function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOpti
 }
 
 function heldBy(need: Need, taken: readonly Taken[], optionAt: (at: number) => Option, input: ShopInput): NeedHeld {
-  const body = input.kit.bodies.find(({ id }) => id === need.bodyId);
+  const body = bodyOf(need, input.kit);
   const fillings = taken.reduce((sum, { times }) => sum + times, 0);
   // A relay goes on by itself over its slots; only then is a card changed by hand.
   const first = body && !recordsAtOnce(body.arrangement) && body.arrangement === 'relay' ? body.slots.length : 1;
@@ -165,12 +168,18 @@ export function* shopSteps(input: ShopInput, solve: IntegerSolver, seconds: numb
   yield 0.1;
   const { impossible, serves } = options;
   const found = yield* chooseSteps(options.problem, solve, seconds);
-  const told = (sets: readonly ChosenSet[], from: ShopOptions, also: readonly ImpossibleNeed[] = []): ShopAnswer => ({
-    sets: sets.map((one) => setOf(one, input, from)),
+  const told = (
+    sets: readonly ChosenSet[] | null,
+    from: ShopOptions,
+    also: readonly ImpossibleNeed[] = [],
+  ): ShopAnswer => ({
+    sets: (sets ?? []).map((one) => setOf(one, input, from)),
     impossible: [...impossible, ...also],
     serves,
+    isOpen: sets === null,
   });
-  if (found.length > 0 || options.problem.needs.every((least) => least === 0)) return told(found, options);
+  if (found === null || found.length > 0 || options.problem.needs.every((least) => least === 0))
+    return told(found, options);
   const out = onlyOwn(options, input.needs);
   const fewer = without(options, input.needs, out);
   return told(yield* chooseSteps(fewer.problem, solve, seconds), fewer, out);

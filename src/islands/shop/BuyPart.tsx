@@ -89,9 +89,17 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
         </div>
       )}
       {(answer === null || state.phase !== 'running') && <TaskNote state={state} what="the sets" onAgain={again} />}
+      {answer?.isOpen && !proving && (
+        <p className="tone-warm" role="status">
+          No set was found in the time given, and none is ruled out: your own cards can be shared out in too many ways.
+          Leave some needs out, or add prices.
+        </p>
+      )}
       {proving && (
         <p className="tone-warm" role="status">
-          The sets below hold; whether something is better is still being proven.{' '}
+          {answer?.isOpen
+            ? 'Your own cards can be shared out in many ways: still looking.'
+            : 'The sets below hold; whether something is better is still being proven.'}{' '}
           <button type="button" className="plain-button" onClick={proving.stop}>
             Leave it at that
           </button>

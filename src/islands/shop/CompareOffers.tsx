@@ -3,7 +3,7 @@ import type { ShopViewKit } from '../../app/shop/shopKit.ts';
 import { compareOffers } from '../../app/shop/shopViews.ts';
 import type { Offer } from '../../core/kit/shop.ts';
 import type { Policy } from '../../core/match/policy.ts';
-import { gainText, offloadText, riskText, worthText } from '../../text/shop/compare.ts';
+import { gainText, minutesBesideText, offloadText, riskText, worthText } from '../../text/shop/compare.ts';
 import { differenceText, moneyText } from '../../text/shop/shop.ts';
 import css from './BuyPart.module.css';
 
@@ -51,7 +51,12 @@ export default function CompareOffers({ kit, offers, policy }: CompareOffersProp
             {found.comparison.gains.map((gain) => (
               <div key={JSON.stringify(gain)} data-quiet={gain.code === 'no-slot' || undefined}>
                 <dt>{kit.bodies.find(({ id }) => id === gain.bodyId)?.name}</dt>
-                <dd>{gainText(gain, kit.bodies)}</dd>
+                <dd>
+                  {gainText(gain, kit.bodies)}
+                  <small>
+                    {gain.code === 'no-slot' ? '' : minutesBesideText(found.comparison, gain.bodyId, kit.bodies)}
+                  </small>
+                </dd>
               </div>
             ))}
           </dl>

@@ -5,6 +5,7 @@ import type { Need } from '../../core/kit/shop.ts';
 import { needSchema } from '../../kit/schemas/need.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { Chips } from '../../ui/Chips.tsx';
+import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import panel from '../../ui/panelForm.module.css';
@@ -21,6 +22,8 @@ interface NeedFormProps {
   readonly onDone: () => void;
   readonly onClose: () => void;
 }
+
+const AS_IT_DOES = 'as-it-does';
 
 const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
 
@@ -86,11 +89,19 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
         placeholder="any"
         props={field('gapFreeMinutes')}
         description={
-          body?.arrangement === 'relay' && body.slots.length > 1
+          (values.arrangement ?? body?.arrangement) === 'relay' && body && body.slots.length > 1
             ? `This body goes on over its ${body.slots.length} slots by itself.`
             : undefined
         }
       />
+      {body && body.slots.length > 1 && (
+        <Chips
+          legend="Records"
+          value={(values.arrangement as string | null | undefined) ?? AS_IT_DOES}
+          choices={[{ value: AS_IT_DOES, label: 'As the body is set' }, ...ARRANGEMENT_CHOICES]}
+          onChange={(way) => form.setFieldValue('arrangement', way === AS_IT_DOES ? null : way)}
+        />
+      )}
       {isLonger && (
         <p className="tone-warm" role="status">
           That is longer than all the hours: only cards that last so long in one go are used.

@@ -1,8 +1,9 @@
 import Joi from 'joi';
+import { ARRANGEMENTS } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import type { Need } from '../../core/kit/shop.ts';
 import { amount, id, otherId, within } from './parts.ts';
-import { objectOf, orNull } from './shape.ts';
+import { objectOf, oneOf, orNull } from './shape.ts';
 
 export const needSchema = objectOf<Need>({
   id,
@@ -11,6 +12,7 @@ export const needSchema = objectOf<Need>({
   hours: within(RANGES.needHours).required(),
   gapFreeMinutes: orNull(amount(RANGES.takeMinutes.max)),
   sparePercent: within(RANGES.sparePercent).required(),
+  arrangement: oneOf(ARRANGEMENTS).allow(null),
   planId: otherId.allow(null),
   isOut: Joi.boolean().allow(null),
 });

@@ -127,7 +127,7 @@ export const shop = call({
     'A set by each aim; needs that nothing meets, and offers far under the rest of their print, which are in no set',
   refusals: {
     400: 'The kit, needs, offers or policy are not valid, or there is more than one currency; places in details',
-    422: `Over ${MAX_ANSWERS.toLocaleString('en')} needs × cards`,
+    422: `Over ${MAX_ANSWERS.toLocaleString('en')} needs × cards, or no set found in the time given`,
   },
   async run(asked) {
     const read = await readKit(asked.kit);
@@ -163,6 +163,15 @@ export const shop = call({
       await wholeSolver(),
       SECONDS,
     );
-    return ok(shopView(finish(steps), left));
+    const found = finish(steps);
+    return found.isOpen
+      ? err(
+          refusal(
+            422,
+            'too-much-work',
+            'No set was found in the time given, and none is ruled out. Ask for fewer needs.',
+          ),
+        )
+      : ok(shopView(found, left));
   },
 });

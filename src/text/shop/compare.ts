@@ -2,6 +2,7 @@ import type { Body } from '../../core/kit/model.ts';
 import { assertNever } from '../../core/result.ts';
 import type { BodyGain, Comparison } from '../../core/shop/compare.ts';
 import { modeTitle } from '../match/cell.ts';
+import { VERDICT_WORDS } from '../match/verdict.ts';
 import { either, minutesText, together } from '../quantity.ts';
 
 /** What a body gets out of the dearer card. */
@@ -25,6 +26,23 @@ export function gainText(gain: BodyGain, bodies: readonly Body[]): string {
     default:
       return assertNever(gain);
   }
+}
+
+/** Minutes of both in each mode of a body that either can be recorded with; empty where there is none. */
+export function minutesBesideText({ modes }: Comparison, bodyId: string, bodies: readonly Body[]): string {
+  const body = bodies.find(({ id }) => id === bodyId);
+  const side = ({ minutes, verdict }: Comparison['modes'][number]['plain']): string =>
+    minutes === null
+      ? VERDICT_WORDS[verdict].toLowerCase()
+      : `${minutesText(minutes)} ${VERDICT_WORDS[verdict].toLowerCase()}`;
+  return modes
+    .filter((one) => one.bodyId === bodyId && (one.plain.minutes !== null || one.dear.minutes !== null))
+    .map((one) => {
+      const mode = body?.modes.find(({ id }) => id === one.modeId);
+      const [plain, dear] = [side(one.plain), side(one.dear)];
+      return `${mode ? modeTitle(mode) : ''}: ${plain === dear ? `${plain} with either` : `${plain}, with this ${dear}`}`;
+    })
+    .join(' · ');
 }
 
 /** To the minute; what lasts less than one still takes one. */

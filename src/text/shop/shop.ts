@@ -48,10 +48,11 @@ export function needTitle({ bodyId, modeId }: Pick<Need, 'bodyId' | 'modeId'>, b
 const hoursText = (hours: number): string => `${plain(hours, 2)}${NBSP}h`;
 
 /** What is asked of a need. */
-export function needText({ hours, gapFreeMinutes, sparePercent }: Need): string {
+export function needText({ hours, gapFreeMinutes, sparePercent, arrangement }: Need): string {
   return [
     hoursText(hours),
     ...(gapFreeMinutes ? [`${minutesText(gapFreeMinutes)} without a gap`] : []),
+    ...(arrangement ? [arrangement] : []),
     ...(sparePercent ? [`spare ${plain(sparePercent)}${NBSP}%`] : []),
   ].join(', ');
 }
@@ -178,7 +179,8 @@ export function whatIfText({ kind }: WhatIf, titleOf: (needId: string) => string
 
 /** What another wish comes to. */
 export function whatIfSays({ kind, difference, price, bought, proven }: WhatIf): string {
-  if (price === null || difference === null) return 'nothing offered meets it';
+  if (price === null || difference === null)
+    return proven ? 'nothing offered meets it' : 'not worked out in the time given';
   const about = proven ? '' : 'about ';
   const cards = bought === null ? '' : `, ${bought} to buy`;
   switch (kind.code) {
