@@ -5,7 +5,15 @@ import { trySet } from '../../app/shop/shopViews.ts';
 import type { ShopSet } from '../../core/shop/sets.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { minutesText } from '../../text/quantity.ts';
-import { AIM_MEANINGS, AIM_WORDS, countedText, moneyText, proofText, swapsText } from '../../text/shop/shop.ts';
+import {
+  AIM_MEANINGS,
+  AIM_WORDS,
+  countedText,
+  moneyText,
+  NOT_HANDED_OVER,
+  proofText,
+  swapsText,
+} from '../../text/shop/shop.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './BuyPart.module.css';
 
@@ -45,11 +53,7 @@ export function SetColumn({ kit, set, titleOf }: SetColumnProps) {
       `${name}: ${set.items.map(({ offerId, count }) => countedText(count, offerOf(offerId))).join(', ')}`,
     );
     if (ok) window.location.assign('/');
-    else
-      notifications.show({
-        message: 'This browser keeps nothing between views, so the set cannot be shown on the board.',
-        role: 'alert',
-      });
+    else notifications.show({ message: NOT_HANDED_OVER, role: 'alert' });
   };
   const offerOf = (id: string) =>
     prices.find((offer) => offer.id === id) ?? { name: 'an offer that is gone', price: 0 };

@@ -203,3 +203,6 @@ export const currenciesText = (chosen: string, others: readonly string[], left: 
 
 /** An offer in a line of a set. */
 export const countedText = (count: number, { name }: Pick<Offer, 'name'>): string => `${count} × ${name}`;
+
+/** Said where a set could not be handed to the board. */
+export const NOT_HANDED_OVER = 'This browser keeps nothing between views, so the set cannot be shown on the board.';
