@@ -67,7 +67,7 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/sheet?plan=race-day', 'Labels of the cards'],
   ['/shop', 'What one mode costs you'],
   ['/shop?at=wear', 'Pier camera'],
-  ['/shop?at=fleet', 'Slots without a card'],
+  ['/shop?at=fleet', 'by what happened to them'],
   ['/nowhere', 'There is no such page'],
 ];
 

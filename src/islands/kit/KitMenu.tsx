@@ -25,7 +25,6 @@ const TABLES: readonly (readonly [TableKey, string])[] = [
   ['cards', 'Cards as CSV'],
   ['modes', 'Modes as CSV'],
   ['tests', 'Tests as CSV'],
-  ['prices', 'Prices as CSV'],
 ];
 
 /** The CSV writer comes with its first use. */

@@ -48,7 +48,7 @@ export default function OfferTable({ kit, input, serves, need, onNeed }: OfferTa
         />
       )}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by key */}
-      <section className={css.scroll} tabIndex={0} aria-labelledby="shop-each">
+      <section className={css.scroll} tabIndex={0} aria-label="Table of the offers">
         <table className={css.table}>
           <thead>
             <tr>

@@ -107,22 +107,22 @@ function Camera({ view, isOpen, onOpen }: CameraProps) {
         <div>
           <dt>Keeps</dt>
           <dd>{loopBetween(wear.loopHours)}</dd>
-          <small>before the oldest is overwritten</small>
+          <dd className={css.about}>before the oldest is overwritten</dd>
         </div>
         <div>
           <dt>Records</dt>
           <dd>{wear.hours ? hoursBetween(wear.hours) : 'not known'}</dd>
-          <small>{wear.days ? daysBetween(wear.days) : 'until it is worn out'}</small>
+          <dd className={css.about}>{wear.days ? daysBetween(wear.days) : 'until it is worn out'}</dd>
         </div>
         <div>
           <dt>Takes</dt>
           <dd>{wear.writtenTB ? terabytesBetween(wear.writtenTB) : 'not known'}</dd>
-          <small>{wear.fills ? fillsBetween(wear.fills) : 'until it is worn out'}</small>
+          <dd className={css.about}>{wear.fills ? fillsBetween(wear.fills) : 'until it is worn out'}</dd>
         </div>
         <div>
           <dt>An hour costs</dt>
           <dd>{wear.pricePerHour ? perHourText(wear.pricePerHour) : 'not known'}</dd>
-          <small>{camera.price === null ? 'no price noted' : `in cards at ${camera.price}`}</small>
+          <dd className={css.about}>{camera.price === null ? 'no price noted' : `in cards at ${camera.price}`}</dd>
         </div>
       </dl>
       {both && <p className="tone-warm">Two ways to know, and both are shown: {both}.</p>}
