@@ -36,6 +36,16 @@ describe('the question of the shop', () => {
   });
 });
 
+it('a card that sits in a camera which never stops is not there for a need', () => {
+  const away = (cardId: string | null) => {
+    const standing = kit.standing.map((camera) => ({ ...camera, cardId }));
+    const { cards } = shopQuestion({ ...kit, standing }, DEFAULT_POLICY, AS_IT_IS).input.kit;
+    return cards.filter(({ retired }) => retired).map(({ id }) => id);
+  };
+  expect(away('m-01')).toEqual(['m-01']);
+  expect(away(null)).toEqual([]);
+});
+
 describe('cards of a set', () => {
   it('are labelled apart from those there are, and never count a mark on', () => {
     const items = [{ offerId: 'o', needId: 'n', count: 3, minutes: 60, verdict: 'guaranteed' as const }];

@@ -11,7 +11,7 @@ import {
   offerWarnings,
   uselessOffers,
 } from '../../core/shop/offers.ts';
-import type { ShopInput } from '../../core/shop/options.ts';
+import { cardsForShop, type ShopInput } from '../../core/shop/options.ts';
 import type { ShopSet } from '../../core/shop/sets.ts';
 import { newId } from '../../kit/newId.ts';
 import { handTrial } from '../match/handedTrial.ts';
@@ -47,7 +47,8 @@ export function shopQuestion(kit: ShopViewKit, policy: Policy, choice: ShopChoic
     choice.currency !== null && currencies.includes(choice.currency) ? choice.currency : (currencies[0] ?? '');
   const own = kit.prices.filter((offer) => offer.currency === currency);
   const doubtful = doubtfulOffers(own);
-  const { bodies, cards, tests, reports } = kit;
+  const { bodies, tests, reports } = kit;
+  const cards = cardsForShop(kit.cards, kit.standing);
   return {
     input: {
       kit: { bodies, cards, tests, reports },

@@ -32,6 +32,12 @@ const REPEATABLE: Readonly<Record<Verdict, Tone>> = {
 /** How a verdict reads for this kind of take: both schools of practice are right in their place. */
 export const toneOf = (verdict: Verdict, take: TakeKind): Tone => (take === 'once' ? ONCE : REPEATABLE)[verdict];
 
+/** What may be recorded on for each kind of take, without a person allowing more. */
+export const TONES_USED: Readonly<Record<TakeKind, ReadonlySet<Tone>>> = {
+  once: new Set<Tone>(['cool']),
+  repeatable: new Set<Tone>(['cool', 'warm']),
+};
+
 /** Rank of a verdict, 0 best. */
 export const rankOf = (verdict: Verdict): number => RANKS[verdict];
 

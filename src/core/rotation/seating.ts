@@ -7,7 +7,7 @@ import type { Policy } from '../match/policy.ts';
 import { namedCards, printOf } from '../match/print.ts';
 import { rollTime } from '../match/rollTime.ts';
 import { cardsAtOnce } from '../match/seats.ts';
-import type { Tone } from '../match/verdict.ts';
+import { TONES_USED, type Tone } from '../match/verdict.ts';
 import type { Housing, SeatFit } from './problem.ts';
 
 /** The kit as a day reads it. */
@@ -19,7 +19,7 @@ export interface DayKit {
 
 /** Which tones are used: those the policy calls right, and what the person allowed beside them. */
 export function tonesUsed({ take }: Policy, also: AlsoUsed | null): ReadonlySet<Tone> {
-  const own: Tone[] = take === 'once' ? ['cool'] : ['cool', 'warm'];
+  const own: Tone[] = [...TONES_USED[take]];
   if (also === 'warm') own.push('warm');
   if (also === 'hot') own.push('warm', 'hot');
   return new Set(own);

@@ -4,7 +4,7 @@ import { cellTone } from '../match/cell.ts';
 import { pairFit } from '../match/pairFit.ts';
 import type { Policy } from '../match/policy.ts';
 import { rollTime } from '../match/rollTime.ts';
-import { rankOf, type Tone, type Verdict } from '../match/verdict.ts';
+import { rankOf, TONES_USED, type Tone, type Verdict } from '../match/verdict.ts';
 import type { ShopKit } from './options.ts';
 
 /** One of two cards for one mode. */
@@ -51,8 +51,6 @@ export interface Comparison {
 const readMinutes = ({ readMBps, capacityGB }: Card, readerMBps: number | null): number | null =>
   readMBps === null ? null : (capacityGB * 1000) / Math.min(readMBps, readerMBps ?? Number.POSITIVE_INFINITY) / 60;
 
-const ALLOWED = { once: new Set<Tone>(['cool']), repeatable: new Set<Tone>(['cool', 'warm']) } as const;
-
 /**
  * Whether the dearer of two cards is worth it, for everything in the kit.
  *
@@ -77,7 +75,7 @@ export function compareCards(
       }),
     ),
   );
-  const used = ALLOWED[policy.take];
+  const used = TONES_USED[policy.take];
   const gains = kit.bodies.flatMap((body) => gainsOf(body, modes, [plain, dear], used));
   const offloadMinutes = [readMinutes(plain, readerMBps), readMinutes(dear, readerMBps)] as const;
   const both = modes.filter((one) => used.has(one.plain.tone) && used.has(one.dear.tone));

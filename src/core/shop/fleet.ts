@@ -7,6 +7,7 @@ import { cellTone } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
 import type { Policy } from '../match/policy.ts';
 import { cardsAtOnce, recordsAtOnce } from '../match/seats.ts';
+import { TONES_USED } from '../match/verdict.ts';
 import { type Due, due, monthsBetween } from '../prove/age.ts';
 import type { ShopKit } from './options.ts';
 
@@ -105,13 +106,12 @@ export function fleet(kit: ShopKit, needs: readonly Need[], policy: Policy, rete
     .sort(
       (a, b) => Number(b.advice.length > 0) - Number(a.advice.length > 0) || (b.ageMonths ?? -1) - (a.ageMonths ?? -1),
     );
-  const allowed = policy.take === 'once' ? ['cool'] : ['cool', 'warm'];
   const short = kit.bodies.flatMap((body) => {
     const atOnce = recordsAtOnce(body.arrangement);
     const slots = atOnce ? cardsAtOnce(body) : body.slots.length;
     return modesWanted(body, needs).flatMap((mode): SlotsShort[] => {
       const answer = answersFor({ body, mode, ...kit, policy });
-      const count = inUse.filter((card) => allowed.includes(cellTone(answer(card), policy.take))).length;
+      const count = inUse.filter((card) => TONES_USED[policy.take].has(cellTone(answer(card), policy.take))).length;
       return count < slots ? [{ bodyId: body.id, modeId: mode.id, slots, atOnce, cards: count }] : [];
     });
   });

@@ -1,6 +1,6 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
-import type { Need, Offer } from '../kit/shop.ts';
+import type { Need, Offer, StandingCamera } from '../kit/shop.ts';
 import { answersFor, seatFor } from '../match/board.ts';
 import { type Cell, cellTone } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
@@ -9,7 +9,7 @@ import type { Policy } from '../match/policy.ts';
 import { namedCards, printOf } from '../match/print.ts';
 import { rollTime } from '../match/rollTime.ts';
 import { cardsAtOnce, recordsAtOnce } from '../match/seats.ts';
-import { rankOf, type Tone, type Verdict } from '../match/verdict.ts';
+import { rankOf, TONES_USED, type Tone, type Verdict } from '../match/verdict.ts';
 import { cardOfOffer, centsOf } from './offerCard.ts';
 import type { Option, OwnedGroup, Part, ShopProblem, Source } from './problem.ts';
 
@@ -78,6 +78,13 @@ export interface ShopOptions {
   readonly isCut: boolean;
 }
 
+/** The wallet without the cards that sit in a camera which never stops: they are not there for anything else. */
+export function cardsForShop(cards: readonly Card[], standing: readonly StandingCamera[]): readonly Card[] {
+  const away = new Set(standing.map(({ cardId }) => cardId));
+  // Out of use, not out of the wallet: what its tests tell of others of its print stays.
+  return cards.map((card) => (away.has(card.id) ? { ...card, retired: true } : card));
+}
+
 /** Whole minutes that a need asks for at the least. */
 export const minutesWanted = ({ hours, sparePercent }: Pick<Need, 'hours' | 'sparePercent'>): number =>
   Math.ceil(hours * 60 * (1 + sparePercent / 100) - 1e-9);
@@ -87,11 +94,6 @@ export function bodyOf({ bodyId, arrangement }: Need, { bodies }: Pick<ShopKit, 
   const body = bodies.find(({ id }) => id === bodyId);
   return body && arrangement ? { ...body, arrangement } : body;
 }
-
-const ALLOWED: Readonly<Record<Policy['take'], ReadonlySet<Tone>>> = {
-  once: new Set<Tone>(['cool']),
-  repeatable: new Set<Tone>(['cool', 'warm']),
-};
 
 interface Asked {
   readonly body: Body;
@@ -109,7 +111,7 @@ function servesAs(cell: Cell, { body, need, input }: Asked, width: number): Serv
   const tone = cellTone(cell, input.policy.take);
   if (verdict === 'unfit') return { serves: false, verdict, why: { code: 'no-slot' } };
   const minutes = Math.floor(rollTime(cell) / 60);
-  if (!ALLOWED[input.policy.take].has(tone) || minutes <= 0)
+  if (!TONES_USED[input.policy.take].has(tone) || minutes <= 0)
     return { serves: false, verdict, why: { code: 'verdict', verdict } };
   const slots = slotsInRow(body);
   const gapFree = need.gapFreeMinutes ?? 0;

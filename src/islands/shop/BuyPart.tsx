@@ -28,7 +28,7 @@ interface BuyPartProps {
 
 /** Three answers side by side, what lies between them, and what each wish costs. */
 export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed, onPaste }: BuyPartProps) {
-  const { bodies, cards, needs, prices } = kit;
+  const { bodies, needs, prices } = kit;
   const { input, currency } = question;
   const { state, again, answer, proving, around } = shop;
   const [needId, setNeedId] = useState<string | null>(null);
@@ -36,7 +36,7 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
     const need = needs.find((one) => one.id === id);
     return need ? needTitle(need, bodies) : 'a need that is gone';
   };
-  const inUse = cards.filter(({ retired }) => !retired).length;
+  const inUse = input.kit.cards.filter(({ retired }) => !retired).length;
   const allProven = answer !== null && answer.sets.length > 0 && answer.sets.every(({ optimal }) => optimal);
   const missing = bodies.every(({ modes }) => modes.length === 0);
   const chosen = input.needs.find(({ id }) => id === needId) ?? input.needs[0] ?? null;

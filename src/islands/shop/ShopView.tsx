@@ -45,7 +45,7 @@ const placeAsked = (): Place => {
 const AS_IT_IS: ShopChoice = { currency: null, useOwned: true, countDoubtful: false };
 
 function Shop({ kit }: { readonly kit: ShopViewKit }) {
-  const { bodies, cards, tests, reports, needs, prices, settings } = kit;
+  const { bodies, cards, tests, reports, needs, prices, standing, settings } = kit;
   const policy = useMemo(() => policyOf(settings), [settings.take, settings.headroom]);
   const [place, setPlace] = useState(placeAsked);
   const [beside, setBeside] = useState<Beside>(null);
@@ -53,7 +53,7 @@ function Shop({ kit }: { readonly kit: ShopViewKit }) {
   const [choice, setChoice] = useState(AS_IT_IS);
   const question = useMemo(
     () => shopQuestion(kit, policy, choice),
-    [bodies, cards, tests, reports, needs, prices, policy, choice],
+    [bodies, cards, tests, reports, needs, prices, standing, policy, choice],
   );
   const shop = useShop(place === 'buy' ? question.input : null);
   useEffect(() => {

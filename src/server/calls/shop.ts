@@ -3,6 +3,7 @@ import type { TakeKind } from '../../core/kit/model.ts';
 import type { Need, Offer } from '../../core/kit/shop.ts';
 import { err, ok } from '../../core/result.ts';
 import { currenciesOf, doubtfulOffers } from '../../core/shop/offers.ts';
+import { cardsForShop } from '../../core/shop/options.ts';
 import { AIMS } from '../../core/shop/problem.ts';
 import { type ShopAnswer, shopSteps } from '../../core/shop/sets.ts';
 import { finish } from '../../core/steps.ts';
@@ -156,7 +157,8 @@ export const shop = call({
     const left = asked.countDoubtful ? new Set<string>() : doubtfulOffers(all);
     const steps = shopSteps(
       {
-        ...{ kit, needs, useOwned: asked.useOwned },
+        kit: { ...kit, cards: cardsForShop(kit.cards, kit.standing) },
+        ...{ needs, useOwned: asked.useOwned },
         offers: all.filter(({ id }) => !left.has(id)),
         policy: { take: asked.policy.take, headroom: margin.value },
       },
