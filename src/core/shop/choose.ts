@@ -235,9 +235,10 @@ export function best(
 ): Found {
   const parts = partsOf(problem, order, most);
   const table = tables ? byTable(problem, parts, order) : null;
-  if (table !== null) {
-    const choice = table !== 'none' && meets(problem, table) ? choiceOf(problem, table) : null;
-    return choice ? { choice, proven: true, all: true, bound: choice[order[0]] } : NONE;
+  if (table === 'none') return NONE;
+  if (table !== null && meets(problem, table)) {
+    const choice = choiceOf(problem, table);
+    return { choice, proven: true, all: true, bound: choice[order[0]] };
   }
   const open = openProgramme(problem, parts, order);
   if (!open) return NONE;

@@ -33,6 +33,8 @@ export interface ShopInput {
 /** Why one card does not serve a need. */
 export type Useless =
   | { readonly code: 'no-slot' }
+  /** It enters fewer slots than are written at once. */
+  | { readonly code: 'few-slots'; readonly enters: number; readonly width: number }
   | { readonly code: 'verdict'; readonly verdict: Verdict }
   | { readonly code: 'too-short'; readonly minutes: number; readonly slots: number; readonly gapFree: number };
 
@@ -102,18 +104,22 @@ interface Asked {
   readonly input: ShopInput;
 }
 
-/** Over how many slots a stretch without a change by hand may run. */
-const slotsInRow = ({ arrangement, slots }: Body): number => (arrangement === 'relay' ? Math.max(1, slots.length) : 1);
+/** Slots of a body that a card enters. */
+const entered = ({ slots }: Body, card: Card): number => slots.filter((slot) => pairFit(slot, card).fits).length;
+
+/** Over how many slots a stretch without a change by hand may run: those that such a card enters. */
+const slotsInRow = (body: Body, card: Card): number =>
+  body.arrangement === 'relay' ? Math.max(1, entered(body, card)) : 1;
 
 /** What a cell comes to for a need. */
-function servesAs(cell: Cell, { body, need, input }: Asked, width: number): Serves {
+function servesAs(cell: Cell, card: Card, { body, need, input }: Asked, width: number): Serves {
   const { verdict } = cell;
   const tone = cellTone(cell, input.policy.take);
   if (verdict === 'unfit') return { serves: false, verdict, why: { code: 'no-slot' } };
   const minutes = Math.floor(rollTime(cell) / 60);
   if (!TONES_USED[input.policy.take].has(tone) || minutes <= 0)
     return { serves: false, verdict, why: { code: 'verdict', verdict } };
-  const slots = slotsInRow(body);
+  const slots = slotsInRow(body, card);
   const gapFree = need.gapFreeMinutes ?? 0;
   if (minutes * slots < gapFree) return { serves: false, verdict, why: { code: 'too-short', minutes, slots, gapFree } };
   return { serves: true, minutes, verdict, tone, width };
@@ -123,15 +129,24 @@ function servesAs(cell: Cell, { body, need, input }: Asked, width: number): Serv
 function asker(asked: Asked): (card: Card) => Serves {
   const { body, mode, input } = asked;
   const { kit, policy } = input;
-  const width = recordsAtOnce(body.arrangement) ? cardsAtOnce(body) : 1;
+  const atOnce = recordsAtOnce(body.arrangement) ? cardsAtOnce(body) : 1;
+  // Over unlike slots a set is made of unlike cards: one of them is one of it.
+  const width = takesEqualSets(body, atOnce) ? atOnce : 1;
   const answer = answersFor({ body, mode, ...kit, policy });
   const tested = byCard(kit.tests);
   const named = namedCards([body]);
   const known = new Map<string, Serves>();
+  const ask = (card: Card): Serves => {
+    const cell = answer(card);
+    // The board may fill the other slot with another card of the wallet; a set of equal ones has no such help.
+    if (width > 1 && cell.verdict !== 'unfit' && entered(body, card) < width)
+      return { serves: false, verdict: cell.verdict, why: { code: 'few-slots', enters: entered(body, card), width } };
+    return servesAs(cell, card, asked, width);
+  };
   return (card) => {
     const alone = named.has(card.id) || tested(card.id).length > 0;
     const key = alone ? `card ${card.id}` : printOf(card);
-    const found = known.get(key) ?? servesAs(answer(card), asked, width);
+    const found = known.get(key) ?? ask(card);
     known.set(key, found);
     return found;
   };
@@ -221,7 +236,7 @@ function mixedSets(
       const { card } = candidate;
       if (!pairFit(slot, card).fits) return [];
       const cell = seatFor({ body, mode, card, tests: tested(card.id), policy: input.policy }, slotAt);
-      const fit = servesAs(cell, asked, body.slots.length);
+      const fit = servesAs(cell, card, asked, body.slots.length);
       return fit.serves ? [{ candidate, fit }] : [];
     });
     if (serving.length === 0) return { empty: slot.name };
@@ -348,7 +363,9 @@ function whyNone(candidates: readonly Candidate[], answers: readonly Serves[]): 
       ...{ code: 'too-short', name: longest.name },
       ...{ longest: longest.minutes * longest.slots, gapFree: longest.gapFree },
     };
-  const entering = names.filter(({ answer }) => answer.verdict !== 'unfit');
+  const entering = names.filter(
+    ({ answer }) => answer.verdict !== 'unfit' && !(!answer.serves && answer.why.code === 'few-slots'),
+  );
   if (entering.length === 0) return { code: 'none-enters' };
   const best = entering.reduce((found, one) =>
     rankOf(one.answer.verdict) < rankOf(found.answer.verdict) ? one : found,

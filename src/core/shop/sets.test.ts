@@ -104,6 +104,25 @@ describe('a set for a need', () => {
     expect(set(input({ kit, needs: [aNeed({ arrangement: 'relay' })] }))).toMatchObject({ bought: 2, swaps: 0 });
   });
 
+  it('makes no set of cards that enter one slot only, whatever the wallet holds for the other', () => {
+    const both = { form: 'cfexpress-a', bus: 'cfexpress-2' } as const;
+    const sd = { form: 'sd', bus: 'uhs-ii' } as const;
+    const slots = [aSlot({ accepts: [both, sd], family: null }), aSlot({ id: 's2', accepts: [sd], family: null })];
+    const cf = anOffer({ id: 'cf', form: 'cfexpress-a', marks: ['VPG200'], price: 20 });
+    const kit = { bodies: [aBody({ arrangement: 'mirrored', slots })], cards: [aCard()], tests: [] };
+    const asked = input({ kit, offers: [cf, anOffer()], useOwned: false });
+    expect(ask(asked).serves[0]?.[0]).toMatchObject({ serves: false, why: { code: 'few-slots', enters: 1, width: 2 } });
+    expect(set(asked)?.items).toMatchObject([{ offerId: 'o', count: 4 }]);
+    expect(ask({ ...asked, offers: [cf] })).toMatchObject({ sets: [], impossible: [{ why: { code: 'none-enters' } }] });
+  });
+
+  it('goes on in a relay over the slots that a card enters, and no others', () => {
+    const cf = aSlot({ id: 's2', accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null });
+    const body = aBody({ arrangement: 'relay', slots: [aSlot(), cf] });
+    const asked = input({ kit: { bodies: [body], cards: [], tests: [] }, needs: [aNeed({ gapFreeMinutes: 100 })] });
+    expect(ask(asked).impossible[0]?.why).toMatchObject({ code: 'too-short', longest: A_CARD });
+  });
+
   it('halves the stream of a split body, over as many slots as it runs', () => {
     const split = aBody({ arrangement: 'split', slots: [aSlot(), aSlot({ id: 's2' })] });
     const offer = anOffer({ marks: ['II', 'U3', 'V60'] });

@@ -62,6 +62,8 @@ function uselessText(why: Useless): string {
   switch (why.code) {
     case 'no-slot':
       return 'enters no slot of it';
+    case 'few-slots':
+      return `enters ${why.enters} of the ${why.width} slots that are written at once`;
     case 'verdict':
       return VERDICT_WORDS[why.verdict].toLowerCase();
     case 'too-short':
@@ -89,7 +91,7 @@ export function impossibleText(why: Impossible): string {
     case 'no-rate':
       return 'What this mode writes is not known, so no card can be promised for it. Enter its rate under Bodies.';
     case 'none-enters':
-      return 'No card offered or owned enters a slot of this body. Add prices of the form it takes.';
+      return 'No card offered or owned enters a slot of this body, or as many as it writes at once. Add prices of the form it takes.';
     case 'none-holds':
       return `No card may be used for it: the best, ${why.name}, is “${VERDICT_WORDS[why.best].toLowerCase()}”. Add prices of cards with a higher promise${why.best === 'tight' || why.best === 'proven' || why.best === 'claimed' ? ', or look at it as a repeatable take' : ''}.`;
     case 'too-short':
