@@ -9,6 +9,7 @@ const OWN_CHUNKS: readonly (readonly [RegExp, string])[] = [
   [/demo\.coolreel\.json/, 'demo'],
   [/\/ui\/DropZone\.tsx$/, 'dropped'],
   [/\/src\/(?:core|text|app|reading)\/shop\//, 'shop'],
+  [/\/src\/(?:core|text|app)\/drill\//, 'drill'],
 ];
 
 export default defineConfig({
@@ -35,7 +36,7 @@ export default defineConfig({
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
       injectManifest: {
-        globPatterns: ['**/*.{html,js,css,woff2,svg,wasm}'],
+        globPatterns: ['**/*.{html,js,css,woff2,svg,wasm}', 'guide-index.json'],
         // Every file by its own name: any static host has it there.
         manifestTransforms: [(manifest) => ({ manifest, warnings: [] })],
         maximumFileSizeToCacheInBytes: 4_000_000,

@@ -2,7 +2,7 @@ import type { Finding } from './finding.ts';
 import { rankOf, type Verdict } from './verdict.ts';
 
 /** What a rule that passes earns by itself. */
-const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
+export const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
   headroom: 'guaranteed',
   approved: 'guaranteed',
   guarantee: 'tight',

@@ -5,7 +5,9 @@ import type { Card } from '../../core/kit/model.ts';
 import { APP_MEANING, labelProblemText, markMeaning, overallText, peakText } from '../../text/cards/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
+import { Term } from '../../ui/Term.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import { CardFace } from './CardFace.tsx';
 import css from './LabelReader.module.css';
 
@@ -110,7 +112,7 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         <ul className={css.problems}>
           {problems.map(({ problem, isHarmless }) => (
             <li key={JSON.stringify(problem)} className={isHarmless ? css.harmless : css.problem}>
-              {labelProblemText(problem)}
+              <WithTerms text={labelProblemText(problem)} />
               {asked(problem).map((word) => (
                 <button
                   key={word}
@@ -129,19 +131,27 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
       <dl className={css.list}>
         {label.marks.map((key, at) => (
           <div key={`${key} ${label.marks.indexOf(key) === at ? '' : at}`} className={css.row}>
-            <dt>{key}</dt>
-            <dd>{markMeaning(key)}</dd>
+            <dt>
+              <Term of={key.toLowerCase()}>{key}</Term>
+            </dt>
+            <dd>
+              <WithTerms text={markMeaning(key)} />
+            </dd>
           </div>
         ))}
         {label.apps.map((key) => (
           <div key={key} className={css.row}>
-            <dt>{key}</dt>
+            <dt>
+              <Term of={key.toLowerCase()}>{key}</Term>
+            </dt>
             <dd>{APP_MEANING}</dd>
           </div>
         ))}
         {bus && (
           <div className={css.row}>
-            <dt>Bus</dt>
+            <dt>
+              <Term of="bus">Bus</Term>
+            </dt>
             <dd>
               {bus.from === 'marks'
                 ? `${bus.name}, read from its marks: none is named, and they exist on no slower one`
@@ -151,7 +161,9 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         )}
         {peakText(label) && (
           <div className={css.row}>
-            <dt>Peak</dt>
+            <dt>
+              <Term of="peak">Peak</Term>
+            </dt>
             <dd>{peakText(label)}</dd>
           </div>
         )}
@@ -165,13 +177,16 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
       <h3 className={css.section}>In each kind of slot</h3>
       {doubted && (
         <p className={css.hint}>
-          A label that contradicts itself promises nothing before the card was filled and read back.
+          A label that <Term of="contradiction">contradicts itself</Term> promises nothing before the card was filled
+          and read back.
         </p>
       )}
       <dl className={css.list}>
         {slots.map(({ slotName, promise }) => (
           <div key={slotName} className={css.slot}>
-            <dt>{slotName}</dt>
+            <dt>
+              <WithTerms text={slotName} />
+            </dt>
             <dd className={css.floor}>
               {typeof promise === 'string' ? (
                 <span className="soft">{SLOT_WORDS[promise]}</span>

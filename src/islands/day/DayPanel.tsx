@@ -8,6 +8,7 @@ import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts'
 import { type DayNames, dayFaultText, dayMoveText, gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
 import { minutesText } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './DayPanel.module.css';
 
 interface DayPanelProps {
@@ -60,7 +61,9 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
       {first ? (
         <>
           <h2 className="tone-hot">Short at {names.clock(first.atSeconds)}</h2>
-          <p className={css.why}>{shortageText(first, names)}</p>
+          <p className={css.why}>
+            <WithTerms text={shortageText(first, names)} />
+          </p>
           {rest.length > 0 && (
             <ul className={css.more}>
               {rest.slice(0, SHOWN).map((short) => (
@@ -88,7 +91,7 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
         <ul className={css.faults} aria-label="What is not planned">
           {faults.map((fault) => (
             <li key={JSON.stringify(fault)} className="tone-warm">
-              {dayFaultText(fault, names)}
+              <WithTerms text={dayFaultText(fault, names)} />
             </li>
           ))}
         </ul>

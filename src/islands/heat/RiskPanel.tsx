@@ -11,6 +11,7 @@ import { cautionTexts, shareText, timeText } from '../../text/heat/heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heat/heatAdvice.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './RiskPanel.module.css';
 
 interface RiskPanelProps {
@@ -91,7 +92,9 @@ export function RiskPanel(props: RiskPanelProps) {
           <ol className={css.list}>
             {reasons.map((reason) => (
               <li key={reason.code} className={css.row}>
-                <span>{reasonText(reason)}</span>
+                <span>
+                  <WithTerms text={reasonText(reason)} />
+                </span>
                 {reason.weight > 0 && (
                   <span className={css.weight} data-weight={weightWord(reason.weight)}>
                     {weightWord(reason.weight)}
@@ -123,8 +126,13 @@ export function RiskPanel(props: RiskPanelProps) {
       </section>
       <div className={css.cautions}>
         {cautionTexts(run.result, run.setup.plan.ambientC).map((text) => (
-          <p key={text}>{text}</p>
+          <p key={text}>
+            <WithTerms text={text} />
+          </p>
         ))}
+        <p>
+          <a href="/guide#caution-heat">Cautions about heat</a>
+        </p>
       </div>
     </>
   );

@@ -1,10 +1,13 @@
 import { HEAT_LEVELS, toneOf, VERDICTS } from '../../app/match/answers.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
+import { verdictId } from '../../text/guide/glossary.ts';
 import { HEAT_MEANINGS, HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { BESIDE_MEANINGS } from '../../text/match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './Legend.module.css';
 
 /** The eight verdicts, in the tone they have for this kind of take. */
@@ -22,9 +25,11 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           <div key={verdict} className={css.row}>
             <dt className={`${css.word} tone-${toneOf(verdict, take)}`}>
               <VerdictGlyph verdict={verdict} size={15} />
-              {VERDICT_WORDS[verdict]}
+              <Term of={verdictId(verdict)}>{VERDICT_WORDS[verdict]}</Term>
             </dt>
-            <dd className={css.meaning}>{VERDICT_MEANINGS[verdict]}</dd>
+            <dd className={css.meaning}>
+              <WithTerms text={VERDICT_MEANINGS[verdict]} />
+            </dd>
           </div>
         ))}
       </dl>
@@ -36,7 +41,9 @@ export function Legend({ take }: { readonly take: TakeKind }) {
               <HeatGlyph level={level} size={16} />
               {HEAT_WORDS[level].replace('Heat: ', '')}
             </dt>
-            <dd className={css.meaning}>{HEAT_MEANINGS[level]}</dd>
+            <dd className={css.meaning}>
+              <WithTerms text={HEAT_MEANINGS[level]} />
+            </dd>
           </div>
         ))}
       </dl>
@@ -49,7 +56,10 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           </div>
         ))}
       </dl>
-      <p className="soft">Select a cell to see why. The maker’s manual stands above every answer here.</p>
+      <p className="soft">
+        Select a cell to see why. The maker’s manual stands above every answer here.{' '}
+        <a href="/guide#how-it-decides">How this app decides</a>
+      </p>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { capacityText, either, MBpsFigure, minutesFigure, takeText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { Term } from '../../ui/Term.tsx';
 import css from './QuickAnswer.module.css';
 
 interface QuickAnswerProps {
@@ -30,7 +31,7 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
         ) : cell ? (
           <span className={`${css.word} tone-${cellTone(cell, take)}`}>
             <VerdictGlyph verdict={cell.verdict} size={23} />
-            {VERDICT_WORDS[cell.verdict]}
+            <Term of={`verdict-${cell.verdict}`}>{VERDICT_WORDS[cell.verdict]}</Term>
           </span>
         ) : (
           <span className={css.word}>{answer.smallestMarks.length > 0 ? either(answer.smallestMarks) : 'No mark'}</span>

@@ -6,6 +6,8 @@ import type { Finding, RuleOutcome } from '../../core/match/finding.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Verdict } from '../../core/match/verdict.ts';
+import { verdictId } from '../../text/guide/glossary.ts';
+import { ruleId } from '../../text/guide/rules.ts';
 import { cellFigure, cellPlace, modeTitle, provenOnlyText, seatTexts } from '../../text/match/cell.ts';
 import { findingLine } from '../../text/match/finding.ts';
 import { stripSections } from '../../text/match/stripSections.ts';
@@ -16,6 +18,8 @@ import { BottleneckStrip } from '../../ui/BottleneckStrip.tsx';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { part } from '../../ui/part.tsx';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import { WhatToDo } from './WhatToDo.tsx';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
@@ -62,7 +66,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
       </header>
       <p className={`${css.verdict} tone-${tone}`}>
         <VerdictGlyph verdict={cell.verdict} size={20} />
-        <span>{VERDICT_WORDS[cell.verdict]}</span>
+        <Term of={verdictId(cell.verdict)}>{VERDICT_WORDS[cell.verdict]}</Term>
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
       {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
@@ -86,7 +90,9 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
                 <dt className={css.threeTitle}>{title}</dt>
                 <dd className={css.threeWord}>
                   <b className={`tone-${lineTone}`}>{word}</b>
-                  <span>{detail}</span>
+                  <span>
+                    <WithTerms text={detail} />
+                  </span>
                 </dd>
               </div>
             ))}
@@ -111,8 +117,8 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         <WhyArrange key={`arrange ${place}`} subject={subject} kit={kit} policy={policy} />
       )}
       <p className={css.caution}>
-        One pass is not a guarantee, and the maker’s manual stands above this. Format in the body, after two verified
-        copies.
+        One pass is not a guarantee, and the maker’s manual stands above this. Format in the body, after two{' '}
+        <Term of="verified">verified</Term> copies.
       </p>
     </div>
   );
@@ -128,8 +134,12 @@ function Rung({ finding }: { readonly finding: Finding }) {
         <OutcomeGlyph outcome={finding.outcome} />
       </span>
       <span>
-        {text}
-        {more && <span className={css.more}>{more}</span>}
+        <Term of={ruleId(finding.rule)}>{text}</Term>
+        {more && (
+          <span className={css.more}>
+            <WithTerms text={more} />
+          </span>
+        )}
       </span>
       <span className={css.rungFigure}>{figure}</span>
     </li>

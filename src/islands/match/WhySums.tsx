@@ -5,6 +5,7 @@ import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { cellSums } from '../../text/bodies/rateLines.ts';
 import { minutesKinds } from '../../text/match/minutesKinds.ts';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './WhySums.module.css';
 
 interface WhySumsProps {
@@ -25,7 +26,7 @@ export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
         {sums.map(({ working, result, assumed }) => (
           <div key={working} className={css.line}>
             <dt>
-              {working}
+              <WithTerms text={working} />
               {assumed && <span className={css.assumed}> assumed</span>}
             </dt>
             <dd className={css.result}>{result}</dd>
@@ -35,7 +36,9 @@ export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
       <dl className={css.kinds}>
         {minutesKinds(cell, known, slowerEnd).map(({ name, figure }) => (
           <div key={name} className={css.line}>
-            <dt>{name}</dt>
+            <dt>
+              <WithTerms text={name} />
+            </dt>
             <dd className={css.result}>{figure}</dd>
           </div>
         ))}

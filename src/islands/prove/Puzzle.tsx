@@ -16,6 +16,7 @@ import {
 } from '../../text/prove/reconcile.ts';
 import { plain } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './Puzzle.module.css';
 
 interface PuzzleProps {
@@ -57,7 +58,9 @@ export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: Puz
             const { word, tone } = supportWord(one.support);
             return (
               <li key={JSON.stringify(one)}>
-                <span>{explanationText(one)}</span>
+                <span>
+                  <WithTerms text={explanationText(one)} />
+                </span>
                 <b className={`tone-${one.code === 'unknown' ? 'warm' : tone}`}>
                   {one.code === 'unknown' ? 'open' : word}
                   <small>{one.code === 'unknown' ? '' : supportText(one.support)}</small>

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { FrameKey } from './frames.ts';
 import { Header } from './Header.tsx';
 import css from './Shell.module.css';
+import { TermHost } from './TermHost.tsx';
 
 /** The strip above every view and the place of the view. Light: it works before anything of the kit is loaded. */
 export function Frame({ frame, children }: { readonly frame: FrameKey | null; readonly children: ReactNode }) {
@@ -15,6 +16,7 @@ export function Frame({ frame, children }: { readonly frame: FrameKey | null; re
         {children}
       </main>
       <div id="notices" className={css.notices} />
+      <TermHost />
     </div>
   );
 }

@@ -1,21 +1,14 @@
-import { type ReactNode, useDeferredValue, useEffect, useState } from 'react';
-import { noteKept } from '../../app/kit/keptMarker.ts';
-import { show } from '../../app/kit/shown.ts';
-import { today } from '../../app/kit/today.ts';
-import { watchUpdates } from '../../app/kit/updates.ts';
-import { type KitState, useKit, type ViewKit } from '../../app/kit/useKit.ts';
-import { watchStore } from '../../app/kit/watchStore.ts';
+import { type ReactNode, useState } from 'react';
+import type { KitState, ViewKit } from '../../app/kit/useKit.ts';
 import type { ListKey } from '../../kit/collections.ts';
 import { DEFAULT_SETTINGS } from '../../kit/kit.ts';
 import { STORE_SILENT, storeFailureText } from '../../text/kit/storeMessage.ts';
 import { Alone } from '../../ui/part.tsx';
-import { watchStrayFiles } from '../../ui/strayFiles.ts';
 import { Themed } from '../../ui/Themed.tsx';
-import { whenIdle } from '../../ui/whenIdle.ts';
 import { Notices } from './Notices.tsx';
 import { Opening } from './Opening.tsx';
 import css from './Shell.module.css';
-import { storeNotices, tellPlatform, updateNotices } from './updateNotice.tsx';
+import { useRoom } from './useRoom.ts';
 import { Welcome } from './Welcome.tsx';
 
 interface KitRoomProps<L extends ListKey> {
@@ -29,26 +22,7 @@ interface KitRoomProps<L extends ListKey> {
 
 /** What of a view needs the kit: its loading, first visit and failure, the notices, and then the view itself. */
 export function KitRoom<L extends ListKey>({ lists, early = false, children }: KitRoomProps<L>) {
-  // A large view is drawn in slices: the page goes on listening meanwhile.
-  const state = useDeferredValue(useKit(lists));
-  const isReady = state.phase === 'ready';
-  useEffect(() => {
-    if (isReady) noteKept(today());
-  }, [isReady]);
-  useEffect(watchStrayFiles, []);
-  useEffect(() => {
-    watchStore(storeNotices);
-    tellPlatform();
-  }, []);
-  useEffect(() => {
-    // What keeps the app for later must not slow its first view.
-    if (isReady) whenIdle(() => void watchUpdates(updateNotices));
-  }, [isReady]);
-  const settings = 'kit' in state ? state.kit.settings : null;
-  const unexported = 'kit' in state ? state.kit.unexported : null;
-  useEffect(() => {
-    if (settings) show({ settings, unexported });
-  }, [settings, unexported]);
+  const state = useRoom(lists);
   return (
     <Themed>
       <Notices />

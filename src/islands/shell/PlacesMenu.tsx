@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { toggleTheme, usePageTheme } from '../../ui/pageTheme.ts';
-import { FRAMES, type FrameKey, PLACES } from './frames.ts';
+import { type FrameKey, PLACES } from './frames.ts';
 import css from './PlacesMenu.module.css';
 
 interface PlacesMenuProps {
@@ -12,7 +12,7 @@ interface PlacesMenuProps {
 export function PlacesMenu({ frame, onHelp }: PlacesMenuProps) {
   const menu = useRef<HTMLDetailsElement>(null);
   const theme = usePageTheme();
-  const here = FRAMES.find(({ key }) => key === frame)?.name ?? 'Views';
+  const here = PLACES.find(({ key }) => key === frame)?.name ?? 'Views';
   useEffect(() => {
     const shut = (event: Event): void => {
       if (menu.current && !menu.current.contains(event.target as Node)) menu.current.open = false;

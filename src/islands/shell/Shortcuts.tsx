@@ -34,14 +34,25 @@ export default function Shortcuts({ onClose }: { readonly onClose: () => void })
   return (
     <Themed>
       <Dialog opened onClose={onClose} title="Words and keys" size="lg">
+        <p className={css.ways}>
+          <a href="/guide">The whole guide</a>
+          <a href="/guide#rules">The rules</a>
+          <a href="/guide#cautions">Cautions</a>
+          <a href="/?first=1">Your first question, in three minutes</a>
+        </p>
         <h3 className={css.part}>Words</h3>
         <dl className={css.list}>
-          {HELP_WORDS.map(({ word, meaning }) => (
-            <div key={word} className={css.row}>
+          {HELP_WORDS.map(({ id, title, text }) => (
+            <div key={id} className={css.row}>
               <dt>
-                <b>{word}</b>
+                <b>{title}</b>
               </dt>
-              <dd className={css.what}>{meaning}</dd>
+              <dd className={css.what}>
+                {text[0]}{' '}
+                <a href={`/guide#${id}`} aria-label={`${title} in the guide`}>
+                  In the guide
+                </a>
+              </dd>
             </div>
           ))}
         </dl>

@@ -8,6 +8,8 @@ import type { WhatIf } from '../../core/shop/whatIf.ts';
 import { differenceText, needTitle, whatIfSays, whatIfText } from '../../text/shop/shop.ts';
 import { part } from '../../ui/part.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './BuyPart.module.css';
 import { SetColumn } from './SetColumn.tsx';
 
@@ -150,8 +152,8 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
       )}
       {answer && (
         <p className={`${css.caution} soft`}>
-          A set holds what its marks promise in your slots. Buy where you can give back, fill and read back each card
-          once before a job, and follow the list of media of your camera’s maker.
+          A set holds what its <Term of="speed-mark">marks</Term> promise in your slots. Buy where you can give back,
+          fill and read back each card once before a job, and follow the list of media of your camera’s maker.
         </p>
       )}
     </div>
@@ -161,7 +163,9 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
 function IfRow({ one, titleOf }: { readonly one: WhatIf; readonly titleOf: (needId: string) => string }) {
   return (
     <li className={css.if}>
-      <span>{whatIfText(one, titleOf)}</span>
+      <span>
+        <WithTerms text={whatIfText(one, titleOf)} />
+      </span>
       <b>{one.difference === null ? '–' : differenceText(one.difference)}</b>
       <small>{whatIfSays(one)}</small>
     </li>

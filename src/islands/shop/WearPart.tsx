@@ -15,6 +15,8 @@ import {
   terabytesBetween,
   WEAR_CAUTIONS,
 } from '../../text/shop/wear.ts';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './WearPart.module.css';
 
 interface WearPartProps {
@@ -110,7 +112,9 @@ function Camera({ view, isOpen, onOpen }: CameraProps) {
           <dd className={css.about}>before the oldest is overwritten</dd>
         </div>
         <div>
-          <dt>Records</dt>
+          <dt>
+            <Term of="wear">Records</Term>
+          </dt>
           <dd>{wear.hours ? hoursBetween(wear.hours) : 'not known'}</dd>
           <dd className={css.about}>{wear.days ? daysBetween(wear.days) : 'until it is worn out'}</dd>
         </div>
@@ -126,7 +130,11 @@ function Camera({ view, isOpen, onOpen }: CameraProps) {
         </div>
       </dl>
       {both && <p className="tone-warm">Two ways to know, and both are shown: {both}.</p>}
-      {odometer && <p>{odometerText(odometer)}</p>}
+      {odometer && (
+        <p>
+          <WithTerms text={odometerText(odometer)} />
+        </p>
+      )}
       {card?.warranty && <p>Warranty: {card.warranty}</p>}
       <p className="soft">
         {twice.days

@@ -236,6 +236,9 @@ export function heatMarkText({ level, result, worse, outlasted, ended }: HeatMar
 /** Cautions a run calls for [handbook §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
 const BURN_C = 48;
 
+/** From when on bare metal burns. */
+export const BURN_TEXT = `Bare metal can burn at about ${joined({ figure: '51', unit: '°C' })} in a minute, at ${joined({ figure: '48', unit: '°C' })} in ten (ISO 13732-1, from memory).`;
+
 export function cautionTexts(
   { peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>,
   airC: number,
@@ -243,11 +246,7 @@ export function cautionTexts(
   const hot = [...(peakCardC >= BURN_C ? ['card'] : []), ...(peakBodyC >= BURN_C ? ['body'] : [])];
   return [
     ...(airC < 0 ? [COLD_TEXT] : []),
-    ...(hot.length > 0
-      ? [
-          `Hot ${hot.join(' and ')}: let it cool before you take the card out. Bare metal can burn at about ${joined({ figure: '51', unit: '°C' })} in a minute, at ${joined({ figure: '48', unit: '°C' })} in ten (ISO 13732-1, from memory).`,
-        ]
-      : []),
+    ...(hot.length > 0 ? [`Hot ${hot.join(' and ')}: let it cool before you take the card out. ${BURN_TEXT}`] : []),
     'Do not cover vents. This is no safety limit: the maker’s manual stands above this estimate.',
   ];
 }

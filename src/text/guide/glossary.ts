@@ -1,0 +1,348 @@
+import type { Verdict } from '../../core/match/verdict.ts';
+import { ASSUMED } from '../../core/standards/assumptions.ts';
+import { ASSUMED_WORDS } from '../assumed.ts';
+import { HEAT_ASIDE, HEAT_MEANINGS } from '../heat/heatWords.ts';
+import { BESIDE_MEANINGS } from '../match/beside.ts';
+import { VERDICT_MEANINGS, VERDICT_WORDS } from '../match/verdict.ts';
+import { plain } from '../quantity.ts';
+import type { GuideEntry } from './entry.ts';
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The address of a verdict in the guide. */
+export const verdictId = (verdict: Verdict): string => `verdict-${verdict}`;
+
+/** What a verdict means, under its own address. Said as the legend says it. */
+export const VERDICT_ENTRIES: readonly GuideEntry[] = (
+  Object.keys(VERDICT_WORDS) as readonly (keyof typeof VERDICT_WORDS)[]
+).map((verdict) => ({
+  id: verdictId(verdict),
+  title: VERDICT_WORDS[verdict],
+  text: [VERDICT_MEANINGS[verdict]],
+  met: [VERDICT_WORDS[verdict]],
+}));
+
+const term = (id: string, title: string, text: string | readonly string[], met?: readonly string[]): GuideEntry => ({
+  id,
+  title,
+  text: typeof text === 'string' ? [text] : text,
+  ...(met ? { met } : {}),
+});
+
+/** The words of a stream and its rate. */
+const STREAM: readonly GuideEntry[] = [
+  term(
+    'mbps',
+    'Mb/s and MB/s, bits and bytes',
+    [
+      'Manuals count streams in megabits a second (Mb/s), cards are counted in megabytes a second (MB/s). A byte is eight bits: 8 Mb/s are 1 MB/s.',
+      'Divide Mb/s by eight. Taking one for the other is the factor eight, the commonest loss of this trade.',
+    ],
+    ['Mb/s', 'MB/s', 'factor eight'],
+  ),
+  term(
+    'gb',
+    'GB and GiB',
+    'Cards are sold in gigabytes of 1000 × 1000 × 1000 bytes. Computers often show gibibytes of 1024 × 1024 × 1024: 256 GB shown as 238 GiB is the same room, and nothing is lost.',
+    ['GiB'],
+  ),
+  term(
+    'stream',
+    'Stream',
+    `Everything that the camera writes: picture, sound and what goes with every frame. Where nobody entered what stands beside the picture, ${ASSUMED_WORDS.fixed} and ${ASSUMED_WORDS.perFrame} a frame are assumed.`,
+    ['stream'],
+  ),
+  term(
+    'need',
+    'Need',
+    'The stream at its peak, in MB/s: what a card must hold. Minutes are reckoned from its average.',
+  ),
+  term(
+    'peak',
+    'Peak',
+    'The most a card may reach: the big number on its front, usually of reading. It is no promise and enters no verdict.',
+    ['peak'],
+  ),
+  term('times', '× rating', '1× is 150 kB/s: 1000× is 150 MB/s. It is a peak like the big number, in another unit.', [
+    '× rating',
+  ]),
+  term(
+    'long-gop',
+    'Long-GOP',
+    'A codec that stores most frames as changes to others. At a higher capture speed its rate grows less than the frames do: the product is an upper bound.',
+    ['Long-GOP', 'long-GOP'],
+  ),
+  term('intra', 'Intra', 'A codec that stores every frame by itself. Its rate grows with the frames.', ['intra']),
+  term(
+    'raw',
+    'Raw',
+    'The picture as the sensor gave it, compressed by a fixed ratio or not at all: width × height × bits ÷ 8 ÷ ratio × frames a second.',
+  ),
+  term(
+    'variable',
+    'Variable rate',
+    `A rate that follows the picture. Where only its average is stated, the peak is taken as ${plain(ASSUMED.peakOverAverage.value, 2)} times that: the need uses the peak, minutes use the average.`,
+    ['variable rate'],
+  ),
+  term(
+    'slow-motion',
+    'Slow motion',
+    'Captured faster than it plays. Of intra and raw the rate grows by capture ÷ recorded: 240 Mb/s at 24, captured at 120, is 1200 Mb/s. It plays for take × capture ÷ playback.',
+    ['slow motion', 'Slow motion'],
+  ),
+  term(
+    'proxy',
+    'Proxy',
+    'A small copy of the take to look at, written to the same card at the same time. It belongs to the stream.',
+    ['proxy'],
+  ),
+];
+
+/** The words of cards and what is printed on them. */
+const CARDS: readonly GuideEntry[] = [
+  term(
+    'speed-mark',
+    'Speed mark',
+    'V, U, C, E and VPG: the least that a card writes in sequence, always. The highest one that counts in a slot is its floor.',
+    ['speed mark', 'Speed mark'],
+  ),
+  term(
+    'roman',
+    'Roman numeral',
+    'I, II and III on an SD card name the bus: how many rows of contacts, and how fast they are. The number in a U is a speed grade. II is no promise of speed, and U3 is not UHS-III.',
+    ['Roman numeral'],
+  ),
+  term(
+    'floor',
+    'Floor',
+    'The best promise of a card that counts in this slot. A floor is not its speed: the card may be faster, and nobody answers for it.',
+    ['floor', 'Floor'],
+  ),
+  term(
+    'promise',
+    'Promise in writing',
+    'A mark in force, a minimum that its maker states, or media that the maker of the body approves. Nothing else is a promise.',
+  ),
+  term(
+    'form',
+    'Form',
+    'The shape of a card and what it speaks: SD, microSD, CFexpress A, B and C, XQD, CFast, CompactFlash, SSD, module.',
+  ),
+  term(
+    'bus',
+    'Bus',
+    'The way between slot and card. In force is the fastest that both know. It is a ceiling: how much may pass, not how much the card writes.',
+    ['bus', 'Bus'],
+  ),
+  term(
+    'row',
+    'Row of contacts',
+    'UHS-II and UHS-III cards and slots have a second row of contacts. A card or slot with one row runs at UHS-I at the most.',
+    ['row of contacts', 'rows of contacts'],
+  ),
+  term('family-term', 'Capacity family', 'SD, SDHC, SDXC, SDUC: which sizes a slot reads, and by which file system.', [
+    'capacity family',
+    'Capacity family',
+  ]),
+  term(
+    'contradiction',
+    'Contradiction',
+    'Two things on one label that cannot both be true. Such a label promises nothing before the card was filled and read back.',
+    ['contradicts itself'],
+  ),
+  term(
+    'verified',
+    'Verified',
+    'Of a card: it was filled to the end and read back without a difference. Of a copy: it was read back in full and compared with the checksum.',
+    ['verified'],
+  ),
+  term(
+    'counterfeit',
+    'Counterfeit',
+    'A card that is not what is printed on it. Signs: a label that contradicts itself, a price far under the rest, capacity that fails when it is read back, writing far under the mark.',
+    ['counterfeit', 'counterfeits'],
+  ),
+  term(
+    'usable',
+    'Usable',
+    `What a card really takes after formatting: as you entered it, else ${ASSUMED_WORDS.usable} of the label.`,
+    ['usable'],
+  ),
+];
+
+/** The words of bodies and answers. */
+const ANSWERS: readonly GuideEntry[] = [
+  term('once-only', 'Once-only', 'A take that cannot be made again: only what is guaranteed is blue.', [
+    'Once-only',
+    'once-only',
+  ]),
+  term('repeatable', 'Repeatable', 'A take that can be made again: your own tests and thin guarantees are blue too.', [
+    'Repeatable',
+    'repeatable',
+  ]),
+  term(
+    'headroom',
+    'Headroom',
+    `What a guarantee must have over the stream before it is called guaranteed and not tight: ${ASSUMED_WORDS.headroom}, unless you set another.`,
+    ['headroom', 'Headroom'],
+  ),
+  term(
+    'planned',
+    'Planned minutes',
+    'How long a card lasts at the average of everything written, on what is usable of it, rounded down to whole minutes: those to plan with.',
+    ['planned minutes', 'Planned minutes'],
+  ),
+  term(
+    'label-minutes',
+    'Label minutes',
+    'The capacity on the print divided by the rate of the picture alone, as boxes and many counters reckon. Planned minutes are never above them.',
+    ['label arithmetic', 'Label arithmetic'],
+  ),
+  term(
+    'counter',
+    'Counter',
+    'The minutes that a body shows for a card. A reading of t means t or more and less than t + 1. The same long value in two modes is a cap, the same in three a bucket: neither measures anything.',
+    ['counter'],
+  ),
+  term(
+    'lock',
+    'Lock',
+    'A body that refuses a mode without a certain mark, whatever the real speed of the card. It may lock a whole family of codecs for the sake of its fastest one.',
+    ['Locked out', 'Lock'],
+  ),
+  term('body-ceiling-term', 'Ceiling of the body', 'What a body writes at the most, whatever its slot could carry.', [
+    'Camera’s own write limit',
+  ]),
+  term('single', 'Single', 'One card is written.'),
+  term(
+    'relay',
+    'Relay',
+    'When the first card is full the next takes over: minutes add, and each part is as good as its own card.',
+    ['Relay', 'relay'],
+  ),
+  term(
+    'mirrored',
+    'Mirrored',
+    'Every card gets everything: each must hold the whole stream, and the smaller one says when it ends.',
+    ['Mirrored', 'mirrored'],
+  ),
+  term('split', 'Split', 'Each card takes its share of the stream: 160 MB/s over two are 80 each.', ['Split', 'split']),
+  ...BESIDE_MEANINGS.map(({ word, meaning }) =>
+    term(word.replaceAll(' ', '-'), capital(word), `${capital(meaning)}.`, [capital(word)]),
+  ),
+  term(
+    'reported',
+    'Reported',
+    'A colleague’s test of this body and print: shown beside your answers, and it changes none of them.',
+    ['Reported'],
+  ),
+  term(
+    'move',
+    'Move',
+    'What would make an answer better: another card, mark, mode, ratio or arrangement, or shorter takes. It can be tried on the board before it is kept.',
+  ),
+];
+
+/** The words of heat and the write path. */
+const HEAT: readonly GuideEntry[] = [
+  ...(['warm', 'hot'] as const).map((level) =>
+    term(`heat-${level}`, capital(HEAT_ASIDE[level]), `${capital(HEAT_MEANINGS[level])}.`, [HEAT_ASIDE[level]]),
+  ),
+  term(
+    'buffer',
+    'Camera buffer',
+    'Memory of the camera that holds what the card has not taken yet. When it runs over, a frame is dropped.',
+    ['camera buffer', 'Camera buffer'],
+  ),
+  term(
+    'cache',
+    'Fast cache',
+    'The front of a card, which takes data faster than its flash. While it has room the card looks fast; once it is full, only the sustained pace is left.',
+    ['fast cache', 'Fast cache'],
+  ),
+  term(
+    'sustained',
+    'Sustained pace',
+    'What the flash of a card writes for as long as it is asked to, once its cache is full.',
+    ['sustained pace'],
+  ),
+  term('throttle', 'Throttling', 'A card that has grown hot writes slower until it has cooled.', [
+    'throttles',
+    'Throttling',
+    'throttled',
+  ]),
+  term('cut-off', 'Cut-off', 'A body that has grown too hot stops recording.', ['cut-off']),
+  term('ambient', 'Air', 'The temperature of the air around the body, without what sun adds to it.'),
+  term(
+    'calibrated',
+    'Calibrated',
+    'A temperature estimate fitted to what the maker states or your own takes showed. Without that: rank by it, do not time by it.',
+    ['Not calibrated', 'not calibrated'],
+  ),
+];
+
+/** The words of evidence. */
+const EVIDENCE: readonly GuideEntry[] = [
+  term(
+    'fill-test',
+    'Fill test',
+    'A take in the worst mode, from cold, until the card is full. Three of them, since one pass is not a guarantee.',
+    ['fill test', 'Fill test'],
+  ),
+  term(
+    'ends',
+    'Full, stopped, dropped',
+    'How a take ended. A small card that filled at 12 minutes did not beat a large one that dropped at 19: it was never asked.',
+  ),
+  term(
+    'implied',
+    'Implied rate',
+    'Usable ÷ seconds of a take that ended full from empty, or bytes ÷ seconds of a clip. It proves the rate used, not the figure on the box.',
+    ['implied rate', 'Implied rate'],
+  ),
+  term(
+    'bracket',
+    'Bracket',
+    'Between which two rates the true speed of a card lies: at least its fastest full pass, below its slowest drop.',
+    ['bracket'],
+  ),
+  term('survival', 'Survival map', 'Every logged take as a bar of rate and minutes, ending full, stopped or dropped.', [
+    'Survival map',
+    'survival map',
+  ]),
+  term('print', 'Print', 'Everything that a maker printed on a card. Cards of one print may still differ inside.', [
+    'same print',
+  ]),
+];
+
+/** The words of the day, of buying and of wear. */
+const DAY: readonly GuideEntry[] = [
+  term('gap-free', 'Gap-free', 'A stretch in which no change of cards may fall.', ['gap-free', 'Gap-free']),
+  term('rolling', 'Rolling', 'The share of a block that is recorded.'),
+  term('swap', 'Swap', 'A change of cards. It costs the seconds it takes, and a take that runs through it.'),
+  term(
+    'offload',
+    'Offload',
+    'Copying a card away, at the slowest of card, reader and disk. A slow read costs patience; a slow write costs the take.',
+    ['offload', 'Offload'],
+  ),
+  term(
+    'free',
+    'Free',
+    'Of a card: it may be formatted. It is free after as many verified copies as the plan asks for, and never after fewer without a logged override.',
+  ),
+  term('at-risk', 'Minutes at risk', 'The most minutes on one card: what is lost with it.', ['at risk']),
+  term(
+    'wear',
+    'Wear',
+    'Flash bears so many writes. Hours = rated hours × rated rate ÷ own rate, or cycles × capacity ÷ rate ÷ write amplification.',
+    ['wear'],
+  ),
+  term('amplification', 'Write amplification', 'Bytes written inside a card for each that is sent.', [
+    'write amplification',
+    'Write amplification',
+  ]),
+];
+
+/** Every word of the app, by what it is about. */
+export const GLOSSARY: readonly GuideEntry[] = [...STREAM, ...CARDS, ...ANSWERS, ...HEAT, ...EVIDENCE, ...DAY];
