@@ -18,6 +18,7 @@ export const COLLECTIONS = {
   reports: { since: 3, most: 20_000, required: false, live: true, schema: () => import('./schemas/report.ts') },
   needs: { since: 6, most: 500, required: false, live: true, schema: () => import('./schemas/need.ts') },
   standing: { since: 6, most: 500, required: false, live: true, schema: () => import('./schemas/standing.ts') },
+  drills: { since: 7, most: 1000, required: false, live: true, schema: () => import('./schemas/drill.ts') },
 } as const satisfies Record<string, Collection>;
 
 interface Collection {

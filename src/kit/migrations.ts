@@ -121,8 +121,14 @@ const toSix: Migration = {
   },
 };
 
+/** Version 7: what was drilled is a list. */
+const toSeven: Migration = {
+  apply: (kit) => ({ ...setAside(kit, ['drills'], 7), version: 7, drills: [] }),
+  placeBefore: (path) => path,
+};
+
 /** From version 1 on, each to the next. */
-const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive, toSix];
+const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive, toSix, toSeven];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>

@@ -4,7 +4,7 @@ import { type DecimalSign, type NumberRefusal, readNumber } from '../core/units/
 let sign: DecimalSign | null = null;
 
 /** The sign that the person's language puts before the parts of a whole. */
-function decimalSign(): DecimalSign {
+export function decimalSign(): DecimalSign {
   if (sign) return sign;
   // On the server nothing is typed yet.
   if (typeof navigator === 'undefined') return 'point';

@@ -418,7 +418,7 @@ describe('never a yes on a guess', () => {
   it('a kit of a newer version is refused, and one of the version written is read like an older one', async () => {
     const older = kitOf([slot('1', 'uhs-ii')], {});
     expect(await cellOf({ ...older, version: 3 })).toEqual(await cellOf(older));
-    const newer = await post('/api/match', { kit: { ...older, version: 7 }, policy });
+    const newer = await post('/api/match', { kit: { ...older, version: 8 }, policy });
     expect(newer.status).toBe(400);
     expect(await newer.json()).toMatchObject({ error: { code: 'newer-version' } });
   });

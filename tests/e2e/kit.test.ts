@@ -174,7 +174,7 @@ describe('a kit of one’s own', () => {
   it('exports, begins empty, imports: the same board', async () => {
     const before = await app.cells();
     const text = await exported();
-    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 6 });
+    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 7 });
     await kitMenu('Start empty');
     await app.seesText('main', 'The board is empty');
     await choose('back.coolreel.json', text);

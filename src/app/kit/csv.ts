@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import type { DrillProgress } from '../../core/kit/drill.ts';
 import type { Body, Card, TakeKind, Test } from '../../core/kit/model.ts';
 import type { Offer } from '../../core/kit/shop.ts';
 import type { Board } from '../../core/match/board.ts';
@@ -155,4 +156,29 @@ export const pricesCsv = (offers: readonly Offer[]): string =>
   csvText(
     PRICE_COLUMNS,
     offers.map((offer) => PRICE_COLUMNS.map((column) => (column === 'marks' ? offer.marks.join(' ') : offer[column]))),
+  );
+
+const DRILL_KEYS = [
+  'id',
+  'due',
+  'lastReview',
+  'stability',
+  'difficulty',
+  'reps',
+  'lapses',
+  'right',
+  'wrong',
+  'unknown',
+] as const;
+
+/** What was drilled, a line a topic; slips with how often each was made. */
+export const drillCsv = (drills: readonly DrillProgress[]): string =>
+  csvText(
+    [...DRILL_KEYS, 'slips'],
+    drills.map((drill) => [
+      ...DRILL_KEYS.map((key) => drill[key]),
+      Object.entries(drill.slips)
+        .map(([slip, times]) => `${slip} ${times}`)
+        .join('; '),
+    ]),
   );

@@ -1,11 +1,11 @@
 import { board } from '../../core/match/board.ts';
 import { readStoredKit } from '../../store/read.ts';
 import { policyOf } from '../match/policy.ts';
-import { boardCsv, cardsCsv, modesCsv, pricesCsv, testsCsv } from './csv.ts';
+import { boardCsv, cardsCsv, drillCsv, modesCsv, pricesCsv, testsCsv } from './csv.ts';
 import { database } from './database.ts';
 import { today } from './today.ts';
 
-export type TableKey = 'board' | 'cards' | 'modes' | 'tests' | 'prices';
+export type TableKey = 'board' | 'cards' | 'modes' | 'tests' | 'prices' | 'drill';
 
 /** A table of the stored kit as a CSV file. */
 export async function tableFile(key: TableKey): Promise<{ readonly name: string; readonly text: string }> {
@@ -22,5 +22,7 @@ export async function tableFile(key: TableKey): Promise<{ readonly name: string;
       return { name, text: testsCsv(kit) };
     case 'prices':
       return { name, text: pricesCsv(kit.prices) };
+    case 'drill':
+      return { name, text: drillCsv(kit.drills) };
   }
 }

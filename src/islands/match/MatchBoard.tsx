@@ -73,6 +73,8 @@ interface MatchBoardProps {
   readonly onNames: (names: readonly string[]) => void;
   readonly answer: ReturnType<typeof useQuickCheck>;
   readonly selected: Selected;
+  /** Whether a first question is being guided: it needs no kit. */
+  readonly first: boolean;
   readonly onSelect: (selected: Selected) => void;
   /** Told the kind of take that is being tried; null when none is. */
   readonly onTryTake: (take: TakeKind | null) => void;
@@ -80,7 +82,7 @@ interface MatchBoardProps {
 
 export default function MatchBoard(props: MatchBoardProps) {
   return (
-    <KitRoom lists={MATCH_LISTS} early={props.selected === 'quick'}>
+    <KitRoom lists={MATCH_LISTS} early={props.first || props.selected === 'quick'}>
       {(kit) => <Match kit={kit} {...props} />}
     </KitRoom>
   );

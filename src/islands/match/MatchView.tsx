@@ -1,5 +1,6 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useShown } from '../../app/kit/shown.ts';
+import { asksFirst } from '../../app/match/firstQuestion.ts';
 import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
 import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
@@ -13,6 +14,8 @@ import { QuickCheck } from './QuickCheck.tsx';
 import type { Selected } from './selected.ts';
 import { useQueryText } from './useQueryText.ts';
 
+// Only a first visit has it.
+const FirstQuestion = part(() => import('./FirstQuestion.tsx'));
 // The board, and all that needs the kit: on its way while the quick check answers already.
 const MatchBoard = part(() => import('./MatchBoard.tsx'), Opening);
 
@@ -26,11 +29,14 @@ export default function MatchView() {
   const answer = useQuickCheck(text, policy);
   const [selected, setSelected] = useState<Selected>(null);
   const [names, setNames] = useState<readonly string[]>([]);
+  const [first, setFirst] = useState(false);
+  useEffect(() => setFirst(asksFirst()), []);
   const [own, setOwn] = useState<OwnAnswer | null>(null);
   return (
     <Frame frame="match">
       <div className={css.match}>
         <h1 className="unseen">Match: which card holds which mode</h1>
+        {first && <FirstQuestion text={text} answer={answer} selected={selected} onLeave={() => setFirst(false)} />}
         <QuickCheck
           text={text}
           onText={setText}
@@ -48,6 +54,7 @@ export default function MatchView() {
             onNames={setNames}
             answer={answer}
             selected={selected}
+            first={first}
             onSelect={setSelected}
             onTryTake={setTriedTake}
           />

@@ -3,7 +3,14 @@ import { useCallback, useEffect, useState } from 'react';
 import { termAt } from '../../text/guide/terms.ts';
 import { Themed } from '../../ui/Themed.tsx';
 import css from './TermEntry.module.css';
-import type { OpenTerm } from './TermHost.tsx';
+
+/** The word whose entry is open. */
+export interface OpenTerm {
+  readonly anchor: HTMLElement;
+  readonly id: string;
+  /** Pressed, and not only pointed at: the entry takes the focus, and gives it back. */
+  readonly pressed: boolean;
+}
 
 interface TermEntryProps {
   readonly open: OpenTerm;

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { part } from '../../ui/part.tsx';
+import type { OpenTerm } from './TermEntry.tsx';
 
 // The words of the guide come with the first one that is opened.
 const TermEntry = part(() => import('./TermEntry.tsx'));
@@ -7,14 +8,6 @@ const TermEntry = part(() => import('./TermEntry.tsx'));
 /** A pointer that only passes over a word does not open it; one on its way to the entry does not shut it. */
 const OPEN_AFTER_MS = 350;
 const SHUT_AFTER_MS = 250;
-
-/** The word whose entry is open. */
-export interface OpenTerm {
-  readonly anchor: HTMLElement;
-  readonly id: string;
-  /** Pressed, and not only pointed at: the entry takes the focus, and gives it back. */
-  readonly pressed: boolean;
-}
 
 const termOf = (target: EventTarget | null): HTMLElement | null =>
   target instanceof Element ? target.closest<HTMLElement>('[data-term]') : null;

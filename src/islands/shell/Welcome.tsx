@@ -68,6 +68,10 @@ export function Welcome() {
           Import a kit file
         </button>
       </div>
+      <p>
+        Or ask first and enter nothing: <a href="/?first=1">your first question, in three minutes</a>. What the words
+        mean stands in the <a href="/guide">guide</a>.
+      </p>
       {importing && <ImportDialog onClose={() => setImporting(false)} />}
     </div>
   );

@@ -18,12 +18,15 @@ export interface Settings {
   readonly exportEveryDays?: number | null;
   /** When evidence is to be made anew; missing: as assumed. */
   readonly retest?: Retest | null;
+  /** Whether a round of the drill is timed; missing: it is. */
+  readonly drillTimer?: boolean | null;
 }
 
 export const settingsSchema = objectOf<Settings>({
   take: oneOf(['once', 'repeatable']).default('once'),
   headroom: Joi.number().min(0).max(1).default(ASSUMED.headroom.value),
   plannedTake: plannedTakeSchema.allow(null),
+  drillTimer: Joi.boolean().allow(null),
   exportEveryDays: Joi.number().integer().min(0).max(3650).allow(null),
   retest: objectOf<Retest>({
     months: within(RANGES.retestMonths).integer().required(),

@@ -17,6 +17,7 @@ const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
   reports: 'colleague’s test',
   needs: 'need',
   standing: 'camera that never stops',
+  drills: 'drilled topic',
 };
 
 /** Each list by the word it has in the interface. */
@@ -33,6 +34,7 @@ export const LIST_WORDS: Readonly<Record<ListKey, string>> = {
   reports: 'colleagues’ tests',
   needs: 'needs',
   standing: 'cameras that never stop',
+  drills: 'drilled topics',
 };
 
 /** Why a change was not made, and what to do. Nothing was changed when this is shown. */

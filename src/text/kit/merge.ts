@@ -18,6 +18,7 @@ export const mergeText = {
     reports: 'colleague’s test',
     needs: 'need',
     standing: 'camera that never stops',
+    drills: 'drilled topic',
   } satisfies Record<ListKey, string>,
   add: (count: number): string => `Add ${entries(count)}`,
   more: (count: number): string =>
