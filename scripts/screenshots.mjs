@@ -17,7 +17,7 @@ const CHECK = '/?q=500%20Mb/s%20on%20256GB%20V90%20II%20for%202h';
 const SHOTS = [
   { name: 'match-day', path: CHECK, script: pick('Dory 4K intra 50p on C-01') },
   { name: 'match-night', path: CHECK, theme: 'dark', script: pick('Dory 4K intra slow 100p on C-01') },
-  { name: 'seats', path: '/', script: pick('Yawl 4K intra 25p on C-01') },
+  { name: 'guide', path: '/guide#rules', wait: 500 },
   { name: 'bodies', path: '/bodies' },
   { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
   { name: 'label-reader', path: '/cards', script: press('button', 'Read a label') },
@@ -29,12 +29,12 @@ const SHOTS = [
   { name: 'measure', path: '/prove?at=measure&what=trace', script: press('button', 'a card in the sun'), wait: 800 },
   { name: 'shop-phone', path: '/shop', width: 390, height: 844, wait: 2500 },
   {
-    name: 'prove-phone',
-    path: '/prove?at=next',
+    name: 'drill-phone',
+    path: '/drill?kind=label&seed=5',
     width: 390,
     height: 844,
-    script: press('button', 'Start the watch'),
-    wait: 800,
+    script: press('ol button', 'b90'),
+    wait: 500,
   },
   { name: 'day', path: '/day', wait: 2000 },
   {

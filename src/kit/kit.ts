@@ -39,7 +39,10 @@ export function nameOf(item: {
   readonly name?: unknown;
   readonly end?: unknown;
   readonly date?: unknown;
+  readonly lapses?: unknown;
 }): string {
+  // A drilled topic is known by what it is about.
+  if (item.lapses !== undefined) return item.id;
   if (item.label !== undefined || item.name !== undefined) return String(item.label ?? item.name);
   return item.end === undefined ? '' : `a test of ${item.date ? String(item.date) : 'no date'}`;
 }

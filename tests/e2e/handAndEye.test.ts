@@ -68,6 +68,13 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/shop', 'What one mode costs you'],
   ['/shop?at=wear', 'Pier camera'],
   ['/shop?at=fleet', 'by what happened to them'],
+  ['/drill', 'One kind at a time'],
+  ['/drill?kind=label&seed=5', 'What does this card promise'],
+  ['/drill?kind=cheapest&seed=5', 'cheapest that holds'],
+  ['/drill?kind=stopped&seed=5', 'Frames were dropped'],
+  ['/drill?kind=own&seed=5', 'Which of your cards'],
+  ['/guide', 'How this app decides'],
+  ['/?first=1', 'Type what your camera writes'],
   ['/nowhere', 'There is no such page'],
 ];
 
@@ -165,9 +172,12 @@ describe('hands', () => {
     });
     return shown.flatMap((one) => {
       const row = one.closest('label, tr, [class*=line], .mantine-Checkbox-body, .mantine-PillsInput-input, .mantine-TagsInput-input') ?? one;
-      const heights = [one, row].map((each) => each.getBoundingClientRect().height);
+      // What reaches over its own box is as high as it reaches.
+      const reach = one.classList.contains('reached') ? parseFloat(getComputedStyle(one, '::after').height) || 0 : 0;
+      const heights = [...[one, row].map((each) => each.getBoundingClientRect().height), reach];
       // A link in the middle of a sentence is as high as the sentence.
-      const inSentence = one.tagName === 'A' && one.parentElement.tagName === 'P';
+      const beside = [...one.parentElement.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '');
+      const inSentence = one.tagName === 'A' && (one.parentElement.tagName === 'P' || (one.classList.contains('term') && beside));
       const height = Math.max(...heights);
       return height >= 39.5 || inSentence ? [] : [one.tagName + ' ' + (one.textContent.trim() || one.getAttribute('aria-label') || one.type).slice(0, 30) + ' ' + Math.round(height)];
     }).slice(0, 12);`;

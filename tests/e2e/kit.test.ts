@@ -187,7 +187,7 @@ describe('a kit of one’s own', () => {
   it.each([
     ['broken.json', '{"format": "cool-reel-kit",\n"version": 1, oops', 'line 2'],
     ['other.json', '{"hello": 1}', 'not a kit file'],
-    ['later.json', '{"format": "cool-reel-kit", "version": 7}', 'version 7'],
+    ['later.json', '{"format": "cool-reel-kit", "version": 8}', 'version 8'],
     ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
     ['deep.json', '['.repeat(5000), 'deeper than'],
     [

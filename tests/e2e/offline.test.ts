@@ -1,3 +1,4 @@
+import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { App } from './app.ts';
 
@@ -42,8 +43,10 @@ describe('without a network, after one visit', () => {
     ['/sheet?plan=race-day', 'Labels of the cards'],
     ['/shop?x', 'proven best of all combinations'],
     ['/shop?at=wear', 'Pier camera'],
-    ['/drill', 'coming'],
-    ['/guide#v90', 'coming'],
+    ['/drill', 'One kind at a time'],
+    ['/drill?kind=label&seed=3', 'What does this card promise'],
+    ['/guide#v90', 'on UHS-II or UHS-III only'],
+    ['/?first=1', 'Type what your camera writes'],
     ['/nothing', 'There is no such page'],
     ['/bodies/dory/modes', 'There is no such page'],
     ['/%F0%9F%8E%9E?', 'There is no such page'],
@@ -52,6 +55,31 @@ describe('without a network, after one visit', () => {
   ])('opens at %s', async (path, part) => {
     await app.visit(path);
     await app.seesText('main', part);
+  });
+
+  it('searches the guide, and opens a word where it is met', async () => {
+    await app.visit('/guide');
+    await app.fill('Search the guide', 'factor eight');
+    await app.seesText('ol[aria-label="Found in the guide"]', 'Mb/s and MB/s');
+    await app.keys(Key.ENTER);
+    await app.driver.wait(
+      async () => (await app.driver.getCurrentUrl()).endsWith('#mbps'),
+      5000,
+      'the place that was found',
+    );
+    await app.visit('/');
+    await app.seesCell('Dory 4K intra 50p on C-01');
+    await app.cell('Dory 4K intra 50p on C-01');
+    await app.clickText('a', 'V90 counts on UHS-II');
+    await app.seesText('[role=dialog]', 'What is the highest mark that counts');
+  });
+
+  it('keeps what is drilled', async () => {
+    await app.visit('/drill?kind=bits&seed=5');
+    await app.clickText('button', 'I do not know');
+    await app.seesText('main', 'Comes again tomorrow');
+    await app.visit('/drill');
+    await app.seesText('main', '0 of 1 answers right');
   });
 
   it('keeps what is entered', async () => {

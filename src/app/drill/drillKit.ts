@@ -7,7 +7,13 @@ export const DRILL_LISTS = ['bodies', 'cards', 'tests', 'reports', 'drills'] as 
 export type DrillViewKit = ViewKit<(typeof DRILL_LISTS)[number]>;
 
 /** The kit as questions about it are made from. */
-export const ownKit = ({ bodies, cards, tests, reports, settings }: DrillViewKit): DrillKit => ({
+export const ownKit = ({
+  bodies,
+  cards,
+  tests,
+  reports,
+  settings,
+}: Omit<DrillViewKit, 'drills' | 'unexported'>): DrillKit => ({
   ...{ bodies, cards, tests, reports },
   policy: policyOf(settings),
 });

@@ -52,7 +52,7 @@ export function openIndex(text: string): (query: string) => readonly Found[] {
 }
 
 /** Where the index lies; it is kept for offline use with the rest of the app. */
-export const INDEX_PATH = '/guide-index.json';
+const INDEX_PATH = '/guide-index.json';
 
 /** Fetches the index and opens it. Throws where it cannot be fetched. */
 export async function loadSearch(): Promise<(query: string) => readonly Found[]> {

@@ -10,7 +10,7 @@ export interface Wrong {
 }
 
 /** The number of an answer, where it has one that lies near others. */
-export function figureOf(value: AnswerValue): number | null {
+function figureOf(value: AnswerValue): number | null {
   switch (value.kind) {
     case 'rate':
       return value.bytesPerSecond;

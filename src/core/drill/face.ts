@@ -88,7 +88,7 @@ const SIZES_GB: readonly number[] = [32, 64, 128, 256, 512, 1000];
 export const familyWord = (capacityGB: number): string => (familyOf(fromGB(capacityGB)) ?? 'sduc').toUpperCase();
 
 /** A size that is sold. */
-export const aSize = (random: Random): number => pick(random, SIZES_GB);
+const aSize = (random: Random): number => pick(random, SIZES_GB);
 
 /** Marks as they stand together on cards of a bus. */
 const PRINTS: Readonly<Record<'I' | 'II', readonly (readonly string[])[]>> = {

@@ -9,7 +9,7 @@ const BY_KIND = {
   minutes: ['factor-eight', 'variable'],
   'slow-motion': ['not-scaled', 'wrong-way'],
   counter: ['factor-eight', 'cap'],
-  stopped: ['cause', 'bus', 'claim', 'factor-eight'],
+  stopped: ['cause', 'factor-eight'],
   afternoon: ['mirrored', 'rolling', 'rounding'],
   own: ['not-in-force', 'form'],
 } as const satisfies Record<string, readonly Slip[]>;

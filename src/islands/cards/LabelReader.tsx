@@ -132,7 +132,9 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         {label.marks.map((key, at) => (
           <div key={`${key} ${label.marks.indexOf(key) === at ? '' : at}`} className={css.row}>
             <dt>
-              <Term of={key.toLowerCase()}>{key}</Term>
+              <Term of={key.toLowerCase()} alone>
+                {key}
+              </Term>
             </dt>
             <dd>
               <WithTerms text={markMeaning(key)} />
@@ -142,7 +144,9 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         {label.apps.map((key) => (
           <div key={key} className={css.row}>
             <dt>
-              <Term of={key.toLowerCase()}>{key}</Term>
+              <Term of={key.toLowerCase()} alone>
+                {key}
+              </Term>
             </dt>
             <dd>{APP_MEANING}</dd>
           </div>
@@ -150,7 +154,9 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         {bus && (
           <div className={css.row}>
             <dt>
-              <Term of="bus">Bus</Term>
+              <Term of="bus" alone>
+                Bus
+              </Term>
             </dt>
             <dd>
               {bus.from === 'marks'
@@ -162,7 +168,9 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
         {peakText(label) && (
           <div className={css.row}>
             <dt>
-              <Term of="peak">Peak</Term>
+              <Term of="peak" alone>
+                Peak
+              </Term>
             </dt>
             <dd>{peakText(label)}</dd>
           </div>

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { keepAnswer } from '../../app/drill/drillActions.ts';
 import { type DrillViewKit, ownKit } from '../../app/drill/drillKit.ts';
 import { standingOf } from '../../app/drill/planRound.ts';
@@ -55,7 +55,16 @@ export function DrillRound({ kit, kind, questions, onAgain, onLeave }: DrillRoun
   const at = shown ? played.length - 1 : played.length;
   const current = shown?.one ?? list[at];
   // A card of the question may have been deleted, in this tab by taking back or in another.
-  const now = current && shown === null ? renewed(current, ownKit(kit)) : (current ?? null);
+  const { bodies, cards, tests, reports, settings } = kit;
+  // Once a change of the kit, not once a second.
+  const own = useMemo(
+    () => ownKit({ bodies, cards, tests, reports, settings }),
+    [bodies, cards, tests, reports, settings],
+  );
+  const now = useMemo(
+    () => (current && shown === null ? renewed(current, own) : (current ?? null)),
+    [current, shown, own],
+  );
   useEffect(() => {
     if (shown !== null || !current || now === current) return;
     setNote(

@@ -68,7 +68,9 @@ export function DrillStart({ kit, onStart }: DrillStartProps) {
             <ul className={css.slips}>
               {slips.map(({ slip, times }) => (
                 <li key={slip}>
-                  <Term of={SLIP_TEXTS[slip].guide}>{capital(SLIP_TEXTS[slip].name)}</Term>
+                  <Term of={SLIP_TEXTS[slip].guide} alone>
+                    {capital(SLIP_TEXTS[slip].name)}
+                  </Term>
                   <span className="soft">{timesText(times)}</span>
                 </li>
               ))}

@@ -7,7 +7,7 @@ import css from './Article.module.css';
 
 /** A heading says its own address. */
 const Address = ({ id, of }: { readonly id: string; readonly of: string }) => (
-  <a className={css.address} href={`#${id}`} aria-label={`Address of ${of}`}>
+  <a className={`${css.address} reached`} href={`#${id}`} aria-label={`Address of ${of}`}>
     #
   </a>
 );

@@ -21,6 +21,8 @@ import { plannedText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { OutcomeGlyph } from '../../ui/glyphs/OutcomeGlyph.tsx';
 import { part } from '../../ui/part.tsx';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import { Buckets } from './Buckets.tsx';
 import css from './HeatView.module.css';
 import type { PlotPlace } from './RunChart.tsx';
@@ -62,13 +64,15 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
           {setup.body.name} {modeTitle(setup.mode)} on {seatedCardsText(run)}, {plannedText(setup.plan)}
         </p>
         <p className={css.cause}>
-          {run.ended
-            ? `The figures say ${outcomeText(result).toLowerCase()}. ${causeText(lane.sim, result, cause)}`
-            : run.outlasted
-              ? `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
-              : run.pace === 'unknown' && !hasFailed(result)
-                ? temperaturesText(result)
-                : causeText(lane.sim, result, cause)}{' '}
+          {run.ended ? (
+            `The figures say ${outcomeText(result).toLowerCase()}. ${causeText(lane.sim, result, cause)}`
+          ) : run.outlasted ? (
+            `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
+          ) : run.pace === 'unknown' && !hasFailed(result) ? (
+            temperaturesText(result)
+          ) : (
+            <WithTerms text={causeText(lane.sim, result, cause)} />
+          )}{' '}
           {runPaceText(run.pace, run.breakEven, lane)}
           {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
           {risky !== null && ` ${riskyCauseText(risky, result)}`}
@@ -97,7 +101,11 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
         </ol>
         <Buckets moment={{ ...run.at(Math.min(seconds, last - A_TRICE)), seconds }} sim={lane.sim} />
         <p className={css.calibration}>
-          <b>{calibrated ? CALIBRATED : NOT_CALIBRATED}</b>{' '}
+          <b>
+            <Term of="calibrated" alone>
+              {calibrated ? CALIBRATED : NOT_CALIBRATED}
+            </Term>
+          </b>{' '}
           {band && 'The pale band holds nine in ten of the runs that still record.'}
         </p>
       </section>

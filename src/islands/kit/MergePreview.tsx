@@ -18,7 +18,8 @@ interface MergePreviewProps {
 /** What a file would add to the kit, entry by entry: new ones come in unless unticked, one's own stay unless chosen. */
 export function MergePreview({ all, onApply }: MergePreviewProps) {
   const [choices, setChoices] = useState<readonly MergeChoice[]>(() =>
-    all.map(({ mine }) => (mine === null ? 'theirs' : 'mine')),
+    // What a colleague has learned is nobody else’s: it comes in only where it is chosen.
+    all.map(({ mine, list }) => (mine === null && list !== 'drills' ? 'theirs' : 'mine')),
   );
   const set = (at: number, choice: MergeChoice): void => setChoices(choices.with(at, choice));
   const taken = all.filter(({ isSame }, at) => !isSame && choices[at] !== 'mine').length;

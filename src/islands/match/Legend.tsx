@@ -25,7 +25,9 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           <div key={verdict} className={css.row}>
             <dt className={`${css.word} tone-${toneOf(verdict, take)}`}>
               <VerdictGlyph verdict={verdict} size={15} />
-              <Term of={verdictId(verdict)}>{VERDICT_WORDS[verdict]}</Term>
+              <Term of={verdictId(verdict)} alone>
+                {VERDICT_WORDS[verdict]}
+              </Term>
             </dt>
             <dd className={css.meaning}>
               <WithTerms text={VERDICT_MEANINGS[verdict]} />

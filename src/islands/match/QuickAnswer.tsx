@@ -31,7 +31,9 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
         ) : cell ? (
           <span className={`${css.word} tone-${cellTone(cell, take)}`}>
             <VerdictGlyph verdict={cell.verdict} size={23} />
-            <Term of={`verdict-${cell.verdict}`}>{VERDICT_WORDS[cell.verdict]}</Term>
+            <Term of={`verdict-${cell.verdict}`} alone>
+              {VERDICT_WORDS[cell.verdict]}
+            </Term>
           </span>
         ) : (
           <span className={css.word}>{answer.smallestMarks.length > 0 ? either(answer.smallestMarks) : 'No mark'}</span>

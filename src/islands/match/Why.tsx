@@ -66,7 +66,9 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
       </header>
       <p className={`${css.verdict} tone-${tone}`}>
         <VerdictGlyph verdict={cell.verdict} size={20} />
-        <Term of={verdictId(cell.verdict)}>{VERDICT_WORDS[cell.verdict]}</Term>
+        <Term of={verdictId(cell.verdict)} alone>
+          {VERDICT_WORDS[cell.verdict]}
+        </Term>
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
       {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
@@ -87,7 +89,9 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
           <dl className={css.three}>
             {threeLines(cell, take).map(({ title, word, detail, tone: lineTone }) => (
               <div key={title}>
-                <dt className={css.threeTitle}>{title}</dt>
+                <dt className={css.threeTitle}>
+                  <WithTerms text={title} />
+                </dt>
                 <dd className={css.threeWord}>
                   <b className={`tone-${lineTone}`}>{word}</b>
                   <span>
@@ -134,7 +138,9 @@ function Rung({ finding }: { readonly finding: Finding }) {
         <OutcomeGlyph outcome={finding.outcome} />
       </span>
       <span>
-        <Term of={ruleId(finding.rule)}>{text}</Term>
+        <Term of={ruleId(finding.rule)} alone>
+          {text}
+        </Term>
         {more && (
           <span className={css.more}>
             <WithTerms text={more} />

@@ -9,6 +9,7 @@ import { heatMarkText, NOT_CALIBRATED } from '../../text/heat/heat.ts';
 import { reasonText } from '../../text/heat/heatAdvice.ts';
 import { HEAT_WORDS } from '../../text/heat/heatWords.ts';
 import { HeatGlyph } from '../../ui/glyphs/HeatGlyph.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './WhyHeat.module.css';
 import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
@@ -41,11 +42,15 @@ export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatP
         <HeatGlyph level={mark.level} size={17} />
         {HEAT_WORDS[mark.level]}
       </p>
-      <p>{heatMarkText(mark, plan)}</p>
+      <p>
+        <WithTerms text={heatMarkText(mark, plan)} />
+      </p>
       {mark.level !== 'cool' && (
         <ul className={css.reasons}>
           {reasons.slice(0, REASONS).map((reason) => (
-            <li key={reason.code}>{reasonText(reason)}</li>
+            <li key={reason.code}>
+              <WithTerms text={reasonText(reason)} />
+            </li>
           ))}
         </ul>
       )}

@@ -5,6 +5,8 @@ import type { Seconds } from '../../core/units/brand.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { inCommonText } from '../../text/prove/reconcile.ts';
 import { capacityText, clockText } from '../../text/quantity.ts';
+import { Term } from '../../ui/Term.tsx';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './BracketTable.module.css';
 
 /** Between what the true pace of each card of a body lies, by its passes and drops, and what its drops have in common. */
@@ -20,7 +22,11 @@ export function BracketTable({ kit, bodyId }: { readonly kit: ProveKit; readonly
           </h3>
           <dl className={css.lines}>
             <div>
-              <dt>Keeps up</dt>
+              <dt>
+                <Term of="bracket" alone>
+                  Keeps up
+                </Term>
+              </dt>
               <dd>
                 {bracket.atLeastMBps === null || !passed
                   ? 'not shown yet'
@@ -46,7 +52,11 @@ export function BracketTable({ kit, bodyId }: { readonly kit: ProveKit; readonly
               of them: make it again from cold.
             </p>
           )}
-          {drops > 0 && <p className="tone-warm">{inCommonText(common, drops)}</p>}
+          {drops > 0 && (
+            <p className="tone-warm">
+              <WithTerms text={inCommonText(common, drops)} />
+            </p>
+          )}
         </section>
       ))}
       {across && (

@@ -4,6 +4,7 @@ import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { heldShares, mapLimits, mapOf } from '../../app/prove/proveViews.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { heldText } from '../../text/prove/reconcile.ts';
+import { Term } from '../../ui/Term.tsx';
 import { BracketTable } from './BracketTable.tsx';
 import css from './MapPart.module.css';
 import { SurvivalChart } from './SurvivalChart.tsx';
@@ -108,7 +109,11 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
       ) : (
         <SurvivalChart bars={drawn} ground={map.ground} limits={limits} openId={openId} onOpen={onOpen} />
       )}
-      {map.bars.length > 0 && <p>{heldText(heldShares(map.bars))}</p>}
+      {map.bars.length > 0 && (
+        <p>
+          <Term of="survival">Survival map</Term>: {heldText(heldShares(map.bars))}
+        </p>
+      )}
       <BracketTable kit={kit} bodyId={body.id} />
     </section>
   );

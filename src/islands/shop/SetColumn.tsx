@@ -14,7 +14,9 @@ import {
   proofText,
   swapsText,
 } from '../../text/shop/shop.ts';
+import { Term } from '../../ui/Term.tsx';
 import { useChange } from '../../ui/useChange.ts';
+import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './BuyPart.module.css';
 
 interface SetColumnProps {
@@ -61,7 +63,9 @@ export function SetColumn({ kit, set, titleOf }: SetColumnProps) {
     <section className={css.set} aria-label={name} data-aim={set.aim}>
       <h3>{name}</h3>
       <p className={css.price}>{moneyText(set.price)}</p>
-      <p className={css.meaning}>{AIM_MEANINGS[set.aim]}</p>
+      <p className={css.meaning}>
+        <WithTerms text={AIM_MEANINGS[set.aim]} />
+      </p>
       <ul className={css.items}>
         {set.items.map((item) => (
           <li key={JSON.stringify([item.offerId, item.needId, item.minutes])}>
@@ -90,7 +94,8 @@ export function SetColumn({ kit, set, titleOf }: SetColumnProps) {
       </ul>
       <div className={css.sum}>
         <p>
-          <b>{swapsText(set.swaps, hours)}</b> · most on one card <b>{minutesText(set.mostMinutesOnOneCard)}</b>
+          <b>{swapsText(set.swaps, hours)}</b> · <Term of="at-risk">most on one card</Term>{' '}
+          <b>{minutesText(set.mostMinutesOnOneCard)}</b>
         </p>
         <ul className={css.left}>
           {set.needs.map(({ needId, minutes, wanted }) => (

@@ -113,7 +113,9 @@ function Camera({ view, isOpen, onOpen }: CameraProps) {
         </div>
         <div>
           <dt>
-            <Term of="wear">Records</Term>
+            <Term of="wear" alone>
+              Records
+            </Term>
           </dt>
           <dd>{wear.hours ? hoursBetween(wear.hours) : 'not known'}</dd>
           <dd className={css.about}>{wear.days ? daysBetween(wear.days) : 'until it is worn out'}</dd>

@@ -24,7 +24,7 @@ const SHARES: ReadonlySet<string> = new Set([
 ]);
 
 /** An assumption as it is read: `98.7 % of the label`. */
-export const assumedText = (value: number, unit: string): string =>
+const assumedText = (value: number, unit: string): string =>
   SHARES.has(unit) ? `${plain(value * 100, 1)}${NBSP}% ${unit}` : `${plain(value, 2)}${NBSP}${unit}`;
 
 /** The address of an assumption in the guide. */

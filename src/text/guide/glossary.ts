@@ -208,7 +208,7 @@ const ANSWERS: readonly GuideEntry[] = [
     'lock',
     'Lock',
     'A body that refuses a mode without a certain mark, whatever the real speed of the card. It may lock a whole family of codecs for the sake of its fastest one.',
-    ['Locked out', 'Lock'],
+    ['Lock'],
   ),
   term('body-ceiling-term', 'Ceiling of the body', 'What a body writes at the most, whatever its slot could carry.', [
     'Camera’s own write limit',

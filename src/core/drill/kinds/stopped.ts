@@ -14,7 +14,7 @@ const HEAT = CARD_HEAT['cfexpress-b'];
 const BELIEVED_WITHIN = 1.3;
 
 /** The run of a take as it was noted. */
-export function runOf(take: StoppedTake, demandMBps: number = take.clipMBps): Simulation {
+function runOf(take: StoppedTake, demandMBps: number = take.clipMBps): Simulation {
   return {
     demandMBps,
     takeSeconds: 3600,
@@ -67,8 +67,9 @@ const between = (random: Random, low: number, high: number): number => Math.roun
 function setup(random: Random, reason: StopReason): Setup {
   switch (reason) {
     case 'bus': {
-      const MBps = between(random, 1150, 1900);
-      const busMBps = pick(random, [500, 600, 985, 1000]);
+      // Slow enough that heat alone would not stop it, were the bus a faster one.
+      const MBps = between(random, 650, 950);
+      const busMBps = pick(random, [500, 600]);
       return {
         MBps,
         believedMBps: MBps,
@@ -106,19 +107,15 @@ function setup(random: Random, reason: StopReason): Setup {
   }
 }
 
-const REASON_OF: Readonly<Partial<Record<Slip, readonly StopReason[]>>> = {
-  cause: ['cache'],
-  bus: ['bus'],
-  claim: ['heat'],
+/** What ends the take of a topic: what was written, or one thing among those that go along with it. */
+const REASONS_OF: Readonly<Partial<Record<Slip, readonly StopReason[]>>> = {
+  cause: ['cache', 'heat', 'bus'],
   'factor-eight': ['bytes'],
 };
 
-/** What each reason is taken for, where another is right. */
-const TAKEN: Readonly<Record<StopReason, Slip>> = { bytes: 'factor-eight', bus: 'bus', cache: 'cause', heat: 'claim' };
-
 /** A simulated take that dropped, and why. */
 export function makeStopped({ random, slip }: Making): Draft | null {
-  const reason = pick(random, REASON_OF[slip] ?? STOP_REASONS);
+  const reason = pick(random, REASONS_OF[slip] ?? STOP_REASONS);
   const { MBps, believedMBps, ...card } = setup(random, reason);
   const noted: StoppedTake = {
     ...card,
@@ -142,7 +139,7 @@ export function makeStopped({ random, slip }: Making): Draft | null {
   const choices = STOP_REASONS.map(
     (one): Choice => ({
       value: { kind: 'reason', reason: one },
-      slip: one === reason ? null : reason === 'bytes' ? slip : TAKEN[one],
+      slip: one === reason ? null : slip,
     }),
   );
   return { facts: { kind: 'stopped', take }, choices: shuffled(random, choices), typed: null };
