@@ -20,6 +20,10 @@ describe('the search of the guide', () => {
     ['roman numeral', 'roman'],
     ['bus in force', 'rule-bus'],
     ['write amplification', 'amplification'],
+    ['mbps', 'mbps'],
+    ['class 10', 'c10'],
+    ['dropped frames', 'verdict-drops'],
+    ['slowmo', 'slow-motion'],
   ])('%s leads to %s first', (query, id) => {
     expect(first(query)).toBe(id);
   });
@@ -31,6 +35,11 @@ describe('the search of the guide', () => {
     ['SD Express', 'sd-express-1'],
     ['CFexpress B', 'form-cfexpress-b'],
     ['verified copies', 'free'],
+    ['is my card a fake?', 'counterfeit'],
+    ['overheating', 'cut-off'],
+    ['uhs-3', 'u3'],
+    ['uhs-3', 'uhs-iii'],
+    ['can I format', 'free'],
   ])('%s is found', (query, id) => {
     expect(search(query).map((found) => found.id)).toContain(id);
   });

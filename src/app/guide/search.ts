@@ -3,9 +3,9 @@ import type { Passage } from '../../text/guide/passages.ts';
 
 /** How the guide is searched: the same when its index is built and when it is read. */
 const OPTIONS: Options<Passage> = {
-  fields: ['title', 'section', 'text'],
+  fields: ['title', 'section', 'text', 'said'],
   storeFields: ['title', 'section', 'text'],
-  searchOptions: { boost: { title: 4, section: 1.5 }, prefix: true, fuzzy: 0.2, combineWith: 'AND' },
+  searchOptions: { boost: { title: 4, said: 3, section: 1.5 }, prefix: true, fuzzy: 0.2, combineWith: 'AND' },
 };
 
 /** Most places shown of one search. */

@@ -32,7 +32,7 @@ export function Answers({ question, shown, onAnswer }: AnswersProps) {
   );
   const drawn = choices.some(({ value }) => value.kind === 'face');
   return (
-    <ol className={css.answers} data-drawn={drawn || undefined}>
+    <ol className={css.answers} aria-label="Answers" data-drawn={drawn || undefined}>
       {choices.map((choice, at) => {
         const is = outcome(choice, at, shown);
         const { value } = choice;

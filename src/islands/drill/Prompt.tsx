@@ -18,7 +18,11 @@ export function Prompt({ question, headRef }: PromptProps) {
       <h1 ref={headRef} tabIndex={-1} className={css.prompt}>
         {promptOf(question).map(({ text, key }) => (key ? <em key={text}>{text}</em> : text))}
       </h1>
-      {facts.kind === 'label' && <CardDrawing face={facts.face} />}
+      {facts.kind === 'label' && (
+        <section aria-label="The card">
+          <CardDrawing face={facts.face} />
+        </section>
+      )}
       {told.length > 0 && (
         <dl className={css.told}>
           {told.map(({ name, figure }) => (

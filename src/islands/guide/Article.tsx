@@ -27,9 +27,12 @@ export const Contents = ({ sections }: { readonly sections: readonly GuideSectio
 
 export const SectionHead = ({ section: { id, title, lead } }: { readonly section: GuideSection }) => (
   <>
-    <h2 id={id} className={css.title}>
-      {title} <Address id={id} of={title} />
-    </h2>
+    <div className={css.titleRow}>
+      <h2 id={id} className={css.title}>
+        {title}
+      </h2>
+      <Address id={id} of={title} />
+    </div>
     {lead.map((text) => (
       <p key={text} className={css.lead}>
         <WithTerms text={text} />
@@ -61,10 +64,13 @@ const Entry = ({
   readonly number: number | null;
 }) => (
   <div className={css.entry} id={id}>
-    <h3 className={css.entryTitle}>
-      {number !== null && <span className={css.number}>{number}</span>}
-      {title} <Address id={id} of={title} />
-    </h3>
+    <div className={css.entryHead}>
+      <h3 className={css.entryTitle}>
+        {number !== null && <span className={css.number}>{number} </span>}
+        {title}
+      </h3>
+      <Address id={id} of={title} />
+    </div>
     {text.map((line) => (
       <p key={line}>{line}</p>
     ))}
@@ -75,9 +81,12 @@ const Table = ({ table: { id, title, lead, columns, rows } }: { readonly table: 
   const sourced = rows.some(({ source }) => source !== null);
   return (
     <div className={css.block}>
-      <h3 id={id} className={css.entryTitle}>
-        {title} <Address id={id} of={title} />
-      </h3>
+      <div className={css.entryHead}>
+        <h3 id={id} className={css.entryTitle}>
+          {title}
+        </h3>
+        <Address id={id} of={title} />
+      </div>
       <p className="soft">{lead}</p>
       <section
         className={css.scroll}
@@ -85,7 +94,7 @@ const Table = ({ table: { id, title, lead, columns, rows } }: { readonly table: 
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways is scrolled by keys too
         tabIndex={0}
       >
-        <table className={css.table}>
+        <table className={css.table} aria-labelledby={id}>
           <thead>
             <tr>
               {[...columns, ...(sourced ? ['Source'] : [])].map((column) => (
@@ -97,7 +106,7 @@ const Table = ({ table: { id, title, lead, columns, rows } }: { readonly table: 
           </thead>
           <tbody>
             {rows.map((row) => (
-              <TableRow key={row.id ?? row.cells.join(' ')} row={row} sourced={sourced} />
+              <TableRow key={row.id ?? row.cells.join(' ')} row={row} columns={columns} sourced={sourced} />
             ))}
           </tbody>
         </table>
@@ -108,9 +117,11 @@ const Table = ({ table: { id, title, lead, columns, rows } }: { readonly table: 
 
 const TableRow = ({
   row: { id, cells, source, verdict },
+  columns,
   sourced,
 }: {
   readonly row: GuideRow;
+  readonly columns: readonly string[];
   readonly sourced: boolean;
 }) => {
   const [head = '', ...rest] = cells;
@@ -125,9 +136,15 @@ const TableRow = ({
         {head.startsWith('rule-') ? <a href={`#${head}`}>{cellText(head)}</a> : head}
       </th>
       {rest.map((cell, at) => (
-        <td key={`${at} ${cell}`}>{cell}</td>
+        <td key={`${at} ${cell}`} data-column={columns[at + 1]}>
+          {cell}
+        </td>
       ))}
-      {sourced && <td className={css.source}>{source && <a href={`#${sourceId(source)}`}>{sourceText(source)}</a>}</td>}
+      {sourced && (
+        <td className={css.source} data-column="Source">
+          {source && <a href={`#${sourceId(source)}`}>{sourceText(source)}</a>}
+        </td>
+      )}
     </tr>
   );
 };

@@ -114,5 +114,5 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
     why: 'Shape, protocol or capacity family do not match.',
     guide: 'rule-shape',
   },
-  off: { name: 'near no slip we know', why: 'Reckon it once more with the lines below.', guide: 'arithmetic' },
+  off: { name: 'a miscalculation', why: 'Reckon it once more with the lines below.', guide: 'arithmetic' },
 };

@@ -13,6 +13,7 @@ import { HELP_WORDS } from '../words.ts';
 import { GUIDE, sourceId, sourceText } from './guide.ts';
 import { passages } from './passages.ts';
 import { ruleId } from './rules.ts';
+import { SAID } from './said.ts';
 import { TERMS, termAt, termsIn } from './terms.ts';
 
 const ADDRESSES = GUIDE.flatMap(({ id, entries, tables }) => [
@@ -92,6 +93,10 @@ describe('the words that open in place', () => {
     for (const { id } of [...TERMS, ...HELP_WORDS]) expect(ADDRESSES, id).toContain(id);
     for (const { guide } of Object.values(SLIP_TEXTS)) expect(ADDRESSES, guide).toContain(guide);
     expect(HELP_WORDS.length).toBeGreaterThan(20);
+  });
+
+  it('are looked for by other words only at addresses that exist', () => {
+    for (const id of Object.keys(SAID)) expect(ADDRESSES, id).toContain(id);
   });
 
   it('are met once each by their spellings', () => {

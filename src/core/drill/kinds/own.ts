@@ -56,7 +56,8 @@ export function makeOwn({ random, level, slip, kit }: Making): Draft | null {
     slip === 'form'
       ? fails.filter(({ cell }) => cell.verdict === 'unfit')
       : fails.filter(({ cell }) => cell.verdict !== 'unfit');
-  const right = holds.find(({ card }) => isAtHand(card)) ?? holds[0];
+  // A card that holds takes, or is away, may not go anywhere.
+  const right = holds.find(({ card }) => isAtHand(card));
   const [first] = lead;
   if (!right || !first) return null;
   const others = fails.filter((one) => one !== first).slice(0, level === 1 ? 1 : 2);
