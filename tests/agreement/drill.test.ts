@@ -1,20 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { difficultyOf } from '../../src/core/drill/difficulty.ts';
-import { faceText } from '../../src/core/drill/face.ts';
+import { aFace, faceCard, faceText, pick } from '../../src/core/drill/face.ts';
 import { generate } from '../../src/core/drill/generate.ts';
 import { judge } from '../../src/core/drill/judge.ts';
 import { type Level, type Question, slipsOf } from '../../src/core/drill/question.ts';
 import { ROUND_LENGTH, roundOf } from '../../src/core/drill/round.ts';
 import { SLIP_KEYS, SLIPS, type Slip } from '../../src/core/drill/slips.ts';
 import { DRILL_KINDS, type DrillKind, TOPICS } from '../../src/core/drill/topics.ts';
+import { seeded } from '../../src/core/heat/writepath/random.ts';
 import { board } from '../../src/core/match/board.ts';
 import { cellTone } from '../../src/core/match/cell.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
+import { aBody, aMode, aSlot } from '../../src/core/testing.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { parseKit } from '../../src/kit/importKit.ts';
 import { explain } from '../../src/text/drill/explain.ts';
 import { answerValueText, promptOf } from '../../src/text/drill/question.ts';
-import { isRight, rightNumber } from '../support/drillSolver.ts';
+import { isRight, promised, rightNumber, written } from '../support/drillSolver.ts';
 
 /** Questions drawn of each kind, over its topics and levels in turn. */
 const DRAWN = 10_000;
@@ -150,6 +152,8 @@ describe('a round', () => {
   });
 });
 
+const drawnMode = (Mbps: number) => aMode({ fps: 25, rate: { kind: 'stated', Mbps, is: 'maximum' }, overhead: null });
+
 describe('questions about one’s own kit', () => {
   const topics = TOPICS.filter(({ kind }) => kind === 'own');
 
@@ -187,6 +191,42 @@ describe('questions about one’s own kit', () => {
       if (take === 'repeatable') expect(tones).not.toContain('warm');
     }
     expect(asked).toBeGreaterThan(300);
+  });
+
+  it('have the one right card that a small solver has, over ten thousand of kits drawn at random', () => {
+    const random = seeded(20_260_501);
+    const buses = ['uhs-i', 'uhs-ii', 'uhs-iii', 'uhs-i-50', 'high-speed'] as const;
+    const topic = { ...(topics[0] as (typeof topics)[number]), slip: 'not-in-force' as const };
+    let asked = 0;
+    for (let drawn = 0; asked < DRAWN; drawn += 1) {
+      const slot = pick(random, buses);
+      const mode = drawnMode(pick(random, [40, 60, 100, 150, 200, 300, 400, 600]));
+      const faces = Array.from({ length: 7 }, () => {
+        const face = aFace(random, pick(random, ['I', 'II']));
+        // Some that contradict themselves: they are never right.
+        return random() < 0.2 ? { ...face, words: [...face.words, 'U1', 'V30'] } : face;
+      });
+      const wanted = written(mode) * 1.15;
+      const holds = faces.map((face) => promised(face, slot) + 1e-9 >= wanted);
+      if (!holds.includes(true) || holds.filter((one) => !one).length < 3) continue;
+      const kit = {
+        bodies: [aBody({ modes: [mode], slots: [aSlot({ accepts: [{ form: 'sd', bus: slot }], family: 'sdxc' })] })],
+        cards: faces.map((face, at) => ({ ...faceCard(face, String(at)), label: `C-${at}` })),
+        ...{ tests: [], reports: [], policy: DEFAULT_POLICY },
+      };
+      // Several questions of each kit: what they draw from it is another each time.
+      for (let seed = 0; seed < 5; seed += 1) {
+        const question = generate({ topic, level: LEVELS[seed % 3] as Level, seed: drawn * 5 + seed, kit });
+        if (!question) throw new Error(`a kit with ${holds.join()} was asked nothing`);
+        asked += 1;
+        for (const { value, slip } of question.choices) {
+          if (value.kind !== 'card') throw new Error('not a card');
+          const own = holds[Number(value.card.id)];
+          if (own !== (slip === null)) expect({ own, slip }, JSON.stringify(question)).toEqual('the same by both');
+        }
+      }
+    }
+    expect(asked).toBeGreaterThanOrEqual(DRAWN);
   });
 
   it('are none where the kit has nothing to tell apart', () => {

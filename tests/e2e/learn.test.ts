@@ -313,6 +313,52 @@ describe('the guide', () => {
   });
 });
 
+describe.each(['light', 'dark'])('every state, %s', (theme) => {
+  const sound = async (): Promise<void> => expect(await app.axe('minor')).toEqual([]);
+  beforeEach(() => app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`));
+  afterEach(() => app.run("localStorage.removeItem('mantine-color-scheme-value')"));
+
+  it('of the drill is found sound by axe', async () => {
+    for (const kind of [
+      'label',
+      'contradict',
+      'cheapest',
+      'stopped',
+      'afternoon',
+      'own',
+      'counter',
+      'slow-motion',
+    ] as const) {
+      await app.visit(`/drill?kind=${kind}&seed=3`);
+      await app.seesText('main', '1 of 8');
+      await app.run("document.querySelectorAll('ol[aria-label=Answers] button')[1].click()");
+      await app.seesText('main', 'Comes again');
+      await sound();
+    }
+    await app.clickText('button', 'Next');
+    await app.clickText('button', 'I do not know');
+    await app.clickText('button', 'Next');
+    await app.clickText('button', 'End the round');
+    await app.seesText('h1', 'right');
+    await sound();
+    await app.clickText('button', 'Back to the drill');
+    await app.seesText('main', 'One kind at a time');
+    await sound();
+  });
+
+  it('of the guide and of the first question is found sound by axe', async () => {
+    await app.visit('/guide');
+    await app.fill('Search the guide', 'headroom');
+    await app.seesText('ol[aria-label="Found in the guide"]', 'Headroom');
+    await sound();
+    await app.visit('/?first=1&q=400%20Mb%2Fs%20on%20128GB%20V60%20II');
+    await app.seesText('main', 'Type what your camera writes');
+    await app.clickText('button', 'Next');
+    await app.seesText('section[aria-label="Your first question"]', 'The minutes are planned ones');
+    await sound();
+  });
+});
+
 describe('the first question', () => {
   it('is guided on the line that answers it, with nothing entered, left at any moment and found again', async () => {
     const empty = await App.open({ demo: false, width: 390, height: 844 });

@@ -41,7 +41,7 @@ function isContradiction({ capacityGB, words }: Printed): boolean {
 }
 
 /** What a label promises in a slot, MB/s; 0 for nothing. */
-function promised(face: Printed, slot: string): number {
+export function promised(face: Printed, slot: string): number {
   if (isContradiction(face)) return 0;
   const where = SLOTS[slot];
   if (!where) throw new Error(`no slot ${slot}`);
@@ -70,6 +70,9 @@ interface ModeLike {
   readonly rate: object;
 }
 const statedOf = ({ rate }: ModeLike): number => (rate as { readonly Mbps: number }).Mbps;
+
+/** What a mode writes, MB/s. */
+export const written = (mode: ModeLike): number => stream(statedOf(mode), mode.fps);
 
 const minutesOf = (mode: ModeLike, capacityGB: number): number =>
   Math.floor((capacityGB * 0.987 * 1000) / stream(statedOf(mode), mode.fps) / 60 + 1e-9);

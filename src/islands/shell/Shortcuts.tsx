@@ -17,6 +17,7 @@ const KEYS: readonly Key[] = [
   { keys: '/', what: 'quick check', single: true },
   { keys: '1 – 9', what: 'views', single: true },
   { keys: 'p', what: 'once-only or repeatable take', single: true },
+  { keys: 'a – d', what: 'answers of the drill', single: true },
   { keys: '?', what: 'this list', single: true },
   { keys: '← ↑ → ↓', what: 'move on the board' },
   { keys: 'Home, End', what: 'first and last card of a row' },

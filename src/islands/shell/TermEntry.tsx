@@ -22,6 +22,7 @@ export default function TermEntry({ open, onShut }: TermEntryProps) {
   const { anchor, id, pressed } = open;
   const entry = termAt(id);
   const [{ left, top, width, height }] = useState(() => anchor.getBoundingClientRect());
+  const [home] = useState(() => anchor.closest<HTMLElement>('[aria-modal="true"]') ?? document.body);
   // As soon as it is drawn, which the library may do later than the rest.
   const focus = useCallback((head: HTMLHeadingElement | null) => void (pressed && head?.focus()), [pressed]);
   useEffect(() => {
@@ -46,7 +47,9 @@ export default function TermEntry({ open, onShut }: TermEntryProps) {
         opened
         position="bottom-start"
         width={320}
-        withinPortal
+        // Within the panel that the word stands in: what is outside of an open one is not read aloud.
+        portalProps={{ target: home }}
+        floatingStrategy="fixed"
         transitionProps={{ duration: 0 }}
         onChange={(isOpen) => !isOpen && onShut()}
         closeOnEscape={false}

@@ -1,4 +1,7 @@
 import type { Slip } from '../../core/drill/slips.ts';
+import { type Promising, promisedMBps } from '../../core/standards/marks.ts';
+
+const promise = (key: Promising): string => `${promisedMBps(key)} MB/s`;
 
 interface SlipText {
   /** What the slip is called, after “That is”. */
@@ -22,7 +25,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   'not-in-force': {
     name: 'a mark that does not count here',
-    why: 'V60 and V90 count over two rows of contacts only. On one row such a card falls back to 30 MB/s.',
+    why: `V60 and V90 count over two rows of contacts only. On one row such a card falls back to ${promise('V30')}.`,
     guide: 'rule-guarantee',
   },
   bus: {
@@ -32,7 +35,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   roman: {
     name: 'a roman numeral taken for a grade',
-    why: 'I, II and III name the bus. The number in the U is a grade: U1 is 10 MB/s, U3 is 30.',
+    why: `I, II and III name the bus. The number in the U is a grade: U1 is ${promise('U1')}, U3 is ${promise('U3')}.`,
     guide: 'roman',
   },
   doubt: {
@@ -105,7 +108,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   minute: { name: 'seconds and minutes', why: 'A minute has sixty seconds.', guide: 'mbps' },
   'app-class': {
     name: 'a class for apps misread',
-    why: 'A1 and A2 are for apps. Both carry 10 MB/s sustained on UHS-I, neither less nor more.',
+    why: `A1 and A2 are for apps. Both carry ${promise('A1')} sustained on UHS-I, neither less nor more.`,
     guide: 'app-classes',
   },
   overpays: { name: 'more than it takes', why: 'It holds, and a cheaper one holds as well.', guide: 'move' },

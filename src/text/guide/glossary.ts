@@ -1,5 +1,6 @@
 import type { Verdict } from '../../core/match/verdict.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
+import { KB_PER_TIMES } from '../../core/standards/marks.ts';
 import { ASSUMED_WORDS } from '../assumed.ts';
 import { HEAT_ASIDE, HEAT_MEANINGS } from '../heat/heatWords.ts';
 import { BESIDE_MEANINGS } from '../match/beside.ts';
@@ -63,9 +64,12 @@ const STREAM: readonly GuideEntry[] = [
     'The most a card may reach: the big number on its front, usually of reading. It is no promise and enters no verdict.',
     ['peak'],
   ),
-  term('times', '× rating', '1× is 150 kB/s: 1000× is 150 MB/s. It is a peak like the big number, in another unit.', [
+  term(
+    'times',
     '× rating',
-  ]),
+    `1× is ${KB_PER_TIMES} kB/s: 1000× is ${KB_PER_TIMES} MB/s. It is a peak like the big number, in another unit.`,
+    ['× rating'],
+  ),
   term(
     'long-gop',
     'Long-GOP',
