@@ -30,10 +30,10 @@ const SHOTS = [
   { name: 'shop-phone', path: '/shop', width: 390, height: 844, wait: 2500 },
   {
     name: 'drill-phone',
-    path: '/drill?kind=label&seed=5',
+    path: '/drill?kind=label&seed=1',
     width: 390,
     height: 844,
-    script: press('ol button', 'b90'),
+    script: "document.querySelectorAll('ol[aria-label=Answers] button')[1].click()",
     wait: 500,
   },
   { name: 'day', path: '/day', wait: 2000 },

@@ -134,7 +134,7 @@ describe('a round', () => {
     const at = question.choices.findIndex(({ slip }) => slip === 'not-in-force');
     await app.keys('abcd'[at] as string);
     await app.seesText('main', 'That is a mark that does not count here.');
-    await app.seesText('main', /V(60|90) does not count here; V30 does: 30 MB\/s/);
+    await app.seesText('main', /V(60|90) does not count here; (U3 does:|such a card falls back to) 30 MB\/s/);
     await app.clickText('a', 'In the guide');
     await app.seesText('[role=dialog]', 'Guarantee in force');
     expect(await app.axe('minor')).toEqual([]);

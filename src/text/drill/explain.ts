@@ -96,8 +96,11 @@ function labelHead(face: Face, slot: Bus): string {
   const inForce = busInForce(slot, busOf(card).bus ?? slot);
   const { mark, floor, notInForce } = floorInForce(card, inForce);
   if (mark === null || floor === null) return 'No mark on it promises a write speed here.';
+  // What such a card satisfies need not stand on it: then a mark that does is named, or none.
+  const printed = [mark, 'U3'].find((one) => face.words.includes(one));
+  const counts = printed ? `${printed} does: ${MBpsText(floor)}.` : `such a card falls back to ${MBpsText(floor)}.`;
   return notInForce.length > 0
-    ? `${notInForce.join(' and ')} does not count here; ${mark} does: ${MBpsText(floor)}.`
+    ? `${notInForce.join(' and ')} does not count here; ${counts}`
     : `${mark} counts here: ${MBpsText(floor)}.`;
 }
 
