@@ -83,3 +83,6 @@ export function either(words: readonly string[]): string {
 /** `a, b and c`. */
 export const together = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+
+/** With a capital first letter, where a sentence or a heading begins with it. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -7,6 +7,7 @@ import type { DrillKind } from '../../core/drill/topics.ts';
 import { KIND_WORDS } from '../../text/drill/kinds.ts';
 import { againText, dueText, standingText, timesText } from '../../text/drill/round.ts';
 import { SLIP_TEXTS } from '../../text/drill/slips.ts';
+import { capital } from '../../text/quantity.ts';
 import { download } from '../../ui/download.ts';
 import { Term } from '../../ui/Term.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -16,8 +17,6 @@ interface DrillStartProps {
   readonly kit: DrillViewKit;
   readonly onStart: (kind: DrillKind | null) => void;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** How everything stands, and one press to begin. */
 export function DrillStart({ kit, onStart }: DrillStartProps) {

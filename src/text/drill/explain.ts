@@ -20,6 +20,7 @@ import { labelProblemText } from '../cards/label.ts';
 import { findingLine } from '../match/finding.ts';
 import { VERDICT_WORDS } from '../match/verdict.ts';
 import { capacityText, MBpsText, MbpsText, minutesText, NBSP, plain } from '../quantity.ts';
+import { exactMBps, exactMbps } from './amounts.ts';
 import { SLIP_TEXTS } from './slips.ts';
 
 /** Why an answer is what it is, by the arithmetic and the rules of the app itself. */
@@ -31,29 +32,26 @@ export interface Explained {
   readonly guide: string;
 }
 
-const Mbps = (bytesPerSecond: number): string => `${plain(bytesPerSecond / 125_000, 2)}${NBSP}Mb/s`;
-const MBps = (bytesPerSecond: number): string => `${plain(bytesPerSecond / 1e6, 2)}${NBSP}MB/s`;
-
 /** The lines of an explanation, without its head. */
 function bits(facts: Extract<Facts, { kind: 'bits' }>): Explained {
   switch (facts.ask) {
     case 'to-bytes':
       return {
         head: 'Eight bits are a byte: divide by eight.',
-        sums: [{ working: `${Mbps(facts.bytesPerSecond)} ÷ 8`, result: MBps(facts.bytesPerSecond) }],
+        sums: [{ working: `${exactMbps(facts.bytesPerSecond)} ÷ 8`, result: exactMBps(facts.bytesPerSecond) }],
         guide: 'mbps',
       };
     case 'to-bits':
       return {
         head: 'Eight bits are a byte: multiply by eight.',
-        sums: [{ working: `${MBps(facts.bytesPerSecond)} × 8`, result: Mbps(facts.bytesPerSecond) }],
+        sums: [{ working: `${exactMBps(facts.bytesPerSecond)} × 8`, result: exactMbps(facts.bytesPerSecond) }],
         guide: 'mbps',
       };
     case 'per-minute':
       return {
         head: 'Into bytes first, then times sixty.',
         sums: [
-          { working: `${Mbps(facts.bytesPerSecond)} ÷ 8`, result: MBps(facts.bytesPerSecond) },
+          { working: `${exactMbps(facts.bytesPerSecond)} ÷ 8`, result: exactMBps(facts.bytesPerSecond) },
           { working: '× 60 s ÷ 1000', result: `${plain((facts.bytesPerSecond * 60) / 1e9, 3)}${NBSP}GB a minute` },
         ],
         guide: 'mbps',

@@ -5,6 +5,7 @@ import { type Bus, bus } from '../../core/standards/buses.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { cardSummary, modeTitle } from '../match/cell.ts';
 import { clockText, minutesText, NBSP, plain, takeText } from '../quantity.ts';
+import { exactMBps, exactMbps } from './amounts.ts';
 
 /** A stretch of the question; `key` is what it turns on. */
 export interface PromptPiece {
@@ -15,8 +16,6 @@ export interface PromptPiece {
 const key = (text: string): PromptPiece => ({ text, key: true });
 const rest = (text: string): PromptPiece => ({ text });
 
-const MBps = (bytesPerSecond: number): string => `${plain(bytesPerSecond / 1e6, 2)}${NBSP}MB/s`;
-const Mbps = (bytesPerSecond: number): string => `${plain(bytesPerSecond / 125_000, 2)}${NBSP}Mb/s`;
 const size = (GB: number): string => (GB < 1000 ? `${plain(GB)}${NBSP}GB` : `${plain(GB / 1000, 2)}${NBSP}TB`);
 
 /** A slot by what one can see of it. */
@@ -117,15 +116,15 @@ export function promptOf({ facts }: Pick<Question, 'facts'>): readonly PromptPie
 function bitsPrompt(facts: Extract<Facts, { kind: 'bits' }>): readonly PromptPiece[] {
   switch (facts.ask) {
     case 'to-bytes':
-      return [rest('The menu says '), key(Mbps(facts.bytesPerSecond)), rest('. How many MB/s must a card take?')];
+      return [rest('The menu says '), key(exactMbps(facts.bytesPerSecond)), rest('. How many MB/s must a card take?')];
     case 'to-bits':
       return [
         rest('A card is to take '),
-        key(MBps(facts.bytesPerSecond)),
+        key(exactMBps(facts.bytesPerSecond)),
         rest('. As the menu of a camera has it, how many Mb/s is that?'),
       ];
     case 'per-minute':
-      return [rest('How much does '), key(Mbps(facts.bytesPerSecond)), rest(' fill in a minute?')];
+      return [rest('How much does '), key(exactMbps(facts.bytesPerSecond)), rest(' fill in a minute?')];
     case 'computer':
       return [
         rest('A new card is printed '),
@@ -202,7 +201,7 @@ const REASON_WORDS: Readonly<Record<StopReason, string>> = {
 export function answerValueText(value: AnswerValue): string {
   switch (value.kind) {
     case 'rate':
-      return value.unit === 'MB/s' ? MBps(value.bytesPerSecond) : Mbps(value.bytesPerSecond);
+      return value.unit === 'MB/s' ? exactMBps(value.bytesPerSecond) : exactMbps(value.bytesPerSecond);
     case 'per-minute':
       return `${plain(value.GB, value.GB < 0.1 ? 3 : 2)}${NBSP}GB`;
     case 'room':

@@ -9,7 +9,7 @@ import {
 import { type Form, form } from '../../core/standards/forms.ts';
 import { BODY_HEAT, CARD_HEAT } from '../../core/standards/heat.ts';
 import { SIZE_WORDS } from '../heat/heatWords.ts';
-import { NBSP, plain } from '../quantity.ts';
+import { capital, NBSP, plain } from '../quantity.ts';
 import type { GuideRow, GuideTable } from './entry.ts';
 
 /** Shares are read as percentages, other values with their unit. */
@@ -35,7 +35,6 @@ export const ownValueText = (key: keyof typeof ASSUMED, value: number): string =
   `${ASSUMED[key].what}: ${assumedText(value, ASSUMED[key].unit)}`;
 
 const percent = (share: number): string => `${plain(share * 100, 1)}${NBSP}%`;
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const assumed = (what: string, value: string): GuideRow => ({
   id: null,
   cells: [capital(what), value],

@@ -5,10 +5,8 @@ import { ASSUMED_WORDS } from '../assumed.ts';
 import { HEAT_ASIDE, HEAT_MEANINGS } from '../heat/heatWords.ts';
 import { BESIDE_MEANINGS } from '../match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../match/verdict.ts';
-import { plain } from '../quantity.ts';
+import { capital, plain } from '../quantity.ts';
 import type { GuideEntry } from './entry.ts';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The address of a verdict in the guide. */
 export const verdictId = (verdict: Verdict): string => `verdict-${verdict}`;

@@ -1,12 +1,12 @@
 import { BUS_KEYS, bus } from '../../core/standards/buses.ts';
 import { APP_KEYS, MARK_KEYS } from '../../core/standards/marks.ts';
 import { APP_MEANING, markMeaning } from '../cards/label.ts';
-import { joined, plain } from '../quantity.ts';
+import { capital, joined, plain } from '../quantity.ts';
 import type { GuideEntry } from './entry.ts';
 import { GLOSSARY, VERDICT_ENTRIES } from './glossary.ts';
 import { RULE_ENTRIES } from './rules.ts';
 
-const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+const sentence = (text: string): string => `${capital(text)}.`;
 
 const MARK_ENTRIES: readonly GuideEntry[] = [
   ...MARK_KEYS.map((key) => ({ id: key.toLowerCase(), title: key, text: [sentence(markMeaning(key))], met: [key] })),
