@@ -147,6 +147,21 @@ describe('a round', () => {
     expect(readFileSync(join(files, name), 'utf8')).toContain('label/not-in-force');
   });
 
+  it('takes the first of two presses that come at once', async () => {
+    const [question] = round('bits', 3);
+    if (!question) throw new Error('no question');
+    const right = rightAt(question);
+    await app.visit('/drill?kind=bits&seed=3');
+    await app.seesText('main', '1 of 8');
+    await app.run(
+      'const all = document.querySelectorAll("ol[aria-label=Answers] button"); all[arguments[0]].click(); all[(arguments[0] + 1) % all.length].click();',
+      right,
+    );
+    await app.seesText('main', 'Right.');
+    await app.visit('/drill');
+    await app.seesText('main', '1 of 1 answers right');
+  });
+
   it('says that one does not know without a slip, ends when it is ended, and begins from nothing and back', async () => {
     await app.visit('/drill?kind=bits&seed=2');
     await app.clickText('button', 'I do not know');

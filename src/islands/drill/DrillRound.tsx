@@ -50,6 +50,7 @@ export function DrillRound({ kit, kind, questions, onAgain, onLeave }: DrillRoun
   const [note, setNote] = useState<string | null>(null);
   const [isOver, setIsOver] = useState(questions.length === 0);
   const head = useRef<HTMLHeadingElement>(null);
+  const answeredAt = useRef(-1);
   const isTimed = kit.settings.drillTimer ?? true;
   const { seconds, lap } = useSeconds(isTimed && shown === null && !isOver);
   const at = shown ? played.length - 1 : played.length;
@@ -88,7 +89,9 @@ export function DrillRound({ kit, kind, questions, onAgain, onLeave }: DrillRoun
   if (!current || !now) return null;
   const { question } = now;
   const answer = (given: Given): void => {
-    if (shown) return;
+    // Two presses before the page is drawn again are one answer: the first.
+    if (shown || answeredAt.current === at) return;
+    answeredAt.current = at;
     const judged = judge(question, given);
     const one: Played = { one: now, given, judged };
     setPlayed([...played, one]);
