@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { difficultyOf } from '../../src/core/drill/difficulty.ts';
-import { aFace, faceCard, faceText, pick } from '../../src/core/drill/face.ts';
+import { pick } from '../../src/core/drill/draw.ts';
+import { aFace, faceCard, faceText } from '../../src/core/drill/face.ts';
 import { generate } from '../../src/core/drill/generate.ts';
 import { judge } from '../../src/core/drill/judge.ts';
 import { type Level, type Question, slipsOf } from '../../src/core/drill/question.ts';

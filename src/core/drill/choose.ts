@@ -1,5 +1,5 @@
 import type { Random } from '../heat/writepath/random.ts';
-import { shuffled } from './face.ts';
+import { shuffled } from './draw.ts';
 import type { AnswerValue, Choice, Level } from './question.ts';
 import type { Slip } from './slips.ts';
 

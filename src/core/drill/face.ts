@@ -8,6 +8,7 @@ import { familyOf } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGB } from '../units/convert.ts';
+import { pick } from './draw.ts';
 
 /** What is drawn on a card of a question: made up, as no maker prints it. */
 export interface Face {
@@ -67,19 +68,6 @@ export function promiseIn(face: Face, slot: Bus): BytesPerSecond | null {
     faceCard(face),
   );
   return fit.fits ? fit.floor : null;
-}
-
-/** One of several, each as likely. */
-export const pick = <T>(random: Random, values: readonly T[]): T => values[Math.floor(random() * values.length)] as T;
-
-/** The same values in another order. */
-export function shuffled<T>(random: Random, values: readonly T[]): readonly T[] {
-  const rest = [...values];
-  for (let at = rest.length - 1; at > 0; at -= 1) {
-    const other = Math.floor(random() * (at + 1));
-    [rest[at], rest[other]] = [rest[other] as T, rest[at] as T];
-  }
-  return rest;
 }
 
 const SIZES_GB: readonly number[] = [32, 64, 128, 256, 512, 1000];

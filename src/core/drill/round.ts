@@ -1,6 +1,6 @@
 import { seeded } from '../heat/writepath/random.ts';
 import { difficultyOf } from './difficulty.ts';
-import { shuffled } from './face.ts';
+import { shuffled } from './draw.ts';
 import { generate, likeness } from './generate.ts';
 import type { DrillKit } from './kinds/making.ts';
 import type { Level, Question } from './question.ts';

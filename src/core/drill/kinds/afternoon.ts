@@ -1,6 +1,6 @@
 import type { Arrangement } from '../../kit/model.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
-import { pick } from '../face.ts';
+import { pick } from '../draw.ts';
 import type { Level } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

@@ -1,6 +1,6 @@
 import { GiB } from '../../units/convert.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
-import { pick } from '../face.ts';
+import { pick } from '../draw.ts';
 import type { AnswerValue, Facts, Typed } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

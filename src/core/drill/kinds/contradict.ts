@@ -1,6 +1,7 @@
 import { isHarmless } from '../../cards/labelProblems.ts';
 import type { Random } from '../../heat/writepath/random.ts';
-import { aFace, contradicts, type Face, faceProblems, faceText, familyWord, pick, shuffled } from '../face.ts';
+import { pick, shuffled } from '../draw.ts';
+import { aFace, contradicts, type Face, faceProblems, faceText, familyWord } from '../face.ts';
 import type { Choice } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

@@ -1,7 +1,7 @@
 import { counterRate, decodeCounter } from '../../bodies/counter/counter.ts';
 import type { LinearSolver } from '../../bodies/counter/linear.ts';
 import type { CounterReading } from '../../kit/model.ts';
-import { pick, shuffled } from '../face.ts';
+import { pick, shuffled } from '../draw.ts';
 import type { Choice } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

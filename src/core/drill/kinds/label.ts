@@ -1,7 +1,8 @@
 import { type Bus, bus, busCeiling, busInForce } from '../../standards/buses.ts';
 import { isMark, type Mark, mark, promisedMBps } from '../../standards/marks.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
-import { aFace, contradicts, type Face, faceLabel, familyWord, pick, promiseIn } from '../face.ts';
+import { pick } from '../draw.ts';
+import { aFace, contradicts, type Face, faceLabel, familyWord, promiseIn } from '../face.ts';
 import type { AnswerValue } from '../question.ts';
 import type { Draft, Making } from './making.ts';
 

@@ -3,7 +3,7 @@ import type { Mode } from '../../kit/model.ts';
 import { labelMinutes, plannedMinutes, usableOf } from '../../match/minutes/minutes.ts';
 import { fromGB } from '../../units/convert.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
-import { pick } from '../face.ts';
+import { pick } from '../draw.ts';
 import type { Level } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

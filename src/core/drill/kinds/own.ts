@@ -3,7 +3,7 @@ import type { Card } from '../../kit/model.ts';
 import { answersFor } from '../../match/board.ts';
 import type { Cell } from '../../match/cell.ts';
 import { TONES_USED, toneOf } from '../../match/verdict.ts';
-import { pick, shuffled } from '../face.ts';
+import { pick, shuffled } from '../draw.ts';
 import type { Choice } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

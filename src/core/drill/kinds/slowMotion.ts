@@ -2,7 +2,7 @@ import { playbackLength } from '../../bodies/rate/playback.ts';
 import { streamRate } from '../../bodies/rate/streamRate.ts';
 import type { Seconds } from '../../units/brand.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
-import { pick } from '../face.ts';
+import { pick } from '../draw.ts';
 import type { Level } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';

@@ -3,7 +3,7 @@ import type { Random } from '../../heat/writepath/random.ts';
 import { simulate } from '../../heat/writepath/simulate.ts';
 import type { SimResult, Simulation } from '../../heat/writepath/simulation.ts';
 import { CARD_HEAT } from '../../standards/heat.ts';
-import { pick, shuffled } from '../face.ts';
+import { pick, shuffled } from '../draw.ts';
 import { type Choice, STOP_REASONS, type StoppedTake, type StopReason } from '../question.ts';
 import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';
