@@ -2,7 +2,7 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import AstroPWA from '@vite-pwa/astro';
 import { defineConfig, passthroughImageService } from 'astro/config';
-import { compressed, finishedPages, httpServer } from './build/integrations.ts';
+import { compressed, finishedPages, httpServer, recogniser } from './build/integrations.ts';
 
 /** Modules that must not be merged into what every visit carries, and the part they are in. */
 const OWN_CHUNKS: readonly (readonly [RegExp, string])[] = [
@@ -37,11 +37,14 @@ export default defineConfig({
       },
       injectManifest: {
         globPatterns: ['**/*.{html,js,css,woff2,svg,wasm}', 'guide-index.json'],
+        // Kept when a person says so, not with the rest.
+        globIgnores: ['recogniser/**'],
         // Every file by its own name: any static host has it there.
         manifestTransforms: [(manifest) => ({ manifest, warnings: [] })],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },
     }),
+    recogniser(),
     compressed(),
     httpServer(),
   ],

@@ -1,10 +1,12 @@
-import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { extname, join } from 'node:path';
+import { copyFile, mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { dirname, extname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { AstroIntegration } from 'astro';
 import { build } from 'esbuild';
+import { RECOGNISER_FILES, RECOGNISER_FOLDER } from '../src/reading/photo/recogniserFiles.ts';
 import { withPolicy } from './policy.ts';
 
 const asBrotli = promisify(brotliCompress);
@@ -79,6 +81,29 @@ export const compressed = (): AstroIntegration => ({
     'astro:build:done': async ({ dir }) => {
       const files = (await filesBelow(dir)).filter((file) => COMPRESSED.has(extname(file)));
       await Promise.all(files.map(compress));
+    },
+  },
+});
+
+/** Puts the recogniser of characters, from its packages, where pages find it: fetched when a picture is read first. */
+export const recogniser = (): AstroIntegration => ({
+  name: 'recogniser',
+  hooks: {
+    'astro:build:done': async ({ dir }) => {
+      const { resolve } = createRequire(import.meta.url);
+      const folder = (name: string): string => dirname(resolve(`${name}/package.json`));
+      const { worker, core, wasm } = RECOGNISER_FILES;
+      const from: Readonly<Record<keyof typeof RECOGNISER_FILES, string>> = {
+        worker: join(folder('tesseract.js'), 'dist', worker),
+        core: join(folder('tesseract.js-core'), core),
+        wasm: join(folder('tesseract.js-core'), wasm),
+        language: join(folder('@tesseract.js-data/eng'), '4.0.0_best_int', 'eng.traineddata.gz'),
+      };
+      const to = join(fileURLToPath(dir), RECOGNISER_FOLDER);
+      await mkdir(to, { recursive: true });
+      for (const [key, name] of Object.entries(RECOGNISER_FILES)) {
+        await copyFile(from[key as keyof typeof from], join(to, name));
+      }
     },
   },
 });

@@ -6,6 +6,8 @@ declare const self: ServiceWorkerGlobalScope & { readonly __WB_MANIFEST: readonl
 
 /** Files of the build before this one, for tabs that still run it. */
 const PREVIOUS = 'cool-reel-previous-build';
+/** What a person chose to keep: written and dropped by the page, only read here. */
+const RECOGNISER = 'cool-reel-recogniser';
 const MANIFEST = self.__WB_MANIFEST;
 
 const isHashed = (path: string): boolean => path.startsWith('/_astro/');
@@ -54,6 +56,13 @@ registerRoute(
   ({ url, sameOrigin }) => sameOrigin && isHashed(url.pathname),
   async ({ request }) => {
     const kept = await (await caches.open(PREVIOUS)).match(request);
+    return kept ?? fetch(request);
+  },
+);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/recogniser/'),
+  async ({ request }) => {
+    const kept = await (await caches.open(RECOGNISER)).match(request);
     return kept ?? fetch(request);
   },
 );

@@ -2,6 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import type { BenchApi } from './bench.protocol.ts';
 import type { ComputationTasks } from './computation.protocol.ts';
 import type { FileTasks } from './files.protocol.ts';
+import type { PictureApi } from './picture.protocol.ts';
 import type { SolverTasks } from './solver.protocol.ts';
 import { createTaskClient, startedWorker, type TaskClient } from './taskClient.ts';
 
@@ -29,4 +30,18 @@ export function benchWorker(): BenchWorker {
     new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' }),
   );
   return { api: wrap<BenchApi>(endpoint), stop, onDeath };
+}
+
+/** The worker that opens and reads pictures, and how to end it. */
+interface PictureWorker {
+  readonly api: Remote<PictureApi>;
+  readonly stop: () => void;
+  readonly onDeath: (tell: () => void) => void;
+}
+
+export function pictureWorker(): PictureWorker {
+  const { endpoint, stop, onDeath } = startedWorker(
+    new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return { api: wrap<PictureApi>(endpoint), stop, onDeath };
 }

@@ -1,7 +1,7 @@
 import { keptSpelling, readWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
-import { type Form, isSd } from '../../core/standards/forms.ts';
+import { type Form, form as formRow, isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';
 
 /** A mark is printed once and in one spelling, however it was typed. */
@@ -25,3 +25,20 @@ export const markChoices = (form: Form): readonly string[] => [
 /** What its label gets wrong as it is typed; null where nothing, or where it has no capacity yet. */
 export const draftDoubt = (card: Card): ReturnType<typeof labelRule> =>
   Number(card.capacityGB) > 0 ? labelRule(card) : null;
+
+/**
+ * What is filled in of a card's print, as a line of a label. The form that a new card begins with is nobody's word: it is
+ * left out.
+ */
+export function labelOfDraft(draft: {
+  readonly form: Form;
+  readonly capacityGB: number | string;
+  readonly marks: readonly string[];
+}): string {
+  const capacity = Number(draft.capacityGB);
+  return [
+    ...(draft.form === 'sd' ? [] : [formRow(draft.form).name]),
+    ...(draft.capacityGB !== '' && capacity > 0 ? [`${capacity}GB`] : []),
+    ...draft.marks,
+  ].join(' ');
+}

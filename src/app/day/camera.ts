@@ -1,10 +1,9 @@
+import { type CameraRefusal, cameraStream, endStream } from '../photo/cameraStream.ts';
+
 /** A running camera that reads codes. */
 export interface Scanner {
   readonly stop: () => void;
 }
-
-/** Why there is no picture. */
-export type CameraRefusal = 'no-camera' | 'refused' | 'insecure';
 
 interface Detector {
   readonly detect: (source: HTMLVideoElement) => Promise<readonly { readonly rawValue: string }[]>;
@@ -47,13 +46,8 @@ export async function startScanner(
   video: HTMLVideoElement,
   onCode: (text: string) => void,
 ): Promise<Scanner | CameraRefusal> {
-  if (!navigator.mediaDevices?.getUserMedia) return window.isSecureContext ? 'no-camera' : 'insecure';
-  let stream: MediaStream;
-  try {
-    stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' }, audio: false });
-  } catch (thrown) {
-    return thrown instanceof DOMException && thrown.name === 'NotAllowedError' ? 'refused' : 'no-camera';
-  }
+  const stream = await cameraStream();
+  if (typeof stream === 'string') return stream;
   video.srcObject = stream;
   await video.play().catch(() => {});
   const own = ownDetector();
@@ -88,7 +82,7 @@ export async function startScanner(
   return {
     stop() {
       stopped = true;
-      for (const track of stream.getTracks()) track.stop();
+      endStream(stream);
       video.srcObject = null;
     },
   };

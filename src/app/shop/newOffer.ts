@@ -5,6 +5,7 @@ import { cardOfLabel } from '../../reading/cards/labelCard.ts';
 import { tidyMarks } from '../cards/cardDraft.ts';
 import type { Draft } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
+import { cardOfText } from '../photo/cardOfText.ts';
 
 /** An offer to be typed, seen today. */
 export const newOffer = (currency: string): Draft<Offer> => ({
@@ -20,4 +21,18 @@ export function printedOffer(text: string): Pick<Offer, 'form' | 'capacityGB' | 
   return (
     card && { form: card.form, capacityGB: card.capacityGB, marks: tidyMarks(card.marks), readMBps: card.readMBps }
   );
+}
+
+/** An offer of a card whose label was read; its price is to be typed. */
+export function offerOfText(text: string, currency: string): Draft<Offer> {
+  const { form, capacityGB, marks, readMBps } = cardOfText(text);
+  const empty = newOffer(currency);
+  return {
+    ...empty,
+    name: text,
+    form: form ?? empty.form,
+    capacityGB: capacityGB ?? '',
+    marks: tidyMarks(marks),
+    readMBps,
+  };
 }

@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
@@ -9,10 +9,13 @@ import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { part } from '../../ui/part.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import type { DraftForm } from '../../ui/useItemForm.ts';
 import { useSame } from '../../ui/useSame.ts';
 import own from './CounterFields.module.css';
+
+const TextPicture = part(() => import('../photo/TextPicture.tsx'));
 
 const isWhole = (reading: Draft<CounterReading>): reading is CounterReading =>
   typeof reading.capacityGB === 'number' &&
@@ -27,6 +30,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
   const change = (at: number, part: Partial<Draft<CounterReading>>) =>
     set(counters.map((one, place) => (place === at ? { ...one, ...part } : one)));
   const body = useMemo(() => settled<Body>(form.values), [form.values]);
+  const [picturing, setPicturing] = useState(false);
   const { modes } = body;
   const whole = useSame(counters.filter(isWhole));
   const capacityGB = whole[0]?.capacityGB ?? 128;
@@ -80,8 +84,21 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
           onClick={() => set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: '' }])}
         >
           Note a reading
+        </button>{' '}
+        <button type="button" className="plain-button" onClick={() => setPicturing(true)}>
+          Read it off a picture
         </button>
       </div>
+      {picturing && (
+        <TextPicture
+          kind="counter"
+          onAccept={(minutes) => {
+            setPicturing(false);
+            set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: Number(minutes) }]);
+          }}
+          onClose={() => setPicturing(false)}
+        />
+      )}
       {request && <TaskNote state={state} what="what the counter tells" onAgain={again} />}
       {answer && (
         <div className={own.decoded} role="status">

@@ -19,10 +19,13 @@ import {
 import { placeText } from '../../text/bodies/manual.ts';
 import { missingText, modesText } from '../../text/bodies/pasted.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { part } from '../../ui/part.tsx';
 import css from '../../ui/paste.module.css';
 import ManualField from './ManualField.tsx';
 import { PasteQuestions } from './PasteQuestions.tsx';
 import { PasteTable } from './PasteTable.tsx';
+
+const TextPicture = part(() => import('../photo/TextPicture.tsx'));
 
 interface PasteModesProps {
   readonly onAdd: (modes: readonly Mode[]) => void;
@@ -52,6 +55,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const [chosen, setChosen] = useState<Chosen>({});
   // Where each line of a manual stands; typed text has no such place.
   const [source, setSource] = useState<FoundTable | null>(null);
+  const [picturing, setPicturing] = useState(false);
   const cut = useMemo(() => readTable(text), [text]);
   const read = useMemo(() => {
     if (isRefusal(cut)) return null;
@@ -83,6 +87,23 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             setChosen({});
           }}
         />
+        <div>
+          <button type="button" className="ink-button" onClick={() => setPicturing(true)}>
+            Read a table off a picture
+          </button>
+        </div>
+        {picturing && (
+          <TextPicture
+            kind="table"
+            onAccept={(rows) => {
+              setText(rows);
+              setSource(null);
+              setChosen({});
+              setPicturing(false);
+            }}
+            onClose={() => setPicturing(false)}
+          />
+        )}
         <label className={css.label} htmlFor="paste-modes">
           Or paste the manual’s table, a spreadsheet, or the plain text of a page. Columns may be in any order.
         </label>

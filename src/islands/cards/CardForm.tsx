@@ -1,8 +1,10 @@
 import { Checkbox, TagsInput } from '@mantine/core';
+import { useState } from 'react';
 import { saveCard } from '../../app/cards/cardActions.ts';
-import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { draftDoubt, labelOfDraft, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import { today } from '../../app/kit/today.ts';
+import { cardOfText } from '../../app/photo/cardOfText.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
@@ -18,6 +20,7 @@ import { useItemForm } from '../../ui/useItemForm.ts';
 import { IncidentFields } from './IncidentFields.tsx';
 import { VerifiedFields } from './VerifiedFields.tsx';
 
+const CardPicture = part(() => import('../photo/CardPicture.tsx'));
 const CardWear = part(() => import('./CardWear.tsx'));
 
 interface CardFormProps {
@@ -59,6 +62,20 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     };
     return { ...own, onChange };
   };
+  const [picturing, setPicturing] = useState(false);
+  const [halfRead, setHalfRead] = useState(false);
+  /** What a person confirmed of a picture fills the fields; Save is still theirs. */
+  const takeOver = (text: string): void => {
+    const read = cardOfText(text);
+    setPicturing(false);
+    setHalfRead(read.form === null || read.capacityGB === null);
+    unverify();
+    if (read.form !== null) form.setFieldValue('form', read.form);
+    if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
+    form.setFieldValue('bus', null);
+    form.setFieldValue('marks', [...tidyMarks(read.marks)]);
+    if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
+  };
   const doubt = draftDoubt(settled<Card>(values));
   const tooRoomy = roomText(settled<Card>(values));
   return (
@@ -87,6 +104,19 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
       </div>
       <fieldset className={css.section}>
         <legend className={css.legend}>What is printed</legend>
+        <div>
+          <button type="button" className="ink-button" onClick={() => setPicturing(true)}>
+            Read it off a picture
+          </button>
+          {halfRead && <p className={css.hint}>Form or capacity was not read: add it below.</p>}
+        </div>
+        {picturing && (
+          <CardPicture
+            typed={isNew && values.capacityGB === '' && values.marks.length === 0 ? '' : labelOfDraft(values)}
+            onAccept={takeOver}
+            onClose={() => setPicturing(false)}
+          />
+        )}
         <div className={css.fields}>
           <TextField label="Your own label" props={field('label')} placeholder="C-01" />
           <ChoiceField label="Form" props={printed('form')} data={FORM_CHOICES} />

@@ -5,11 +5,14 @@ import type { Card } from '../../core/kit/model.ts';
 import { APP_MEANING, labelProblemText, markMeaning, overallText, peakText } from '../../text/cards/label.ts';
 import { MBpsFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
+import { part } from '../../ui/part.tsx';
 import { Term } from '../../ui/Term.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { WithTerms } from '../../ui/WithTerms.tsx';
 import { CardFace } from './CardFace.tsx';
 import css from './LabelReader.module.css';
+
+const CardPicture = part(() => import('../photo/CardPicture.tsx'));
 
 /** What a word that was not understood could have been: one press each. */
 const asked = (problem: LabelProblem): readonly string[] => ('couldBe' in problem ? problem.couldBe : []);
@@ -26,11 +29,17 @@ interface LabelReaderProps {
 export function LabelReader({ onMake, onClose }: LabelReaderProps) {
   const [texts, setTexts] = useState<readonly string[]>(['128GB SDXC II U3 V60 270MB/s']);
   const [shown, setShown] = useState(0);
+  const [picturing, setPicturing] = useState(false);
+  // What the field begins with is an example: a picture is not held against it.
+  const [isTyped, setTyped] = useState(false);
   const at = Math.min(shown, texts.length - 1);
   const text = texts[at] ?? '';
   const readings = useMemo(() => texts.map(labelReading), [texts]);
   const reading = readings[at] ?? labelReading('');
-  const setText = (next: string): void => setTexts(texts.with(at, next));
+  const setText = (next: string): void => {
+    setTyped(true);
+    setTexts(texts.with(at, next));
+  };
   const compare = (): void => {
     setTexts([...texts, '']);
     setShown(texts.length);
@@ -100,12 +109,25 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
           ))}
         </ul>
       )}
-      {texts.length < MOST_BESIDE && (
-        <div>
+      <div className={css.ways}>
+        <button type="button" className="ink-button" onClick={() => setPicturing(true)}>
+          Read it off a picture
+        </button>
+        {texts.length < MOST_BESIDE && (
           <button type="button" className="plain-button" onClick={compare}>
             Compare with another label
           </button>
-        </div>
+        )}
+      </div>
+      {picturing && (
+        <CardPicture
+          typed={isTyped ? text : ''}
+          onAccept={(read) => {
+            setText(read);
+            setPicturing(false);
+          }}
+          onClose={() => setPicturing(false)}
+        />
       )}
       <CardFace label={label} form={form} formName={formName} onToggle={(word) => setText(toggleMark(text, word))} />
       {problems.length > 0 && (

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import { type CameraRefusal, type Scanner, startScanner } from '../../app/day/camera.ts';
+import { type Scanner, startScanner } from '../../app/day/camera.ts';
 import { type CodeRead, handOver, readCode, statesCode } from '../../app/day/codes.ts';
 import { compareLists, listsWanted } from '../../app/day/copies.ts';
 import { takeOver } from '../../app/day/dayActions.ts';
+import type { CameraRefusal } from '../../app/photo/cameraStream.ts';
 import type { Card } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { CopiesCompared } from '../../core/rotation/copyLists.ts';
@@ -17,6 +18,7 @@ import { QrCode } from './QrCode.tsx';
 const CAMERA_WORDS: Readonly<Record<CameraRefusal, string>> = {
   'no-camera': 'This device has no camera that the browser can use. Press the card in the list instead.',
   refused: 'The camera was refused. Allow it for this page in the browser, or press the card in the list.',
+  taken: 'Another program has the camera. Close it, or press the card in the list.',
   insecure: 'A browser gives its camera only to a secure page: open this over HTTPS, or press the card in the list.',
 };
 

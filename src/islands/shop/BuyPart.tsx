@@ -26,10 +26,12 @@ interface BuyPartProps {
   readonly onChoice: (choice: ShopChoice) => void;
   readonly onNeed: () => void;
   readonly onPaste: () => void;
+  /** A card was read off a picture. */
+  readonly onRead: (text: string) => void;
 }
 
 /** Three answers side by side, what lies between them, and what each wish costs. */
-export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed, onPaste }: BuyPartProps) {
+export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed, onPaste, onRead }: BuyPartProps) {
   const { bodies, needs, prices } = kit;
   const { input, currency } = question;
   const { state, again, answer, proving, around } = shop;
@@ -147,7 +149,7 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
       )}
       {prices.length > 1 && (
         <section aria-labelledby="shop-dear" className={css.each}>
-          <CompareOffers kit={kit} offers={prices} policy={policy} />
+          <CompareOffers kit={kit} offers={prices} policy={policy} onRead={onRead} />
         </section>
       )}
       {answer && (

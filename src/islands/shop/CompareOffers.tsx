@@ -5,18 +5,24 @@ import type { Offer } from '../../core/kit/shop.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { gainText, minutesBesideText, offloadText, riskText, worthText } from '../../text/shop/compare.ts';
 import { differenceText, moneyText } from '../../text/shop/shop.ts';
+import { part } from '../../ui/part.tsx';
 import css from './BuyPart.module.css';
+
+const CardPicture = part(() => import('../photo/CardPicture.tsx'));
 
 interface CompareOffersProps {
   readonly kit: ShopViewKit;
   readonly offers: readonly Offer[];
   readonly policy: Policy;
+  /** A card in the hand, read off a picture: it becomes an offer whose price is typed. */
+  readonly onRead: (text: string) => void;
 }
 
 /** Two offers side by side for everything in the kit. */
-export default function CompareOffers({ kit, offers, policy }: CompareOffersProps) {
+export default function CompareOffers({ kit, offers, policy, onRead }: CompareOffersProps) {
   const [picked, setPicked] = useState<readonly [string, string]>(['', '']);
   const [a, b] = picked.map((id) => offers.find((offer) => offer.id === id));
+  const [picturing, setPicturing] = useState(false);
   const found = useMemo(() => (a && b && a !== b ? compareOffers(a, b, kit, policy) : null), [a, b, kit, policy]);
   const choose = (at: 0 | 1, id: string): void => setPicked(at === 0 ? [id, picked[1]] : [picked[0], id]);
   return (
@@ -37,6 +43,21 @@ export default function CompareOffers({ kit, offers, policy }: CompareOffersProp
           </label>
         ))}
       </div>
+      <div>
+        <button type="button" className="plain-button" onClick={() => setPicturing(true)}>
+          Read one in your hand off a picture
+        </button>
+      </div>
+      {picturing && (
+        <CardPicture
+          typed=""
+          onAccept={(text) => {
+            setPicturing(false);
+            onRead(text);
+          }}
+          onClose={() => setPicturing(false)}
+        />
+      )}
       {a && b && a === b && <p className="tone-warm">Choose two different offers.</p>}
       {found && (
         <div className={css.worth} role="status">

@@ -1,6 +1,8 @@
 import { TagsInput } from '@mantine/core';
-import { draftDoubt, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { useState } from 'react';
+import { draftDoubt, labelOfDraft, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
+import { cardOfText } from '../../app/photo/cardOfText.ts';
 import { printedOffer } from '../../app/shop/newOffer.ts';
 import { deleteOffer, saveOffer } from '../../app/shop/shopActions.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -11,10 +13,13 @@ import { busChoices, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import panel from '../../ui/panelForm.module.css';
+import { part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
+
+const CardPicture = part(() => import('../photo/CardPicture.tsx'));
 
 interface OfferFormProps {
   readonly offer: Draft<Offer>;
@@ -54,6 +59,17 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
     form.setFieldValue('marks', [...printed.marks]);
     if (printed.readMBps !== null) form.setFieldValue('readMBps', printed.readMBps);
   };
+  const [picturing, setPicturing] = useState(false);
+  const takeOver = (text: string): void => {
+    const read = cardOfText(text);
+    setPicturing(false);
+    if (values.name.trim() === '') form.setFieldValue('name', text);
+    if (read.form !== null) form.setFieldValue('form', read.form);
+    if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
+    form.setFieldValue('bus', null);
+    form.setFieldValue('marks', [...tidyMarks(read.marks)]);
+    if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
+  };
   const doubt = draftDoubt({ ...settled<Offer>(values), label: '', usableGB: null, cacheGB: null } as Card);
   return (
     <form
@@ -69,6 +85,18 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
           Close
         </button>
       </div>
+      <div>
+        <button type="button" className="ink-button" onClick={() => setPicturing(true)}>
+          Read it off a picture
+        </button>
+      </div>
+      {picturing && (
+        <CardPicture
+          typed={values.capacityGB === '' && values.marks.length === 0 ? values.name : labelOfDraft(values)}
+          onAccept={takeOver}
+          onClose={() => setPicturing(false)}
+        />
+      )}
       <TextField label="Card, as printed" placeholder="SD 256GB V90 II 300MB/s" props={field('name')} />
       {printed && !isFilled && (
         <div>

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { drafted } from '../../app/kit/draft.ts';
 import { policyOf } from '../../app/match/policy.ts';
-import { newOffer } from '../../app/shop/newOffer.ts';
+import { newOffer, offerOfText } from '../../app/shop/newOffer.ts';
 import { SHOP_LISTS, type ShopViewKit } from '../../app/shop/shopKit.ts';
 import { newNeed, type ShopChoice, shopQuestion } from '../../app/shop/shopViews.ts';
 import { useShop } from '../../app/shop/useShop.ts';
@@ -145,6 +145,7 @@ function Shop({ kit }: { readonly kit: ShopViewKit }) {
               onChoice={setChoice}
               onNeed={() => open({ kind: 'need', need: newNeed(bodies), isNew: true })}
               onPaste={() => setPasting(true)}
+              onRead={(text) => open({ kind: 'offer', offer: offerOfText(text, question.currency), isNew: true })}
             />
           )}
           {place === 'wear' && (

@@ -1,0 +1,217 @@
+import { isContradiction, labelProblems } from '../cards/labelProblems.ts';
+import { readLabel } from '../cards/readLabel.ts';
+import { isSd } from '../standards/forms.ts';
+import type { Told } from './labelWords.ts';
+import type { Saying } from './rowSays.ts';
+import { type Piece, pieceOf, type Row } from './rows.ts';
+
+/** Why a finding is asked about. */
+export type Doubt =
+  /** A character had to be taken for another. */
+  | 'confused'
+  /** Only one of two readings says so, or they differ. */
+  | 'differs'
+  /** The recogniser itself is not sure. */
+  | 'weak'
+  /** Two different ones stand in the picture. */
+  | 'several'
+  /** One stroke or two: a numeral that small print runs together. */
+  | 'numeral'
+  /** With this the label contradicts itself. */
+  | 'contradicts'
+  /** A mark or a size that is hardly ever printed, and is easily what is left of another. */
+  | 'rare';
+
+/** One thing found on a card. */
+export interface Finding {
+  readonly told: Told;
+  /** As the label reader spells it. */
+  readonly word: string;
+  /** What else it could be, the nearest first. */
+  readonly couldBe: readonly string[];
+  /** Null where it is sure. Nothing counts before a person has confirmed it, sure or not. */
+  readonly doubt: Doubt | null;
+  /** As it was read, each way once. */
+  readonly texts: readonly string[];
+  /** 0 to 1: the recogniser's own opinion of the better of two readings. */
+  readonly confidence: number;
+  readonly piece: Piece;
+}
+
+/** What one reading makes of one row. */
+export interface RowReading {
+  readonly row: Row;
+  readonly says: readonly Saying[];
+}
+
+/** What promises a speed, or decides which promise counts: never taken from a doubtful piece without its question. */
+const PROMISES: readonly Told[] = ['video', 'grade', 'class', 'express', 'vpg', 'bus'];
+
+/** Confidence that at least one reading has of a sure word. */
+const CONFIDENT = 0.5;
+/** Characters that may be confused in the other reading: one in a promise, two elsewhere. */
+const OTHER_PROMISE = 0.35;
+const OTHER_WORD = 0.65;
+/** How much nearer the first guess has to be than the next of its kind. */
+const CLEAR = 0.25;
+
+/** Marks that are hardly printed any more, and what they may be left of. */
+const LEFT_OF: Readonly<Record<string, readonly string[]>> = {
+  V6: ['V60', 'V6'],
+  V10: ['V10'],
+  VPG20: ['VPG20', 'VPG200'],
+  E15: ['E150'],
+};
+
+/** Score, as a share of the best, below which a word is not offered. */
+const FAR = 0.15;
+
+interface Heard {
+  readonly reading: number;
+  readonly row: Row;
+  readonly say: Saying;
+}
+
+const firstOf = ({ say }: Heard) => say.guesses[0] as Saying['guesses'][number];
+
+const isClear = ({ say }: Heard): boolean => {
+  const [first, ...rest] = say.guesses;
+  return first !== undefined && rest.every((guess) => guess.told !== first.told || guess.cost - first.cost >= CLEAR);
+};
+
+/** Words of one kind that a picture could mean, the likeliest first. */
+function ranked(heard: readonly Heard[]): readonly string[] {
+  const scores = new Map<string, number>();
+  for (const { say } of heard) {
+    const told = say.guesses[0]?.told;
+    for (const guess of say.guesses) {
+      if (guess.told !== told) continue;
+      const score = (0.4 + say.confidence) / (0.25 + guess.cost);
+      scores.set(guess.word, (scores.get(guess.word) ?? 0) + score);
+    }
+  }
+  const sorted = [...scores].sort(([, a], [, b]) => b - a);
+  const most = sorted[0]?.[1] ?? 0;
+  return sorted.filter(([, score]) => score > FAR * most).map(([word]) => word);
+}
+
+function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt | null {
+  const told = firstOf(heard[0] as Heard).told;
+  const words = new Set(heard.map((one) => firstOf(one).word));
+  if (words.size > 1) {
+    const inOne = new Set(heard.filter(({ reading }) => reading === 0).map((one) => firstOf(one).word));
+    return inOne.size > 1 ? 'several' : 'differs';
+  }
+  const limit = PROMISES.includes(told) ? OTHER_PROMISE : OTHER_WORD;
+  for (let reading = 0; reading < readings; reading += 1) {
+    const own = heard.filter((one) => one.reading === reading);
+    if (own.length === 0) return 'differs';
+    if (!own.some((one) => firstOf(one).cost <= limit && isClear(one))) return 'confused';
+  }
+  const exact = heard.filter((one) => firstOf(one).cost === 0);
+  if (exact.length === 0) return 'confused';
+  if (!exact.some(({ say }) => say.confidence >= CONFIDENT)) return 'weak';
+  if (word === 'III' || (word in LEFT_OF && word !== 'V10')) return word === 'III' ? 'numeral' : 'rare';
+  return heard.some((one) => firstOf(one).cost >= 0.9) ? 'rare' : null;
+}
+
+function findingOf(heard: readonly Heard[], readings: number): Finding {
+  const words = ranked(heard);
+  const [word = ''] = words;
+  const best = [...heard].sort(
+    (a, b) => firstOf(a).cost - firstOf(b).cost || b.say.confidence - a.say.confidence,
+  )[0] as Heard;
+  const { row, say } = best;
+  return {
+    told: firstOf(best).told,
+    word,
+    couldBe: [...new Set([...words.slice(1), ...(LEFT_OF[word] ?? []), ...(word === 'I' ? ['II'] : [])])]
+      .filter((other) => other !== word)
+      .slice(0, 3),
+    doubt: doubtOf(heard, readings, word),
+    texts: [...new Set(heard.map((one) => one.say.text))].slice(0, 3),
+    confidence: Math.max(...heard.map((one) => one.say.confidence)),
+    piece: pieceOf(row, Math.max(0, say.from - 6), Math.min(row.frame.width, say.to + 6)),
+  };
+}
+
+/** Kinds of which a card has one at most; peaks may be printed for reading and for writing. */
+const MANY: readonly Told[] = ['speed'];
+
+/** The key under which what was heard belongs together. */
+const placeOf = ({ row, say }: Heard): string => {
+  const told = say.guesses[0]?.told ?? '';
+  return MANY.includes(told as Told) ? `${told} ${row.line}` : told;
+};
+
+const FORM_WORDS: Readonly<Record<string, string>> = { A: 'CFexpress A', B: 'CFexpress B', C: 'CFexpress C' };
+
+/** The text of a label with these findings, as the label reader takes it. */
+export function labelText(words: readonly { readonly told: Told; readonly word: string }[]): string {
+  const type = words.find(({ told }) => told === 'type');
+  return words
+    .flatMap(({ told, word }) => {
+      if (told === 'type') return [];
+      return told === 'form' && word === 'CFexpress' ? [type ? (FORM_WORDS[type.word] ?? word) : 'CFexpress'] : [word];
+    })
+    .join(' ');
+}
+
+/** Findings of which a contradiction makes questions: it cannot be told which of them is wrong. */
+function doubtContradicting(findings: readonly Finding[]): readonly Finding[] {
+  const problems = labelProblems(readLabel(labelText(findings))).filter(isContradiction);
+  if (problems.length === 0) return findings;
+  const involved = new Set<Told>(
+    problems.flatMap((problem): Told[] => {
+      switch (problem.code) {
+        case 'family-mismatch':
+          return ['family', 'capacity'];
+        case 'mark-on-wrong-form':
+          return ['form', 'type', 'family', 'video', 'grade', 'class', 'express', 'vpg'];
+        case 'mark-needs-bus':
+          return ['bus', 'video', 'express'];
+        case 'grade-contradicts':
+          return ['grade', 'video'];
+        case 'two-buses':
+          return ['bus'];
+        case 'speed-above-bus':
+          return ['bus', 'speed'];
+        case 'times-disagree':
+          return ['times', 'speed'];
+        default:
+          return [];
+      }
+    }),
+  );
+  return findings.map((finding) =>
+    finding.doubt === null && involved.has(finding.told) ? { ...finding, doubt: 'contradicts' } : finding,
+  );
+}
+
+/** What stands on a card, from readings of the same rows: each kind of print once, sure or asked about. */
+export function findingsOf(readings: readonly (readonly RowReading[])[]): readonly Finding[] {
+  const heard = readings.flatMap((rows, reading) =>
+    rows.flatMap(({ row, says }) => says.map((say): Heard => ({ reading, row, say }))),
+  );
+  const places = new Map<string, Heard[]>();
+  for (const one of heard) {
+    const own = places.get(placeOf(one));
+    if (own) own.push(one);
+    else places.set(placeOf(one), [one]);
+  }
+  const found = [...places.values()].map((own) => findingOf(own, readings.length));
+  return doubtContradicting(found);
+}
+
+/** What was not found and may be printed nevertheless: it is asked about before a card is made of a picture. */
+export function notFound(findings: readonly Finding[]): readonly Told[] {
+  const has = (told: Told): boolean => findings.some((finding) => finding.told === told);
+  const { form } = readLabel(labelText(findings));
+  const missing: Told[] = [];
+  if (!has('capacity')) missing.push('capacity');
+  if (form === null) missing.push('form');
+  const sd = form === null || isSd(form);
+  if (sd && form !== null) missing.push(...(['bus', 'video', 'grade'] as const).filter((told) => !has(told)));
+  if (form !== null && !sd && !has('vpg')) missing.push('vpg');
+  return missing;
+}

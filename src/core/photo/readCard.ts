@@ -1,0 +1,178 @@
+import { type Finding, findingsOf, type RowReading } from './findings.ts';
+import { fitted, type Gray } from './gray.ts';
+import { inked } from './ink.ts';
+import { lettersIn, type Print, printAt } from './lines.ts';
+import { type Recogniser, wordsByRow } from './recogniser.ts';
+import { counted, framedSays, rowSays } from './rowSays.ts';
+import { type Piece, pieceOf, type Row, rowsOf, type Sheet, sheetOf, strokesIn, TALL } from './rows.ts';
+
+/** What a picture of a card came to. */
+export interface CardReading {
+  readonly findings: readonly Finding[];
+  /** Where two cards lie in one picture: the part of each, to be read by itself. Empty otherwise. */
+  readonly parts: readonly CardPart[];
+  /** Radians by which the print is turned. */
+  readonly angle: number;
+}
+
+export interface CardPart {
+  /** What the part says its capacity is. */
+  readonly word: string;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Longest side of the picture in which print is looked for, pixels; it is read from the whole one. */
+export const LOOKED_AT = 1000;
+/** Half the square that counts as the surroundings of ink, as a share of the longest side. */
+const AROUND = 1 / 18;
+
+/** Half the side of the square that is around ink in a picture, pixels. */
+export const around = ({ width, height }: Gray): number => Math.round(Math.max(width, height) * AROUND);
+
+/** Height of capitals in the second reading, pixels: another size is another picture. */
+const SECOND_TALL = 26;
+
+/** How much a reading makes sense as a label: well-read words of the vocabulary. */
+const sense = (rows: readonly RowReading[]): number =>
+  rows
+    .flatMap(({ says }) => says)
+    .reduce((sum, { guesses: [first], confidence }) => {
+      if (!first || first.cost > 0.4 || confidence < 0.3) return sum;
+      return sum + (first.told === 'capacity' || first.told === 'family' || first.told === 'form' ? 2 : 1);
+    }, 0);
+
+/** Sense at which no other turn is tried. */
+const ENOUGH = 3;
+
+/** Where a place of another row lies along this one, in its pixels. */
+function alongOf({ frame }: Row, { frame: other }: Row): (x: number) => number {
+  const [ax, ay] = frame.across;
+  const step = ax * ax + ay * ay;
+  return (x) =>
+    ((other.x + other.across[0] * x - frame.x) * ax + (other.y + other.across[1] * x - frame.y) * ay) / step;
+}
+
+/** Rows of one line of print together: a large number and its small unit. */
+function saysOf(rows: readonly Row[], sheet: Sheet, words: ReturnType<typeof wordsByRow>): readonly RowReading[] {
+  const readings: RowReading[] = [];
+  for (const [at, row] of rows.entries()) {
+    const own = words[at] ?? [];
+    if (row.kind !== 'line') {
+      readings.push({ row, says: framedSays(row.kind, own) });
+      continue;
+    }
+    const next = rows[at + 1];
+    if (rows[at - 1]?.line === row.line) continue;
+    if (next?.line !== row.line) {
+      readings.push({ row, says: rowSays(own).map((say) => counted(say, strokesIn(sheet, at, say.from, say.to))) });
+      continue;
+    }
+    // The unit is placed along the number's row: the two are cut apart, each at its own size.
+    const along = alongOf(row, next);
+    const unit = (words[at + 1] ?? []).map((word) => ({ ...word, from: along(word.from), to: along(word.to) }));
+    const frame = { ...row.frame, width: Math.max(row.frame.width, Math.round(along(next.frame.width))) };
+    readings.push({ row: { ...row, frame }, says: rowSays([...own, ...unit]) });
+  }
+  return readings;
+}
+
+interface Reading {
+  readonly rows: readonly RowReading[];
+  /** Lines that plainly say something that is not of a label: a maker's name. */
+  readonly beside: ReadonlySet<number>;
+}
+
+/** Confidence above which words that are none of a label's are taken for what they are. */
+const PLAIN = 0.85;
+
+async function reading(whole: Gray, rows: readonly Row[], recognise: Recogniser, second: boolean): Promise<Reading> {
+  if (rows.length === 0) return { rows: [], beside: new Set() };
+  const sheet = sheetOf(whole, rows, second);
+  const words = wordsByRow(rows, sheet, await recognise(sheet.gray));
+  const says = saysOf(rows, sheet, words);
+  const beside = rows.flatMap(({ line, kind }, at) => {
+    const own = words[at] ?? [];
+    const isPlain = own.length > 0 && own.every(({ confidence, text }) => confidence > PLAIN && !/\d/.test(text));
+    const saysNothing = says.every((one) => one.row.line !== line || one.says.length === 0);
+    return kind === 'line' && isPlain && saysNothing ? [line] : [];
+  });
+  return { rows: says, beside: new Set(beside) };
+}
+
+/** Two capacities apart from each other are two cards: where each of them lies. */
+function partsOf({ width, height }: Gray, rows: readonly RowReading[]): readonly CardPart[] {
+  const found = rows.flatMap(({ row, says }) =>
+    says
+      .filter(({ guesses: [first] }) => first?.told === 'capacity' && first.cost <= 0.65)
+      .map((say) => ({ word: say.guesses[0]?.word ?? '', at: centre(pieceOf(row, say.from, say.to)) })),
+  );
+  const [one, other] = found;
+  if (!one || !other) return [];
+  const [dx, dy] = [other.at[0] - one.at[0], other.at[1] - one.at[1]];
+  const isBeside = Math.abs(dx) > Math.abs(dy);
+  const cut = isBeside ? (one.at[0] + other.at[0]) / 2 : (one.at[1] + other.at[1]) / 2;
+  const whole = { left: 0, top: 0, right: width, bottom: height };
+  const [first, last] = isBeside
+    ? [
+        { ...whole, right: cut },
+        { ...whole, left: cut },
+      ]
+    : [
+        { ...whole, bottom: cut },
+        { ...whole, top: cut },
+      ];
+  return (isBeside ? dx > 0 : dy > 0)
+    ? [
+        { word: one.word, ...first },
+        { word: other.word, ...last },
+      ]
+    : [
+        { word: other.word, ...first },
+        { word: one.word, ...last },
+      ];
+}
+
+function centre(piece: Piece): readonly [number, number] {
+  const [xs, ys] = [piece.map(([x]) => x), piece.map(([, y]) => y)];
+  return [xs.reduce((a, b) => a + b, 0) / piece.length, ys.reduce((a, b) => a + b, 0) / piece.length];
+}
+
+/** Quarter turns tried, the likeliest first: a picture is held upright more often than upside down, and that than lying. */
+const TURNS = [0, 2, 1, 3];
+
+/**
+ * Reads what is printed on a card in a picture, at any turn. Twice, at two sizes: what only one reading says is asked about.
+ *
+ * @param whole - the picture as it was taken
+ * @param recognise - a recogniser of characters; it is given lines of print under each other, dark on white
+ * @param onFound - told what was found so far, before the second reading
+ * @throws what the recogniser throws
+ */
+export async function readCard(
+  whole: Gray,
+  recognise: Recogniser,
+  onFound?: (findings: readonly Finding[]) => void,
+): Promise<CardReading> {
+  const { gray, scale } = fitted(whole, LOOKED_AT);
+  const letters = lettersIn(inked(gray, around(gray)));
+  let best: (Reading & { readonly print: Print; readonly sense: number }) | null = null;
+  for (const turn of TURNS) {
+    const print = printAt(letters, letters.angle + (turn * Math.PI) / 2);
+    const read = await reading(whole, rowsOf(print, scale, TALL), recognise, false);
+    const found = { print, ...read, sense: sense(read.rows) };
+    if (best === null || found.sense > best.sense) best = found;
+    if (best.sense >= ENOUGH) break;
+  }
+  if (best === null || best.rows.every(({ says }) => says.length === 0)) {
+    return { findings: [], parts: [], angle: letters.angle };
+  }
+  // One reading is no reading: until the second, all of it is doubtful.
+  onFound?.(findingsOf([best.rows, []]));
+  const { beside } = best;
+  const rows = rowsOf(best.print, scale, SECOND_TALL).filter(({ line }) => !beside.has(line));
+  const again = await reading(whole, rows, recognise, true);
+  return { findings: findingsOf([best.rows, again.rows]), parts: partsOf(whole, best.rows), angle: best.print.angle };
+}
