@@ -10,6 +10,7 @@ runBin('tsx', ['bench/evidence.ts']);
 runBin('tsx', ['bench/day.ts']);
 runBin('tsx', ['bench/shop.ts']);
 runBin('tsx', ['bench/learn.ts']);
+runBin('tsx', ['bench/photo.ts']);
 // What is timed by the row is bundled first, as it is shipped.
 for (const name of ['writepath', 'trace', 'clips']) {
   runBin('esbuild', [

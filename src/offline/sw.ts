@@ -62,7 +62,8 @@ registerRoute(
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/recogniser/'),
   async ({ request }) => {
-    const kept = await (await caches.open(RECOGNISER)).match(request);
+    // Opening the cache would make it where nothing was kept.
+    const kept = await caches.match(request, { cacheName: RECOGNISER });
     return kept ?? fetch(request);
   },
 );

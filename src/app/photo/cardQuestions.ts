@@ -121,9 +121,11 @@ function typedByKind(typed: string): ReadonlyMap<Told, string> {
 }
 
 /** What is to be confirmed of a picture, with what was typed before: nothing of it counts before it is. */
-export function questionsOf(read: readonly Finding[], typed: string): readonly CardQuestion[] {
+export function questionsOf(read: readonly Finding[], typed: string, answers: Answers = {}): readonly CardQuestion[] {
   const findings = withForm(read);
   const text = labelText(findings);
+  const told = answers.form;
+  const form = told ? readLabel(told).form : null;
   const typedWords = typedByKind(typed);
   const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
     const own = typedWords.get(told) ?? null;
@@ -138,13 +140,13 @@ export function questionsOf(read: readonly Finding[], typed: string): readonly C
       finding,
       typed: own,
       options: unlike,
-      others: wordsOfKind(told, text).filter((word) => !unlike.includes(word)),
+      others: wordsOfKind(told, `${text} ${answers.form ?? ''}`).filter((word) => !unlike.includes(word)),
     };
   };
   const found = findings.map((finding, at) =>
     question(finding.told, finding.told === 'speed' ? `speed ${at}` : finding.told, finding),
   );
-  const missing = notFound(findings).map((told) => question(told, told, null));
+  const missing = notFound(findings, form).map((kind) => question(kind, kind, null));
   return [...found, ...missing].sort(
     (a, b) => STATES.indexOf(a.state) - STATES.indexOf(b.state) || ORDER.indexOf(a.told) - ORDER.indexOf(b.told),
   );

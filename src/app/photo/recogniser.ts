@@ -18,6 +18,8 @@ export const recogniserAt = (): string => `${window.location.origin}${RECOGNISER
 export async function recogniserState(): Promise<RecogniserState> {
   if (!('caches' in window)) return 'unkept';
   try {
+    // Opening it would make it.
+    if (!(await caches.has(CACHE))) return 'absent';
     const cache = await caches.open(CACHE);
     const kept = await Promise.all(FILES.map((file) => cache.match(file)));
     return kept.every(Boolean) ? 'kept' : 'absent';

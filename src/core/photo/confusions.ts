@@ -7,6 +7,7 @@ const ALIKE: readonly string[] = [
   '1Il|!i][jJtT7/\\',
   '5S$s',
   '8B&3E',
+  'Bs',
   '9gqaoI',
   '6GbeE',
   '2Zz?',

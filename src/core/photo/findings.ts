@@ -1,6 +1,6 @@
 import { isContradiction, labelProblems } from '../cards/labelProblems.ts';
 import { readLabel } from '../cards/readLabel.ts';
-import { isSd } from '../standards/forms.ts';
+import { type Form, isSd } from '../standards/forms.ts';
 import type { Told } from './labelWords.ts';
 import type { Saying } from './rowSays.ts';
 import { type Piece, pieceOf, type Row } from './rows.ts';
@@ -203,15 +203,20 @@ export function findingsOf(readings: readonly (readonly RowReading[])[]): readon
   return doubtContradicting(found);
 }
 
-/** What was not found and may be printed nevertheless: it is asked about before a card is made of a picture. */
-export function notFound(findings: readonly Finding[]): readonly Told[] {
+const ON_SD = ['bus', 'video', 'grade'] as const;
+const ON_OTHERS = ['vpg'] as const;
+
+/**
+ * What was not found and may be printed nevertheless: it is asked about before a card is made of a picture.
+ *
+ * @param form - the form as a person said it; null: as the findings tell it
+ */
+export function notFound(findings: readonly Finding[], form: Form | null = null): readonly Told[] {
   const has = (told: Told): boolean => findings.some((finding) => finding.told === told);
-  const { form } = readLabel(labelText(findings));
+  const own = form ?? readLabel(labelText(findings)).form;
+  const onForm = own === null ? [...ON_SD, ...ON_OTHERS] : isSd(own) ? ON_SD : ON_OTHERS;
   const missing: Told[] = [];
   if (!has('capacity')) missing.push('capacity');
-  if (form === null) missing.push('form');
-  const sd = form === null || isSd(form);
-  if (sd && form !== null) missing.push(...(['bus', 'video', 'grade'] as const).filter((told) => !has(told)));
-  if (form !== null && !sd && !has('vpg')) missing.push('vpg');
-  return missing;
+  if (readLabel(labelText(findings)).form === null) missing.push('form');
+  return [...missing, ...onForm.filter((told) => !has(told))];
 }

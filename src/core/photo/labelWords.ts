@@ -97,6 +97,18 @@ function timesOf(text: string): Guess | null {
 
 const MOST_GUESSES = 4;
 
+const BRACKETED = /^[([{<](\d{1,2})[)\]}>]$/;
+
+/** Digits in a frame, read with the frame as brackets: a grade or a class, never taken without its question. */
+function bracketed(text: string): Guess | null {
+  const digits = BRACKETED.exec(text)?.[1];
+  if (digits === '1' || digits === '3') return { told: 'grade', word: `U${digits}`, cost: FRAMED };
+  const mark = `C${digits}`;
+  return ['C2', 'C4', 'C6', 'C10'].includes(mark) ? { told: 'class', word: mark, cost: FRAMED } : null;
+}
+
+const FRAMED = 0.5;
+
 /** A capacity that no card is sold in, as far as we know: read, and asked about. */
 function oddCapacity(text: string): Guess | null {
   const match = /^(\d{1,4})(gb|tb)$/i.exec(text);
@@ -117,7 +129,7 @@ export function guesses(text: string): readonly Guess[] {
     const cost = distance(tidy, meant, limit);
     return cost <= limit ? [{ told, word, cost }] : [];
   });
-  const others = [speedOf(tidy), timesOf(tidy), found.length === 0 ? oddCapacity(tidy) : null].filter(
+  const others = [speedOf(tidy), timesOf(tidy), bracketed(tidy), found.length === 0 ? oddCapacity(tidy) : null].filter(
     (one) => one !== null,
   );
   const all = [...others, ...found].sort((a, b) => a.cost - b.cost);

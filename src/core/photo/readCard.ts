@@ -102,37 +102,44 @@ async function reading(whole: Gray, rows: readonly Row[], recognise: Recogniser,
   return { rows: says, beside: new Set(beside) };
 }
 
-/** Two capacities apart from each other are two cards: where each of them lies. */
-function partsOf({ width, height }: Gray, rows: readonly RowReading[]): readonly CardPart[] {
-  const found = rows.flatMap(({ row, says }) =>
+/** What a card has once; where two of these stand twice in a picture, or a capacity does, two cards lie in it. */
+const ONCE = ['capacity', 'family', 'bus', 'video'] as const;
+
+interface Placed {
+  readonly word: string;
+  readonly at: readonly [x: number, y: number];
+}
+
+/** Where a kind of print stands in a picture, once a line. */
+const placesOf = (rows: readonly RowReading[], told: string): readonly Placed[] =>
+  rows.flatMap(({ row, says }) =>
     says
-      .filter(({ guesses: [first] }) => first?.told === 'capacity' && first.cost <= 0.65)
+      .filter(({ guesses: [first] }) => first?.told === told)
+      .slice(0, 1)
       .map((say) => ({ word: say.guesses[0]?.word ?? '', at: centre(pieceOf(row, say.from, say.to)) })),
   );
-  const [one, other] = found;
+
+/** Two cards in one picture: where each of them lies. */
+function partsOf({ width, height }: Gray, rows: readonly RowReading[]): readonly CardPart[] {
+  const kinds = ONCE.map((told) => placesOf(rows, told));
+  const twice = kinds.filter((places) => places.length > 1);
+  const [capacities = []] = kinds;
+  if (capacities.length < 2 && twice.length < 2) return [];
+  const [one, other] = twice[0] ?? [];
   if (!one || !other) return [];
   const [dx, dy] = [other.at[0] - one.at[0], other.at[1] - one.at[1]];
-  const isBeside = Math.abs(dx) > Math.abs(dy);
-  const cut = isBeside ? (one.at[0] + other.at[0]) / 2 : (one.at[1] + other.at[1]) / 2;
+  const axis = Math.abs(dx) > Math.abs(dy) ? 0 : 1;
+  const cut = (one.at[axis] + other.at[axis]) / 2;
+  /** What the part is called: by its capacity where that was read, else by what it has twice. */
+  const nameOf = (isFirst: boolean): string => {
+    const own = (place: Placed): boolean => place.at[axis] < cut === isFirst;
+    return (capacities.find(own) ?? [one, other].find(own))?.word ?? '';
+  };
   const whole = { left: 0, top: 0, right: width, bottom: height };
-  const [first, last] = isBeside
-    ? [
-        { ...whole, right: cut },
-        { ...whole, left: cut },
-      ]
-    : [
-        { ...whole, bottom: cut },
-        { ...whole, top: cut },
-      ];
-  return (isBeside ? dx > 0 : dy > 0)
-    ? [
-        { word: one.word, ...first },
-        { word: other.word, ...last },
-      ]
-    : [
-        { word: other.word, ...first },
-        { word: one.word, ...last },
-      ];
+  return [
+    { word: nameOf(true), ...whole, ...(axis === 0 ? { right: cut } : { bottom: cut }) },
+    { word: nameOf(false), ...whole, ...(axis === 0 ? { left: cut } : { top: cut }) },
+  ];
 }
 
 function centre(piece: Piece): readonly [number, number] {
@@ -174,5 +181,9 @@ export async function readCard(
   const { beside } = best;
   const rows = rowsOf(best.print, scale, SECOND_TALL).filter(({ line }) => !beside.has(line));
   const again = await reading(whole, rows, recognise, true);
-  return { findings: findingsOf([best.rows, again.rows]), parts: partsOf(whole, best.rows), angle: best.print.angle };
+  return {
+    findings: findingsOf([best.rows, again.rows]),
+    parts: [best.rows, again.rows].map((read) => partsOf(whole, read)).find((parts) => parts.length > 0) ?? [],
+    angle: best.print.angle,
+  };
 }

@@ -33,7 +33,7 @@ interface CardFoundProps {
 /** What was found on a card, piece by piece, to be confirmed: one press takes it over once nothing doubtful stands open. */
 export function CardFound({ picture, findings, isReading, typed, onAccept, onAgain }: CardFoundProps) {
   const [answers, setAnswers] = useState<Answers>({});
-  const questions = useMemo(() => questionsOf(findings, typed), [findings, typed]);
+  const questions = useMemo(() => questionsOf(findings, typed, answers), [findings, typed, answers]);
   const text = confirmedText(questions, answers);
   const reading = useMemo(() => labelReading(text), [text]);
   const open = openQuestions(questions, answers);
@@ -117,9 +117,24 @@ export function CardFound({ picture, findings, isReading, typed, onAccept, onAga
         <button type="button" className="ink-button" onClick={onAgain}>
           Another picture
         </button>
+        <button type="button" className="plain-button" onClick={() => void savePicture(picture.bitmap)}>
+          Save the picture
+        </button>
       </div>
     </div>
   );
+}
+
+/** The picture is not stored: who wants it has it as a file. */
+async function savePicture(bitmap: ImageBitmap): Promise<void> {
+  const canvas = document.createElement('canvas');
+  canvas.width = bitmap.width;
+  canvas.height = bitmap.height;
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0);
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', 0.9));
+  if (!blob) return;
+  const { download } = await import('../../ui/download.ts');
+  download('card.jpg', blob, 'image/jpeg');
 }
 
 interface QuestionRowProps {

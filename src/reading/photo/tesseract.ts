@@ -6,7 +6,7 @@ import type { RecognisedWord } from '../../core/photo/recogniser.ts';
 const ONE_BLOCK = '6' as PSM.SINGLE_BLOCK;
 
 /** How the recogniser is set for our sheets. */
-export const PICTURE_SETTINGS = { tessedit_pageseg_mode: ONE_BLOCK } as const;
+export const PICTURE_SETTINGS = { tessedit_pageseg_mode: ONE_BLOCK, user_defined_dpi: '300' } as const;
 
 /** A picture in the plainest format that the recogniser takes: PGM, binary [source: Netpbm, pgm(5)]. */
 export function portableGray({ width, height, data }: Gray): Uint8Array {

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { createCanvas, GlobalFonts, type SKRSContext2D } from '@napi-rs/canvas';
 import { pick, shuffled } from '../../../src/core/drill/draw.ts';
 import { type Random, seeded } from '../../../src/core/heat/writepath/random.ts';
-import { aShot, photographed } from './photographed.ts';
+import { aShot, photographed, type Shot } from './photographed.ts';
 import { aTruth, type LabelTruth } from './truth.ts';
 
 /** A picture as the reading takes it: four bytes a pixel. */
@@ -239,13 +239,21 @@ const SHAPES: Readonly<Partial<Record<LabelTruth['form'], number>>> = {
 
 export type LabelSet = 'tuning' | 'held';
 
+/** Labels of each set. */
+export const TUNED = 600;
+export const HELD = 600;
+
 /** Seeds of the two sets lie apart: no label of one is ever one of the other. */
 const FIRST_SEED: Readonly<Record<LabelSet, number>> = { tuning: 1_000, held: 900_000 };
 
-/** One label of a set, flat, as it was printed. */
-function printed(random: Random, set: LabelSet, width: number): { truth: LabelTruth; pixels: Pixels; table: string } {
-  const truth = aTruth(random);
-  const face = pick(random, set === 'held' ? [...FACES, ...ONLY_HELD] : FACES);
+/** A label as it was printed, flat. */
+function printed(
+  truth: LabelTruth,
+  random: Random,
+  faces: readonly Face[],
+  width: number,
+): { readonly pixels: Pixels; readonly table: string } {
+  const face = pick(random, faces);
   const [ground, second, ink] = pick(random, COLOURS);
   const look: Look = { face: `Label ${face}`, ink, ground };
   const height = Math.round(width / (SHAPES[truth.form] ?? 1));
@@ -290,14 +298,64 @@ function printed(random: Random, set: LabelSet, width: number): { truth: LabelTr
     y += gap;
   }
   const { data } = context.getImageData(0, 0, width, height);
-  return { truth, pixels: { width, height, data }, table };
+  return { pixels: { width, height, data }, table };
 }
 
 /** A drawn label as it was photographed: on a table, turned, in perspective, with glare, blur and noise. */
 export function drawnLabel(set: LabelSet, at: number): DrawnLabel {
   const random = seeded(FIRST_SEED[set] + at);
-  const width = WIDTHS[at % WIDTHS.length] ?? 640;
-  const { truth, pixels, table } = printed(random, set, width);
+  const truth = aTruth(random);
+  const faces = set === 'held' ? [...FACES, ...ONLY_HELD] : FACES;
+  const { pixels, table } = printed(truth, random, faces, WIDTHS[at % WIDTHS.length] ?? 640);
   const shot = aShot(random);
   return { truth, pixels: photographed(pixels, table, random, shot), turn: shot.turn };
+}
+
+/** A label with this print, photographed as is said: for a test that acts on what it says. */
+export function labelOf(truth: LabelTruth, shot: Shot, { seed = 1, width = 800 } = {}): Pixels {
+  const random = seeded(seed);
+  const { pixels, table } = printed(truth, random, ['Exo'], width);
+  return photographed(pixels, table, random, shot);
+}
+
+/** Lines of text as on a page or a screen, cells at equal steps, photographed as is said. */
+export function pageOf(rows: readonly (readonly string[])[], shot: Shot, { dark = false, step = 230 } = {}): Pixels {
+  const width = 60 + step * Math.max(...rows.map((cells) => cells.length));
+  const height = 80 + 80 * rows.length;
+  const context = createCanvas(width, height).getContext('2d');
+  context.fillStyle = dark ? '#0b0b0d' : '#f4f2ea';
+  context.fillRect(0, 0, width, height);
+  context.fillStyle = dark ? '#e8f0ff' : '#222222';
+  context.font = '30px "Label Exo"';
+  for (const [row, cells] of rows.entries()) {
+    for (const [at, text] of cells.entries()) context.fillText(text, 40 + at * step, 80 + row * 80);
+  }
+  const { data } = context.getImageData(0, 0, width, height);
+  return photographed({ width, height, data }, '#50565c', seeded(3), shot);
+}
+
+/** Pictures beside each other in one. */
+export function sideBySide(pictures: readonly Pixels[]): Pixels {
+  const width = pictures.reduce((sum, picture) => sum + picture.width, 0);
+  const height = Math.max(...pictures.map((picture) => picture.height));
+  const data = new Uint8ClampedArray(width * height * 4).fill(60);
+  let left = 0;
+  for (const picture of pictures) {
+    for (let y = 0; y < picture.height; y += 1) {
+      const row = picture.data.subarray(y * picture.width * 4, (y + 1) * picture.width * 4);
+      data.set(row, (y * width + left) * 4);
+    }
+    left += picture.width;
+  }
+  return { width, height, data };
+}
+
+/** A picture as a PNG file. */
+export function pngOf({ width, height, data }: Pixels): Buffer {
+  const canvas = createCanvas(width, height);
+  const context = canvas.getContext('2d');
+  const image = context.createImageData(width, height);
+  image.data.set(data);
+  context.putImageData(image, 0, 0);
+  return canvas.toBuffer('image/png');
 }

@@ -102,3 +102,21 @@ export function aTruth(random: Random): LabelTruth {
     writeMBps: maybe(random, 0.6, Math.round((read * 0.85) / 10) * 10),
   };
 }
+
+/** A capacity as a label has it. */
+export const capacityWord = (gigabytes: number): string =>
+  gigabytes >= 1000 ? `${gigabytes / 1000}TB` : `${gigabytes}GB`;
+
+/** What a reading should find, by kind; null where it is not printed. */
+export const truthOf = (truth: LabelTruth): Readonly<Record<string, string | null>> => ({
+  capacity: capacityWord(truth.capacityGB),
+  family: truth.family && `${truth.form === 'microsd' ? 'micro' : ''}${truth.family}`,
+  bus: truth.bus,
+  video: truth.video,
+  grade: truth.grade,
+  class: truth.speedClass,
+  express: null,
+  vpg: truth.vpg,
+  app: truth.app,
+  version: truth.version,
+});

@@ -1,0 +1,140 @@
+import { describe, expect, it } from 'vitest';
+import { readLabel } from '../../core/cards/readLabel.ts';
+import type { Finding } from '../../core/photo/findings.ts';
+import type { TextCell } from '../../core/photo/readText.ts';
+import { cardOfText } from './cardOfText.ts';
+import { answerOf, confirmedText, mergedText, openQuestions, questionsOf } from './cardQuestions.ts';
+import { counterTimes, openCells, pastedText } from './textRows.ts';
+
+const finding = (told: Finding['told'], word: string, part: Partial<Finding> = {}): Finding => ({
+  told,
+  word,
+  couldBe: [],
+  doubt: null,
+  texts: [word],
+  confidence: 0.9,
+  piece: [],
+  ...part,
+});
+
+const CARD = [
+  finding('family', 'SDXC'),
+  finding('capacity', '128GB'),
+  finding('bus', 'II'),
+  finding('video', 'V90', { doubt: 'confused', couldBe: ['V60'] }),
+  finding('grade', 'U3'),
+  finding('speed', '280MB/s'),
+];
+
+describe('questions about a card', () => {
+  it('put what is doubtful first, and stand open until it is answered', () => {
+    const questions = questionsOf(CARD, '');
+    expect(questions[0]).toMatchObject({ told: 'video', state: 'asked', options: ['V90', 'V60'] });
+    expect(openQuestions(questions, {})).toHaveLength(1);
+    expect(openQuestions(questions, { video: 'V60' })).toEqual([]);
+    expect(openQuestions(questions, { video: null })).toEqual([]);
+  });
+
+  it('never let a doubtful mark count before its answer', () => {
+    const questions = questionsOf(CARD, '');
+    expect(readLabel(confirmedText(questions, {})).marks).toEqual(['U3']);
+    expect(readLabel(confirmedText(questions, { video: 'V60' })).marks).toEqual(['V60', 'U3']);
+    expect(readLabel(confirmedText(questions, { video: null })).marks).toEqual(['U3']);
+  });
+
+  it('ask where the person typed something else, and offer both', () => {
+    const questions = questionsOf([finding('video', 'V60'), finding('family', 'SDXC')], 'SDXC V90');
+    const [video] = questions;
+    expect(video).toMatchObject({ told: 'video', state: 'asked', why: 'typed', options: ['V60', 'V90'] });
+    expect(questions.find(({ told }) => told === 'family')?.state).toBe('sure');
+  });
+
+  it('take what was typed where the picture has nothing of its kind', () => {
+    const questions = questionsOf([finding('family', 'SDXC')], '256 GB V30 UHS-I');
+    expect(mergedText(questions, {}, '256 GB V30 UHS-I')).toContain('V30');
+    expect(cardOfText(mergedText(questions, {}, '256 GB V30 UHS-I'))).toMatchObject({ form: 'sd', capacityGB: 256 });
+  });
+
+  it('keep typed words of kinds that a label has and the picture does not answer', () => {
+    const questions = questionsOf(CARD, 'A2 V90');
+    expect(mergedText(questions, { video: 'V60' }, 'A2 V90')).toContain('A2');
+    expect(mergedText(questions, { video: 'V60' }, 'A2 V90')).not.toContain('V90');
+  });
+
+  it('join form and type, and ask for a type that was not read', () => {
+    const whole = questionsOf([finding('form', 'CFexpress'), finding('type', 'B'), finding('capacity', '512GB')], '');
+    expect(cardOfText(confirmedText(whole, {}))).toMatchObject({ form: 'cfexpress-b', capacityGB: 512 });
+    const half = questionsOf([finding('form', 'CFexpress'), finding('capacity', '512GB')], '');
+    expect(half.find(({ told }) => told === 'form')).toMatchObject({ state: 'asked' });
+    expect(cardOfText(confirmedText(half, {})).form).toBeNull();
+  });
+
+  it('ask after the marks of the form that was answered', () => {
+    const told = (answers: Record<string, string>) =>
+      questionsOf([finding('capacity', '512GB')], '', answers).map((one) => one.told);
+    expect(told({})).toEqual(expect.arrayContaining(['form', 'vpg', 'video', 'bus']));
+    expect(told({ form: 'CFexpress B' })).not.toContain('video');
+    expect(told({ form: 'microSD' })).not.toContain('vpg');
+  });
+
+  it('answer nothing by themselves but what is sure', () => {
+    for (const question of questionsOf(CARD, '')) {
+      expect(answerOf(question, {}) === null).toBe(question.state !== 'sure');
+    }
+  });
+});
+
+const cell = (text: string, part: Partial<TextCell> = {}): TextCell => ({
+  text,
+  other: null,
+  isDoubtful: false,
+  piece: [],
+  ...part,
+});
+
+describe('rows of a picture', () => {
+  const reading = {
+    angle: 0,
+    rows: [
+      [cell('4K'), cell('166 Mb/s', { isDoubtful: true })],
+      [cell('HD'), cell('50 Mb/s')],
+    ],
+  };
+  it('go on as a pasted table, once what is doubtful was compared', () => {
+    expect(openCells(reading, {})).toBe(1);
+    expect(openCells(reading, { '0 1': '100 Mb/s' })).toBe(0);
+    expect(pastedText(reading, { '0 1': '100 Mb/s' })).toBe('4K\t100 Mb/s\nHD\t50 Mb/s');
+  });
+
+  it.each([
+    ['57 min', [57]],
+    ['CARD A 57 min', [57]],
+    ['1h 23m', [83]],
+    ['2 h', [120]],
+    ['1:23:45', [83]],
+    ['1:23', [83, 1]],
+    ['O57 min', [57]],
+    ['4K 25p', []],
+    ['3840x2160', []],
+    ['REC', []],
+  ])('%s could be %j minutes', (text, minutes) => {
+    expect(counterTimes({ angle: 0, rows: [[cell(text)]] }).map((time) => time.minutes)).toEqual(minutes);
+  });
+
+  it('offer both where two readings differ, named minutes first', () => {
+    const rows = [[cell('128')], [cell('57 min', { other: '51 min' })]];
+    expect(counterTimes({ angle: 0, rows }).map(({ minutes }) => minutes)).toEqual([57, 51, 128]);
+  });
+});
+
+describe('a label that was confirmed', () => {
+  it('fills what it says, and leaves the rest to be typed', () => {
+    expect(cardOfText('microSDXC I V30 U3 A2 160MB/s')).toEqual({
+      form: 'microsd',
+      capacityGB: null,
+      marks: ['SDXC', 'I', 'V30', 'U3', 'A2'],
+      readMBps: 160,
+    });
+    expect(cardOfText('')).toEqual({ form: null, capacityGB: null, marks: [], readMBps: null });
+  });
+});
