@@ -1,6 +1,7 @@
 // Fresh pictures of each main view from the demo kit, into docs/screenshots.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { By, until } from 'selenium-webdriver';
 import { ensureBuild, ensureDebian, ensurePackages, ROOT, startServer } from './lib.mjs';
 
 ensurePackages();
@@ -22,7 +23,22 @@ const SHOTS = [
   { name: 'cards', path: '/cards', script: press('tbody button', 'M-03') },
   { name: 'label-reader', path: '/cards', script: press('button', 'Read a label') },
   { name: 'heat-day', path: '/heat', wait: 2500 },
-  { name: 'heat-night', path: '/heat', theme: 'dark', script: press('button', '22:09'), wait: 2500 },
+  {
+    name: 'picture-night',
+    path: '/cards',
+    theme: 'dark',
+    script: press('button', 'Read a label'),
+    wait: 400,
+    then: async (page) => {
+      const seen = async (selector) => page.wait(until.elementLocated(By.css(selector)), 15_000);
+      await page.executeScript(press('button', 'Read it off a picture'));
+      await seen('[role=dialog] [data-strong]');
+      await page.executeScript(press('button', 'Get it'));
+      const field = await seen('input[type=file][aria-label="Choose a picture"]');
+      await field.sendKeys(join(ROOT, 'tests', 'fixtures', 'card-label.jpg'));
+      await page.sleep(6000);
+    },
+  },
   { name: 'heat-phone', path: '/heat', width: 390, height: 844, wait: 2500 },
   { name: 'crew', path: '/crew' },
   { name: 'prove', path: '/prove?open=t5', wait: 800 },
@@ -57,7 +73,7 @@ const { driver, close } = await openBrowser();
 try {
   await driver.get(address);
   await driver.sleep(2000);
-  for (const { name, path, theme = 'light', width = 1280, height = 800, script, wait = 0 } of SHOTS) {
+  for (const { name, path, theme = 'light', width = 1280, height = 800, script, wait = 0, then } of SHOTS) {
     await resize(driver, width, height);
     await driver.executeScript(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
     await driver.get(address + path);
@@ -66,6 +82,7 @@ try {
       await driver.executeScript(script);
       await driver.sleep(2000);
     }
+    await then?.(driver);
     writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
     console.log(`docs/screenshots/${name}.png`);
   }

@@ -186,6 +186,7 @@ function QuestionRow({ picture, question, answer, isAnswered, isReading, onSay }
               told={told}
               choices={isOpen ? others : [...options, ...others]}
               now={answer}
+              isMissing={state === 'missing' && answer === null}
               onSay={onSay}
             />
           </div>
@@ -200,11 +201,12 @@ interface CorrectProps {
   readonly told: CardQuestion['told'];
   readonly choices: readonly string[];
   readonly now: string | null;
+  readonly isMissing: boolean;
   readonly onSay: (word: string | null) => void;
 }
 
 /** One press corrects: from a list where there is one, typed where there is none. */
-function Correct({ name, told, choices, now, onSay }: CorrectProps) {
+function Correct({ name, told, choices, now, isMissing, onSay }: CorrectProps) {
   const [typed, setTyped] = useState('');
   if (told === 'capacity' || told === 'speed' || told === 'times') {
     const unit = told === 'capacity' ? 'GB' : told === 'speed' ? 'MB/s' : 'x';
@@ -248,7 +250,7 @@ function Correct({ name, told, choices, now, onSay }: CorrectProps) {
         if (value !== '') onSay(value === 'none' ? null : value);
       }}
     >
-      <option value="">{now === null ? 'something else' : 'correct it'}</option>
+      <option value="">{isMissing ? 'none printed' : now === null ? 'something else' : 'correct it'}</option>
       {now !== null && <option value="none">not printed</option>}
       {choices
         .filter((word) => word !== now)
