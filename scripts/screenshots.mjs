@@ -29,7 +29,7 @@ const SHOTS = [
     theme: 'dark',
     script: press('button', 'Read a label'),
     wait: 400,
-    then: async (page) => {
+    act: async (page) => {
       const seen = async (selector) => page.wait(until.elementLocated(By.css(selector)), 15_000);
       await page.executeScript(press('button', 'Read it off a picture'));
       await seen('[role=dialog] [data-strong]');
@@ -73,7 +73,7 @@ const { driver, close } = await openBrowser();
 try {
   await driver.get(address);
   await driver.sleep(2000);
-  for (const { name, path, theme = 'light', width = 1280, height = 800, script, wait = 0, then } of SHOTS) {
+  for (const { name, path, theme = 'light', width = 1280, height = 800, script, wait = 0, act } of SHOTS) {
     await resize(driver, width, height);
     await driver.executeScript(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
     await driver.get(address + path);
@@ -82,7 +82,7 @@ try {
       await driver.executeScript(script);
       await driver.sleep(2000);
     }
-    await then?.(driver);
+    await act?.(driver);
     writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
     console.log(`docs/screenshots/${name}.png`);
   }

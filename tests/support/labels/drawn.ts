@@ -239,8 +239,7 @@ const SHAPES: Readonly<Partial<Record<LabelTruth['form'], number>>> = {
 
 export type LabelSet = 'tuning' | 'held';
 
-/** Labels of each set. */
-export const TUNED = 600;
+/** Labels of each set: as many for tuning, with seeds of their own. */
 export const HELD = 600;
 
 /** Seeds of the two sets lie apart: no label of one is ever one of the other. */
