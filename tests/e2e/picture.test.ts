@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { labelOf, pageOf, pngOf, sideBySide } from '../support/labels/drawn.ts';
 import type { Shot } from '../support/labels/photographed.ts';
@@ -198,6 +199,27 @@ describe('with pictures', () => {
     await another();
   });
 
+  it('are taken from the clipboard and where they are let fall', async () => {
+    const bytes = pngOf(labelOf(CARD, STEADY)).toString('base64');
+    const hand = `const bytes = Uint8Array.from(atob(arguments[0]), (one) => one.charCodeAt(0));
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([bytes], 'card.png', { type: 'image/png' }));`;
+    await app.find('input[type=file][aria-label="Choose a picture"]');
+    await app.run(
+      `${hand} document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));`,
+      bytes,
+    );
+    await app.seesText(DIALOG, 'read twice alike');
+    await another();
+    await app.find('section[aria-label^="or let one fall"]');
+    await app.run(
+      `${hand} document.querySelector('section[aria-label^="or let one fall"]').dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));`,
+      bytes,
+    );
+    await app.seesText(DIALOG, 'read twice alike');
+    await another();
+  });
+
   it('of two cards are read one at a time', async () => {
     const other = labelOf({ ...CARD, capacityGB: 512, video: 'V90' }, { ...STEADY, turn: 5 }, { seed: 4 });
     await choose(app, file('two.png', pngOf(sideBySide([labelOf(CARD, STEADY), other]))));
@@ -265,6 +287,10 @@ describe('with pictures', () => {
     );
     await app.visit('/bodies?open=dory');
     await app.clickText('button', 'Paste modes');
+    await app.clickText('button', 'Read a table off a picture');
+    await app.find('input[type=file][aria-label="Choose a picture"]');
+    // Escape shuts the picture alone; the table under it stays.
+    await app.keys(Key.ESCAPE);
     await app.clickText('button', 'Read a table off a picture');
     await choose(app, file('table.png', pngOf(table)));
     await app.seesText('body', '4 rows');

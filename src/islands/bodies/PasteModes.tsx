@@ -78,7 +78,14 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const failed = read?.rows.filter((row) => row.read?.ok === false).length ?? 0;
   const asks = read !== null && isOpen(read.questions);
   return (
-    <Dialog opened onClose={onClose} size="min(1080px, 96vw)" title="Modes from a table">
+    <Dialog
+      opened
+      onClose={onClose}
+      // Escape shuts the picture alone: both listen.
+      closeOnEscape={!picturing}
+      size="min(1080px, 96vw)"
+      title="Modes from a table"
+    >
       <div className={css.paste}>
         <ManualField
           onTable={(table) => {

@@ -153,7 +153,10 @@ function QuestionRow({ picture, question, answer, isAnswered, isReading, onSay }
   const shown = isReading || isOpen ? 'asked' : state === 'asked' ? 'sure' : state;
   return (
     <li className={css.question} data-state={shown}>
-      <span className={css.told}>{name}</span>
+      <span className={css.told}>
+        {name}
+        {finding && <small title="The recogniser’s own opinion of it">{Math.round(finding.confidence * 100)} %</small>}
+      </span>
       {finding ? (
         <PieceView bitmap={picture.bitmap} piece={finding.piece} label={`${name} in the picture`} />
       ) : (
