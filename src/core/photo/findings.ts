@@ -55,13 +55,8 @@ const OTHER_WORD = 0.65;
 /** How much nearer the first guess has to be than the next of its kind. */
 const CLEAR = 0.25;
 
-/** Marks that are hardly printed any more, and what they may be left of. */
-const LEFT_OF: Readonly<Record<string, readonly string[]>> = {
-  V6: ['V60', 'V6'],
-  V10: ['V10'],
-  VPG20: ['VPG20', 'VPG200'],
-  E15: ['E150'],
-};
+/** Marks that are hardly printed any more, and what each is left of where a digit is lost. */
+const LEFT_OF: Readonly<Record<string, readonly string[]>> = { V6: ['V60'], VPG20: ['VPG200'] };
 
 /** Score, as a share of the best, below which a word is not offered. */
 const FAR = 0.15;
@@ -111,7 +106,8 @@ function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt
   const exact = heard.filter((one) => firstOf(one).cost === 0);
   if (exact.length === 0) return 'confused';
   if (!exact.some(({ say }) => say.confidence >= CONFIDENT)) return 'weak';
-  if (word === 'III' || (word in LEFT_OF && word !== 'V10')) return word === 'III' ? 'numeral' : 'rare';
+  if (word === 'III') return 'numeral';
+  if (word in LEFT_OF) return 'rare';
   return heard.some((one) => firstOf(one).cost >= 0.9) ? 'rare' : null;
 }
 
