@@ -8,16 +8,19 @@ export interface LabelFields {
   readonly capacityGB: number | null;
   readonly marks: readonly string[];
   readonly readMBps: number | null;
+  /** True where a bus is printed on it. */
+  readonly namesBus: boolean;
 }
 
 /** The fields of a card that a label fills, as far as it goes: one without a capacity leaves that to be typed. */
 export function cardOfText(text: string): LabelFields {
-  const { form, capacity, words, printed } = readLabel(text);
+  const { form, capacity, words, printed, busPrinted } = readLabel(text);
   const [fastest] = printed;
   return {
     form,
     capacityGB: capacity === null ? null : toGB(capacity),
     marks: [...new Set(words)],
     readMBps: fastest === undefined ? null : toMBps(fastest),
+    namesBus: busPrinted,
   };
 }

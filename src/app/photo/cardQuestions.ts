@@ -120,6 +120,13 @@ function typedByKind(typed: string): ReadonlyMap<Told, string> {
   return words;
 }
 
+/** Whether two texts are one word, or one size: `128 GB` is 128GB, and 1000GB is 1TB. */
+function saysTheSame(a: string, b: string): boolean {
+  if (isSameWord(a, b)) return true;
+  const size = readLabel(a).capacity;
+  return size !== null && size === readLabel(b).capacity;
+}
+
 /** What is to be confirmed of a picture, with what was typed before: nothing of it counts before it is. */
 export function questionsOf(read: readonly Finding[], typed: string, answers: Answers = {}): readonly CardQuestion[] {
   const findings = withForm(read);
@@ -129,7 +136,7 @@ export function questionsOf(read: readonly Finding[], typed: string, answers: An
   const typedWords = typedByKind(typed);
   const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
     const own = typedWords.get(told) ?? null;
-    const differs = finding !== null && own !== null && !isSameWord(own, finding.word);
+    const differs = finding !== null && own !== null && !saysTheSame(own, finding.word);
     const options = finding ? [finding.word, ...(differs ? [own] : []), ...finding.couldBe] : own === null ? [] : [own];
     const unlike = options.filter((word, at) => options.indexOf(word) === at);
     return {

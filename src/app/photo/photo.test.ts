@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Finding } from '../../core/photo/findings.ts';
 import type { TextCell } from '../../core/photo/readText.ts';
+import { labelOfDraft, ownWords } from '../cards/cardDraft.ts';
 import { cardOfText } from './cardOfText.ts';
 import { answerOf, confirmedText, mergedText, openQuestions, questionsOf } from './cardQuestions.ts';
 import { counterTimes, openCells, pastedText } from './textRows.ts';
@@ -47,6 +48,18 @@ describe('questions about a card', () => {
     const [video] = questions;
     expect(video).toMatchObject({ told: 'video', state: 'asked', why: 'typed', options: ['V60', 'V90'] });
     expect(questions.find(({ told }) => told === 'family')?.state).toBe('sure');
+  });
+
+  it.each(['128 GB', '128gb', '0.128TB'])('do not take %s for another size than 128GB', (typed) => {
+    const [capacity] = questionsOf([finding('capacity', '128GB')], typed).filter(({ told }) => told === 'capacity');
+    expect(capacity?.state).toBe('sure');
+  });
+
+  it('hold a bus that was entered beside the marks against the picture', () => {
+    const typed = labelOfDraft({ form: 'sd', capacityGB: 128, marks: ['V60', 'IP68'], bus: 'uhs-i' });
+    const questions = questionsOf([finding('bus', 'II'), finding('video', 'V60')], typed);
+    expect(questions.find(({ told }) => told === 'bus')).toMatchObject({ state: 'asked', why: 'typed' });
+    expect(ownWords(['V60', 'IP68', 'UHS-II'])).toEqual(['IP68']);
   });
 
   it('take what was typed where the picture has nothing of its kind', () => {
@@ -134,7 +147,8 @@ describe('a label that was confirmed', () => {
       capacityGB: null,
       marks: ['SDXC', 'I', 'V30', 'U3', 'A2'],
       readMBps: 160,
+      namesBus: true,
     });
-    expect(cardOfText('')).toEqual({ form: null, capacityGB: null, marks: [], readMBps: null });
+    expect(cardOfText('')).toEqual({ form: null, capacityGB: null, marks: [], readMBps: null, namesBus: false });
   });
 });

@@ -1,7 +1,7 @@
 import { Checkbox, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { saveCard } from '../../app/cards/cardActions.ts';
-import { draftDoubt, labelOfDraft, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { draftDoubt, labelOfDraft, markChoices, ownWords, tidyMarks } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import { today } from '../../app/kit/today.ts';
 import { cardOfText } from '../../app/photo/cardOfText.ts';
@@ -72,8 +72,9 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     unverify();
     if (read.form !== null) form.setFieldValue('form', read.form);
     if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
-    form.setFieldValue('bus', null);
-    form.setFieldValue('marks', [...tidyMarks(read.marks)]);
+    // Of a bus that the label names only; else the one that was entered stays.
+    if (read.namesBus) form.setFieldValue('bus', null);
+    form.setFieldValue('marks', tidyMarks([...read.marks, ...ownWords(values.marks)]));
     if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
   };
   const doubt = draftDoubt(settled<Card>(values));

@@ -4,7 +4,6 @@ import {
   type Answers,
   answerOf,
   type CardQuestion,
-  confirmedText,
   mergedText,
   openQuestions,
   questionsOf,
@@ -34,8 +33,6 @@ interface CardFoundProps {
 export function CardFound({ picture, findings, isReading, typed, onAccept, onAgain }: CardFoundProps) {
   const [answers, setAnswers] = useState<Answers>({});
   const questions = useMemo(() => questionsOf(findings, typed, answers), [findings, typed, answers]);
-  const text = confirmedText(questions, answers);
-  const reading = useMemo(() => labelReading(text), [text]);
   const open = openQuestions(questions, answers);
   const outlined = useMemo(
     () =>
@@ -57,10 +54,10 @@ export function CardFound({ picture, findings, isReading, typed, onAccept, onAga
   const added = Object.entries(answers).flatMap(([key, word]) =>
     word !== null && !questions.some((one) => one.key === key) ? [word] : [],
   );
-  const whole = [text, ...added].filter(Boolean).join(' ');
-  const face = added.length === 0 ? reading : labelReading(whole);
   const count = (state: CardQuestion['state']): number => questions.filter((one) => one.state === state).length;
   const merged = [mergedText(questions, answers, typed), ...added].filter(Boolean).join(' ');
+  // With what was typed: a contradiction between the two is seen at once.
+  const face = useMemo(() => labelReading(merged), [merged]);
   const [asksCapacity] = open.filter(({ told }) => told === 'capacity').flatMap(({ options }) => options);
   return (
     <div className={css.found}>

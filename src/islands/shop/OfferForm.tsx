@@ -1,6 +1,6 @@
 import { TagsInput } from '@mantine/core';
 import { useState } from 'react';
-import { draftDoubt, labelOfDraft, markChoices, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { draftDoubt, labelOfDraft, markChoices, ownWords, tidyMarks } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import { cardOfText } from '../../app/photo/cardOfText.ts';
 import { printedOffer } from '../../app/shop/newOffer.ts';
@@ -66,8 +66,9 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
     if (values.name.trim() === '') form.setFieldValue('name', text);
     if (read.form !== null) form.setFieldValue('form', read.form);
     if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
-    form.setFieldValue('bus', null);
-    form.setFieldValue('marks', [...tidyMarks(read.marks)]);
+    // Of a bus that the label names only; else the one that was entered stays.
+    if (read.namesBus) form.setFieldValue('bus', null);
+    form.setFieldValue('marks', tidyMarks([...read.marks, ...ownWords(values.marks)]));
     if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
   };
   const doubt = draftDoubt({ ...settled<Offer>(values), label: '', usableGB: null, cacheGB: null } as Card);
