@@ -1,12 +1,6 @@
 import { Modal, type ModalProps } from '@mantine/core';
 import { useEffect, useState } from 'react';
-
-/** What has the focus; of a menu's entry, which goes with its menu, the button the menu hangs on. */
-function opener(): Element | null {
-  const { activeElement } = document;
-  const by = activeElement?.closest('[role=menu]')?.getAttribute('aria-labelledby');
-  return (by && document.getElementById(by)) || activeElement;
-}
+import { opener } from './pressed.ts';
 
 /**
  * A dialog that gives the focus back to what it was opened from.

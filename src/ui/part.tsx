@@ -1,5 +1,7 @@
 import { Component, type ComponentType, type ErrorInfo, lazy, type ReactNode, Suspense, useState } from 'react';
 import { partFailedText, reportText } from '../text/kit/storeMessage.ts';
+// What a part was asked for with is noted before the part is there.
+import './pressed.ts';
 
 interface BoundaryProps {
   readonly onAgain: () => void;

@@ -159,6 +159,34 @@ describe('dialogs and panels', () => {
       await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
     },
   );
+
+  it.each([
+    ['/cards', ['Paste several']],
+    ['/prove', ['More', 'Tests from a table']],
+  ] as const)('in %s a press that gives no focus gets it all the same: %s', async (path, presses) => {
+    await app.size(1280, 800);
+    await app.visit(path);
+    await app.seesText('main', SAYS[path] ?? '');
+    for (const name of presses)
+      await app.driver.wait(
+        () =>
+          app.run<boolean>(
+            `const one = [...document.querySelectorAll('button')].find((each) => each.textContent.startsWith('${name}'));
+             document.activeElement.blur();
+             one?.click();
+             return one !== undefined;`,
+          ),
+        WAIT,
+        name,
+      );
+    await app.find('[role=dialog] .mantine-Modal-close');
+    await app.keys(Key.ESCAPE);
+    await app.driver.wait(
+      async () => (await app.run<string>('return document.activeElement.textContent')).startsWith(presses[0]),
+      WAIT,
+      'the focus on what was pressed first',
+    );
+  });
 });
 
 describe('hands', () => {
