@@ -1,8 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readLabel } from '../../src/core/cards/readLabel.ts';
 import { notFound } from '../../src/core/photo/findings.ts';
-import { grayOf } from '../../src/core/photo/gray.ts';
-import { type CardReading, readCard } from '../../src/core/photo/readCard.ts';
+import { fitted, grayOf } from '../../src/core/photo/gray.ts';
+import { inked } from '../../src/core/photo/ink.ts';
+import { lettersIn } from '../../src/core/photo/lines.ts';
+import { around, type CardReading, LOOKED_AT, readCard } from '../../src/core/photo/readCard.ts';
 import { toGB } from '../../src/core/units/convert.ts';
 import { type DrawnLabel, drawnLabel, HELD } from '../support/labels/drawn.ts';
 import { startedRecogniser } from '../support/labels/recogniser.ts';
@@ -109,6 +111,14 @@ describe('labels held apart', () => {
     expect(right.length / COUNT).toBeGreaterThanOrEqual(0.97);
   });
 
+  it('have the direction of their print found, but for what perspective turns', () => {
+    const off = held.map(({ label, reading }) => {
+      const degrees = (reading.angle * 180) / Math.PI - label.turn;
+      return Math.abs(((degrees + 90 + 3600) % 180) - 90);
+    });
+    expect(off.filter((degrees) => degrees < 6).length / COUNT).toBeGreaterThan(0.98);
+  });
+
   it('never have another capacity taken for sure', () => {
     expect(held.filter(({ label, reading }) => became(label, reading, 'capacity') === 'wrong')).toEqual([]);
   });
@@ -156,6 +166,16 @@ describe('labels held apart', () => {
       const found = reading.findings.find(({ told, doubt }) => told === 'capacity' && doubt === null);
       if (found) expect(found.word).toBe(capacityWord(label.truth.capacityGB));
     }
+  });
+});
+
+describe('a label of the others', () => {
+  it('has its wide-set print read along its lines, though it is sharper across', () => {
+    // The one of those tuned on in which the sharpest direction is across the print.
+    const { pixels, turn } = drawnLabel('tuning', 33);
+    const { gray } = fitted(grayOf(pixels), LOOKED_AT);
+    const { angle } = lettersIn(inked(gray, around(gray)));
+    expect(Math.abs((angle * 180) / Math.PI - turn)).toBeLessThan(4);
   });
 });
 

@@ -277,6 +277,32 @@ describe('pictures', () => {
     }
   });
 
+  /** Print of blocks with a hole in each, in a picture of 600 by 400: a zero as plain as can be. */
+  const zeros = (data: Uint8Array, left: number, top: number, count: number, shade: number, hole: number): void => {
+    for (let at = 0; at < count; at += 1) {
+      const from = left + at * 20;
+      for (let y = top; y < top + 26; y += 1) data.fill(shade, y * 600 + from, y * 600 + from + 15);
+      for (let y = top + 6; y < top + 20; y += 1) data.fill(hole, y * 600 + from + 5, y * 600 + from + 10);
+    }
+  };
+
+  it.each([
+    ['light on a dark card', 30, 220],
+    ['dark on a light card', 225, 35],
+  ])('show the letters on a small plate, %s, and those beside it', (_, ground, ink) => {
+    const data = new Uint8Array(600 * 400).fill(ground);
+    zeros(data, 120, 90, 8, ink, ground);
+    for (let y = 200; y < 240; y += 1) data.fill(ink, y * 600 + 120, y * 600 + 260);
+    zeros(data, 130, 207, 6, ground, ink);
+    const gray: Gray = { width: 600, height: 400, data };
+    const letters = lettersIn(inked(gray, 33));
+    const { lines } = printAt(letters, letters.angle);
+    const found = lines.map(({ polarity, letters: own }) => [polarity, own.length]);
+    const [own, other] = ground < 128 ? ['light', 'dark'] : ['dark', 'light'];
+    expect(found).toContainEqual([own, 8]);
+    expect(found).toContainEqual([other, 6]);
+  });
+
   it('show their strokes', () => {
     const two = boxes(400, 120, [
       [150, 40, 8, 40],

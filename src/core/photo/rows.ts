@@ -1,6 +1,8 @@
+import type { Framed } from './frames.ts';
 import { type Frame, type Gray, sampled } from './gray.ts';
 import type { Polarity } from './ink.ts';
-import { type Extent, type Framed, type Line, lineOf, type Print } from './lines.ts';
+import type { Extent } from './letters.ts';
+import { type Line, lineOf, type Print } from './lines.ts';
 
 /** A piece of a picture: its four corners, clockwise from where its print begins. Pixels of the whole picture. */
 export type Piece = readonly (readonly [x: number, y: number])[];
@@ -88,16 +90,20 @@ function digitsBox({ inside }: Framed): Box {
   };
 }
 
+/** Width of a blob of several letters, in its heights. */
+const RUN_TOGETHER = 2.2;
+
 /** Lines that may say something, the most letters first. */
 function worthReading(lines: readonly Line[]): readonly Line[] {
   const talls = lines.flatMap(({ letters, tall }) => letters.map(() => tall)).sort((a, b) => a - b);
   const usual = talls[Math.floor(talls.length / 2)] ?? 0;
   return lines
-    .filter(({ letters, tall, from, to }) =>
-      letters.length > 1
-        ? to - from > tall * 0.8 && to - from < tall * 40
-        : tall > usual * 0.8 && to - from > tall * 0.9,
-    )
+    .filter(({ letters, tall, from, to }) => {
+      const wide = (to - from) / tall;
+      if (letters.length > 1) return wide > 0.8 && wide < 40;
+      // A single blob is one letter, or narrow print that runs together: a word, as small as it may be.
+      return wide > RUN_TOGETHER ? tall > usual * 0.5 : tall > usual * 0.8 && wide > 0.9;
+    })
     .sort((a, b) => b.letters.length * b.tall - a.letters.length * a.tall)
     .slice(0, MOST_ROWS);
 }
