@@ -40,6 +40,7 @@ export function labelOfDraft(draft: {
   readonly capacityGB: number | string;
   readonly marks: readonly string[];
   readonly bus?: Bus | null;
+  readonly readMBps?: number | string | null;
 }): string {
   const capacity = Number(draft.capacityGB);
   return [
@@ -48,5 +49,6 @@ export function labelOfDraft(draft: {
     ...draft.marks,
     // As it was entered beside the marks: a picture that shows another is asked about.
     ...(draft.bus?.startsWith('uhs') ? [busRow(draft.bus).name] : []),
+    ...(Number(draft.readMBps) > 0 ? [`${Number(draft.readMBps)}MB/s`] : []),
   ].join(' ');
 }

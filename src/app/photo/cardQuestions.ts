@@ -120,11 +120,22 @@ function typedByKind(typed: string): ReadonlyMap<Told, string> {
   return words;
 }
 
-/** Whether two texts are one word, or one size: `128 GB` is 128GB, and 1000GB is 1TB. */
+/** Whether two texts are one word, one size or one speed: `128 GB` is 128GB, and 1000GB is 1TB. */
 function saysTheSame(a: string, b: string): boolean {
   if (isSameWord(a, b)) return true;
-  const size = readLabel(a).capacity;
-  return size !== null && size === readLabel(b).capacity;
+  const [one, other] = [readLabel(a), readLabel(b)];
+  const [size, speed] = [one.capacity, one.printed[0]];
+  return (
+    (size !== null && size === other.capacity) ||
+    (speed !== undefined && other.printed.some((printed) => printed === speed))
+  );
+}
+
+/** A speed that was typed and that none of the picture is; a card may have two of them. */
+function otherSpeed(typed: string, findings: readonly Finding[]): string | null {
+  const speeds = tokenize(typed).flatMap((token) => (kindOf(token) === 'speed' ? [token.text] : []));
+  const read = findings.filter(({ told }) => told === 'speed');
+  return speeds.find((own) => read.every(({ word }) => !saysTheSame(own, word))) ?? null;
 }
 
 /** What is to be confirmed of a picture, with what was typed before: nothing of it counts before it is. */
@@ -134,8 +145,10 @@ export function questionsOf(read: readonly Finding[], typed: string, answers: An
   const told = answers.form;
   const form = told ? readLabel(told).form : null;
   const typedWords = typedByKind(typed);
+  const speed = otherSpeed(typed, findings);
+  const firstSpeed = findings.find(({ told }) => told === 'speed');
   const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
-    const own = typedWords.get(told) ?? null;
+    const own = told !== 'speed' ? (typedWords.get(told) ?? null) : finding === firstSpeed ? speed : null;
     const differs = finding !== null && own !== null && !saysTheSame(own, finding.word);
     const options = finding ? [finding.word, ...(differs ? [own] : []), ...finding.couldBe] : own === null ? [] : [own];
     const unlike = options.filter((word, at) => options.indexOf(word) === at);

@@ -62,6 +62,17 @@ describe('questions about a card', () => {
     expect(ownWords(['V60', 'IP68', 'UHS-II'])).toEqual(['IP68']);
   });
 
+  it('ask where a peak was typed that the picture has not, and not where it is one of two', () => {
+    const two = [finding('speed', '280MB/s'), finding('speed', '150MB/s')];
+    const typed = labelOfDraft({ form: 'sd', capacityGB: '', marks: [], readMBps: 300 });
+    const asked = questionsOf(two, typed).filter(({ state }) => state === 'asked');
+    expect(asked).toMatchObject([{ told: 'speed', why: 'typed', options: ['280MB/s', '300MB/s'] }]);
+    const key = asked[0]?.key ?? '';
+    expect(mergedText(questionsOf(two, typed), { [key]: '300MB/s' }, typed)).toBe('300MB/s 150MB/s');
+    for (const same of ['150MB/s', '280 MB/s', '280mb/s'])
+      expect(openQuestions(questionsOf(two, same), {}), same).toEqual([]);
+  });
+
   it('take what was typed where the picture has nothing of its kind', () => {
     const questions = questionsOf([finding('family', 'SDXC')], '256 GB V30 UHS-I');
     expect(mergedText(questions, {}, '256 GB V30 UHS-I')).toContain('V30');

@@ -113,7 +113,11 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
         </div>
         {picturing && (
           <CardPicture
-            typed={isNew && values.capacityGB === '' && values.marks.length === 0 ? '' : labelOfDraft(values)}
+            typed={
+              isNew && values.capacityGB === '' && values.marks.length === 0 && !values.readMBps
+                ? ''
+                : labelOfDraft(values)
+            }
             onAccept={takeOver}
             onClose={() => setPicturing(false)}
           />

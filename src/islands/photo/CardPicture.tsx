@@ -1,6 +1,7 @@
 import { NOTHING_READ, pictureProblemText, severalText } from '../../text/photo/picture.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { CardFound } from './CardFound.tsx';
+import { NotRead } from './NotRead.tsx';
 import { PictureView } from './PictureView.tsx';
 import css from './picture.module.css';
 import { RecogniserGate } from './RecogniserGate.tsx';
@@ -35,14 +36,7 @@ function Reading({ typed, onAccept, onClose }: CardPictureProps) {
     case 'opening':
       return <p role="status">Opening the picture…</p>;
     case 'problem':
-      return (
-        <>
-          <p role="alert" className="tone-hot">
-            {pictureProblemText(state.problem)}
-          </p>
-          <Buttons onAgain={again} onClose={onClose} />
-        </>
-      );
+      return <NotRead text={pictureProblemText(state.problem)} onAgain={again} onClose={onClose} />;
     case 'reading':
       return state.soFar.length === 0 ? (
         <div className={css.waiting}>
@@ -89,13 +83,9 @@ function Reading({ typed, onAccept, onClose }: CardPictureProps) {
       }
       if (reading.findings.length === 0) {
         return (
-          <div className={css.waiting}>
+          <NotRead text={NOTHING_READ} onAgain={again} onClose={onClose}>
             <PictureView bitmap={picture.bitmap} pieces={[]} />
-            <p role="alert" className="tone-warm">
-              {NOTHING_READ}
-            </p>
-            <Buttons onAgain={again} onClose={onClose} />
-          </div>
+          </NotRead>
         );
       }
       return (
@@ -110,17 +100,4 @@ function Reading({ typed, onAccept, onClose }: CardPictureProps) {
       );
     }
   }
-}
-
-function Buttons({ onAgain, onClose }: { readonly onAgain: () => void; readonly onClose: () => void }) {
-  return (
-    <div className={css.buttons}>
-      <button type="button" className="ink-button" data-strong onClick={onAgain}>
-        Another picture
-      </button>
-      <button type="button" className="ink-button" onClick={onClose}>
-        Type it instead
-      </button>
-    </div>
-  );
 }

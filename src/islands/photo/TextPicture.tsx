@@ -4,6 +4,7 @@ import { type CellAnswers, cellAt, counterTimes, openCells, pastedText } from '.
 import type { TextReading } from '../../core/photo/readText.ts';
 import { barredText, NO_ROWS, pictureProblemText } from '../../text/photo/picture.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { NotRead } from './NotRead.tsx';
 import { PictureView } from './PictureView.tsx';
 import { PieceView } from './PieceView.tsx';
 import css from './picture.module.css';
@@ -56,37 +57,13 @@ function Reading({ kind, onAccept, onClose }: TextPictureProps) {
           <CounterFound picture={picture} reading={reading} onAccept={onAccept} onAgain={again} />
         );
       }
-      return <Failed text={NO_ROWS} onAgain={again} onClose={onClose} />;
+      return <NotRead text={NO_ROWS} onAgain={again} onClose={onClose} />;
     }
     case 'problem':
-      return <Failed text={pictureProblemText(state.problem)} onAgain={again} onClose={onClose} />;
+      return <NotRead text={pictureProblemText(state.problem)} onAgain={again} onClose={onClose} />;
     case 'card':
       return null;
   }
-}
-
-interface FailedProps {
-  readonly text: string;
-  readonly onAgain: () => void;
-  readonly onClose: () => void;
-}
-
-function Failed({ text, onAgain, onClose }: FailedProps) {
-  return (
-    <div className={css.waiting}>
-      <p role="alert" className="tone-warm">
-        {text}
-      </p>
-      <div className={css.buttons}>
-        <button type="button" className="ink-button" data-strong onClick={onAgain}>
-          Another picture
-        </button>
-        <button type="button" className="ink-button" onClick={onClose}>
-          Type it instead
-        </button>
-      </div>
-    </div>
-  );
 }
 
 interface FoundProps {
