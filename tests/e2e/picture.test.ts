@@ -129,6 +129,15 @@ describe('with a camera', () => {
     await toLabelReader(app);
     await app.clickText('button', 'Read it off a picture');
     await app.seesText(DIALOG, 'is kept on this device');
+    // The guide's word on it opens over the dialog, and Esc shuts it alone.
+    await app.clickText('a', 'What misleads it');
+    await app.seesText('[data-term-entry]', 'looks like a 6 or an 8');
+    await app.keys(Key.ESCAPE);
+    await app.driver.wait(
+      async () => (await app.run<number>('return document.querySelectorAll("[data-term-entry]").length')) === 0,
+      WAIT,
+      'the entry shut',
+    );
     await app.clickText('button', 'Remove it');
     await app.seesText(DIALOG, 'Get it');
     await app.clickText('button', 'Type it instead');

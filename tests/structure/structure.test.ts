@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { COLLECTIONS, LISTS } from '../../src/kit/collections.ts';
 import { kitJsonSchema } from '../../src/kit/jsonSchema.ts';
 import { EMPTY_KIT, VERSION } from '../../src/kit/kit.ts';
+import { termAt } from '../../src/text/guide/terms.ts';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
@@ -42,6 +43,18 @@ describe('the exports of the core', () => {
     const silent = all.filter(({ documented }) => !documented).map(({ name }) => name);
     expect(all.length).toBeGreaterThan(300);
     expect(silent.length / all.length, silent.join('\n')).toBeLessThanOrEqual(0.05);
+  });
+});
+
+describe('words that open in place', () => {
+  it('are in the guide, each', () => {
+    const unknown = filesIn('src/islands', (path) => path.endsWith('.tsx')).flatMap((path) =>
+      [...readFileSync(join(ROOT, path), 'utf8').matchAll(/<Term of="([^"]+)"/g)].flatMap(([, id = '']) =>
+        termAt(id) ? [] : [`${path}: ${id}`],
+      ),
+    );
+    expect(unknown).toEqual([]);
+    expect(termAt('picture-misleads')).not.toBeNull();
   });
 });
 

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { type CameraRefusal, cameraStream, endStream } from '../../app/photo/cameraStream.ts';
 import { cameraText } from '../../text/photo/picture.ts';
 import { DropZone } from '../../ui/DropZone.tsx';
+import { Term } from '../../ui/Term.tsx';
 import css from './picture.module.css';
 
 interface TakePictureProps {
@@ -56,7 +57,7 @@ export function TakePicture({ what, onPicture }: TakePictureProps) {
     return () => document.removeEventListener('paste', paste);
   }, [onPicture]);
   const take = async (): Promise<void> => {
-    if (!video || video.videoWidth === 0) return;
+    if (!isReady || !video || video.videoWidth === 0) return;
     onPicture(await createImageBitmap(video));
   };
   return (
@@ -69,7 +70,7 @@ export function TakePicture({ what, onPicture }: TakePictureProps) {
             className={`ink-button ${css.shutter}`}
             data-strong
             data-autofocus
-            disabled={!isReady}
+            aria-disabled={!isReady}
             onClick={() => void take()}
           >
             {isReady ? 'Take it' : 'Starting the camera…'}
@@ -85,7 +86,10 @@ export function TakePicture({ what, onPicture }: TakePictureProps) {
           )}
         </p>
       )}
-      <p className="soft">Fill the picture with {what}. Any turn will do; keep lamps from shining off it.</p>
+      <p className="soft">
+        Fill the picture with {what}. Any turn will do; keep lamps from shining off it.{' '}
+        <Term of="picture-misleads">What misleads it</Term>
+      </p>
       <DropZone
         label="or let one fall here, or paste it"
         choose="Choose a picture"

@@ -6,6 +6,7 @@ import { DECIDES } from './decides.ts';
 import { DISAGREEMENTS } from './disagree.ts';
 import type { GuideSection } from './entry.ts';
 import { GLOSSARY } from './glossary.ts';
+import { PICTURES } from './pictures.ts';
 import { RULE_ENTRIES } from './rules.ts';
 import { STANDARD_TABLES } from './standards.ts';
 
@@ -79,6 +80,12 @@ export const GUIDE: readonly GuideSection[] = [
     'Where people disagree',
     ['Both are right, each in a place of its own. The app supports both and says which it shows.'],
     { entries: DISAGREEMENTS },
+  ),
+  section(
+    'pictures',
+    'What is read off a picture',
+    ['Small print, looked at by the camera. It saves typing; it proves nothing.'],
+    { entries: PICTURES },
   ),
   section('cautions', 'Cautions', ['The maker’s manual stands above everything here.'], { entries: CAUTIONS }),
   section('glossary', 'Words', ['What the words of this app mean. Each opens where it is met.'], { entries: GLOSSARY }),

@@ -40,4 +40,7 @@ export const SAID: Readonly<Record<string, string>> = {
   mirrored: 'backup recording both cards simultaneous dual',
   relay: 'overflow sequential auto switch',
   'form-microsd': 'adapter',
+  'picture-card': 'photo photograph camera scan ocr recognise label image snap',
+  'picture-misleads': 'photo camera scan ocr wrong misread glare blurry',
+  'picture-table': 'photo camera scan ocr screenshot image manual',
 };

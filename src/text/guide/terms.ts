@@ -4,6 +4,7 @@ import { APP_MEANING, markMeaning } from '../cards/label.ts';
 import { capital, joined, plain } from '../quantity.ts';
 import type { GuideEntry } from './entry.ts';
 import { GLOSSARY, VERDICT_ENTRIES } from './glossary.ts';
+import { PICTURES } from './pictures.ts';
 import { RULE_ENTRIES } from './rules.ts';
 
 const sentence = (text: string): string => `${capital(text)}.`;
@@ -33,6 +34,7 @@ export const TERMS: readonly GuideEntry[] = [
   ...RULE_ENTRIES,
   ...MARK_ENTRIES,
   ...BUS_ENTRIES,
+  ...PICTURES,
 ];
 
 const BY_ID: ReadonlyMap<string, GuideEntry> = new Map(TERMS.map((entry) => [entry.id, entry]));
