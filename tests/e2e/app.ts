@@ -241,18 +241,23 @@ export class App {
 
   run = <T>(script: string, ...args: unknown[]): Promise<T> => this.driver.executeScript<T>(script, ...args);
 
-  /** Rules that axe-core finds broken, with serious or critical impact; `minor`: with any. */
-  async axe(least: 'minor' | 'serious' = 'serious'): Promise<readonly string[]> {
+  /**
+   * Rules that axe-core finds broken, with serious or critical impact; `minor`: with any.
+   *
+   * @param contrast - false where the same page was looked at in another size: colours are the same in each, and half the time
+   */
+  async axe(least: 'minor' | 'serious' = 'serious', contrast = true): Promise<readonly string[]> {
     // Through the driver, past the page's own policy: the page itself may not run foreign code.
     await this.driver.executeScript(axeSource);
     return this.driver.executeAsyncScript<string[]>(
       `
       const done = arguments[arguments.length - 1];
-      axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => done(violations
+      axe.run(document, { resultTypes: ['violations'], rules: { 'color-contrast': { enabled: arguments[1] } } }).then(({ violations }) => done(violations
         .filter(({ impact }) => arguments[0] === 'minor' || impact === 'serious' || impact === 'critical')
         .map(({ id, nodes }) => id + ': ' + nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary).join(' | '))));
     `,
       least,
+      contrast,
     );
   }
 

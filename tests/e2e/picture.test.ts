@@ -195,6 +195,32 @@ describe('with pictures', () => {
     await another();
   });
 
+  it('that memory does not reach for say so, and the next is read', async () => {
+    // Workers that are ended as a phone ends them: the page hears of an error, and nothing more.
+    await app.run(`
+      window.Unbound = window.Worker;
+      window.Worker = class extends window.Unbound {
+        constructor(...all) {
+          super(...all);
+          setTimeout(() => { this.terminate(); this.dispatchEvent(new ErrorEvent('error')); }, 50);
+        }
+      };`);
+    await choose(app, file('dies.png', pngOf(labelOf(CARD, STEADY))));
+    await app.seesText(DIALOG, 'ran out of memory');
+    await app.run('window.Worker = window.Unbound');
+    await another();
+    await choose(app, file('lives.png', pngOf(labelOf(CARD, STEADY))));
+    await app.seesText(DIALOG, 'read twice alike');
+    await another();
+    // The same worker goes on with the next.
+    await choose(
+      app,
+      file('next.png', pngOf(labelOf({ ...CARD, capacityGB: 512, video: 'V30' }, STEADY, { seed: 4 }))),
+    );
+    await app.seesText(DIALOG, /512.GB/);
+    await another();
+  });
+
   it('of something else says that nothing was read', async () => {
     const page = pageOf(
       [

@@ -90,9 +90,12 @@ export function usePicture(kind: 'card' | 'text') {
     },
     [read],
   );
+  const isRead = state.phase === 'card' || state.phase === 'text';
   const again = useCallback((): void => {
-    end();
+    // A worker that is done reads the next picture at once; one at work, or one that failed, is ended.
+    if (!isRead) end();
+    round.current += 1;
     setState({ phase: 'none' });
-  }, [end]);
+  }, [end, isRead]);
   return { state, take, readPart, again };
 }
