@@ -1,29 +1,14 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-day-'));
 let app: App;
-beforeAll(async () => {
-  app = await App.open({ downloads: files });
-});
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.size(1280, 800);
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
+const { folder: files, downloaded } = demoApp('day', (opened) => {
+  app = opened;
 });
 
 const SIDE = 'main aside';
@@ -32,17 +17,6 @@ const labelOf = (name: string): Promise<string> =>
   app.run<string>(
     `return document.querySelector('button[data-block="${name.toLowerCase()}"] .unseen')?.textContent ?? ''`,
   );
-
-/** Waits for a file the browser was handed, and reads it. */
-async function downloaded(ending: string): Promise<string> {
-  const found = () => readdirSync(files).find((name) => name.endsWith(ending));
-  await app.driver.wait(() => found() !== undefined, WAIT, ending);
-  const path = join(files, found() ?? '');
-  await app.driver.wait(() => existsSync(path) && readFileSync(path, 'utf8').length > 0, WAIT, path);
-  const text = readFileSync(path, 'utf8');
-  rmSync(path);
-  return text;
-}
 
 describe('planning', () => {
   it('the demo day is short in the afternoon; a move makes it whole, and is taken back', async () => {

@@ -1,8 +1,7 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { startRound } from '../../src/app/drill/rounds.ts';
 import { afterAnswer } from '../../src/app/drill/schedule.ts';
 import type { Question } from '../../src/core/drill/question.ts';
@@ -11,25 +10,11 @@ import type { DrillProgress } from '../../src/core/kit/drill.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-learn-'));
 let app: App;
-beforeAll(async () => {
-  app = await App.open({ downloads: files });
-});
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.size(1280, 800);
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
+const { folder: files } = demoApp('learn', (opened) => {
+  app = opened;
 });
 
 const devTools = (name: string, params: object): Promise<unknown> =>

@@ -1,28 +1,13 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { App, WAIT } from './app.ts';
+import { describe, expect, it } from 'vitest';
+import { type App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-prove-'));
 let app: App;
-beforeAll(async () => {
-  app = await App.open({ downloads: files });
-});
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.size(1280, 800);
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
+const { folder: files, downloaded } = demoApp('prove', (opened) => {
+  app = opened;
 });
 
 const FORM = 'form[aria-label="Log a take"]';
@@ -46,17 +31,6 @@ const more = async (name: string): Promise<void> => {
   await app.clickText('button', 'More');
   await app.clickText('button', name);
 };
-
-/** Waits for a file the browser was handed, and reads it. */
-async function downloaded(ending: string): Promise<string> {
-  const found = () => readdirSync(files).find((name) => name.endsWith(ending));
-  await app.driver.wait(() => found() !== undefined, WAIT, ending);
-  const path = join(files, found() ?? '');
-  await app.driver.wait(() => existsSync(path) && readFileSync(path, 'utf8').length > 0, WAIT, path);
-  const text = readFileSync(path, 'utf8');
-  rmSync(path);
-  return text;
-}
 
 async function choose(title: string, name: string, text: string): Promise<void> {
   const path = join(files, name);

@@ -1,28 +1,13 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { App, WAIT } from './app.ts';
+import { describe, expect, it } from 'vitest';
+import { type App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-shop-'));
 let app: App;
-beforeAll(async () => {
-  app = await App.open({ downloads: files });
-});
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.size(1280, 800);
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
+const { folder: files } = demoApp('shop', (opened) => {
+  app = opened;
 });
 
 const CHEAPEST = 'section[data-aim="cheapest"]';

@@ -4,15 +4,11 @@ import type { DayViewKit } from '../../app/day/dayKit.ts';
 import { drafted } from '../../app/kit/draft.ts';
 import type { Plan, PlanBlock } from '../../core/kit/plan.ts';
 import { blockSchema } from '../../kit/schemas/plan.ts';
-import { modeTitle } from '../../text/match/cell.ts';
-import { Chips } from '../../ui/Chips.tsx';
+import { BodyModeChips } from '../../ui/BodyModeChips.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { NumberField, TextField } from '../../ui/fields.tsx';
-import css from '../../ui/form.module.css';
+import { PanelForm } from '../../ui/PanelForm.tsx';
 import panel from '../../ui/panelForm.module.css';
-import { SaveBar } from '../../ui/SaveBar.tsx';
-import { useArrival } from '../../ui/useArrival.ts';
-import { useChange } from '../../ui/useChange.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { ClockField } from './ClockField.tsx';
 
@@ -39,47 +35,31 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
     save: (item) => saveBlock(plan, item),
     onSaved: onDone,
   });
-  const { form, onSubmit, discard } = itemForm;
+  const { form } = itemForm;
   const { values } = form;
   const field = form.getInputProps;
-  const arrival = useArrival<HTMLFormElement>();
-  const change = useChange();
-  const body = kit.bodies.find(({ id }) => id === values.bodyId);
   const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
   return (
-    <form
-      ref={arrival}
-      className={css.form}
-      onSubmit={onSubmit}
-      noValidate
-      aria-label={isNew ? 'A new block' : 'The block'}
+    <PanelForm
+      itemForm={itemForm}
+      label={isNew ? 'A new block' : 'The block'}
+      title={isNew ? 'A new block' : values.name || 'The block'}
+      what="The block"
+      isNew={isNew}
+      deletion={{ text: 'Delete this block', make: () => removeBlock(plan, block) }}
+      onDone={onDone}
+      onClose={onClose}
     >
-      <div className={panel.head}>
-        <h2>{isNew ? 'A new block' : values.name || 'The block'}</h2>
-        <button type="button" className="plain-button" onClick={onClose}>
-          Close
-        </button>
-      </div>
-      <Chips
-        legend="Body"
-        value={values.bodyId}
-        choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
-        error={error('bodyId')}
-        onChange={(id) => {
-          const next = kit.bodies.find((one) => one.id === id);
-          form.setFieldValue('bodyId', id);
-          form.setFieldValue('modeId', next?.modes.length === 1 ? (next.modes[0]?.id ?? '') : '');
+      <BodyModeChips
+        bodies={kit.bodies}
+        bodyId={values.bodyId}
+        modeId={values.modeId}
+        error={error}
+        onPick={({ bodyId, modeId }) => {
+          form.setFieldValue('bodyId', bodyId);
+          form.setFieldValue('modeId', modeId);
         }}
       />
-      {body && (
-        <Chips
-          legend="Mode"
-          value={values.modeId}
-          choices={body.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
-          error={error('modeId')}
-          onChange={(id) => form.setFieldValue('modeId', id)}
-        />
-      )}
       <div className={panel.pair}>
         <ClockField label="From" props={field('from')} />
         <NumberField label="For" unit="min" props={field('minutes')} />
@@ -109,26 +89,6 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
         <NumberField label="Sun on the body adds" unit="°C" placeholder="0" props={field('sunC')} />
         <NumberField label="Days after the first" unit="d" placeholder="from the clock" props={field('day')} />
       </Fold>
-      {!isNew && (
-        <div>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() => void change(() => removeBlock(plan, block)).then((done) => (done ? onDone() : undefined))}
-          >
-            Delete this block
-          </button>
-        </div>
-      )}
-      <SaveBar
-        itemForm={itemForm}
-        what="The block"
-        inPanel
-        onDiscard={() => {
-          discard();
-          if (isNew) onDone();
-        }}
-      />
-    </form>
+    </PanelForm>
   );
 }

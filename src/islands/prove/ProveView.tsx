@@ -13,6 +13,7 @@ import { whenText } from '../../text/kit/when.ts';
 import { entryName, type Named } from '../../text/prove/log.ts';
 import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
 import { leave } from '../../ui/leaving.ts';
+import { Places } from '../../ui/Places.tsx';
 import { part } from '../../ui/part.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useLastSeen } from '../../ui/useLastSeen.ts';
@@ -159,18 +160,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
             </Menu.Dropdown>
           </Menu>
         </div>
-        <nav className={css.places} aria-label="Parts of Prove">
-          {PLACES.map((one) => (
-            <button
-              key={one.key}
-              type="button"
-              aria-current={one.key === place ? 'page' : undefined}
-              onClick={() => setPlace(one.key)}
-            >
-              {one.name}
-            </button>
-          ))}
-        </nav>
+        <Places label="Parts of Prove" places={PLACES} now={place} onGo={setPlace} />
       </div>
       {unsaved.map(({ values, at }) => (
         <p key={values.id} className={`${css.left} tone-warm`}>

@@ -3,15 +3,11 @@ import { deleteNeed, saveNeed } from '../../app/shop/shopActions.ts';
 import type { ShopViewKit } from '../../app/shop/shopKit.ts';
 import type { Need } from '../../core/kit/shop.ts';
 import { needSchema } from '../../kit/schemas/need.ts';
-import { modeTitle } from '../../text/match/cell.ts';
+import { BodyModeChips } from '../../ui/BodyModeChips.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { NumberField } from '../../ui/fields.tsx';
-import css from '../../ui/form.module.css';
-import panel from '../../ui/panelForm.module.css';
-import { SaveBar } from '../../ui/SaveBar.tsx';
-import { useArrival } from '../../ui/useArrival.ts';
-import { useChange } from '../../ui/useChange.ts';
+import { PanelForm } from '../../ui/PanelForm.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 interface NeedFormProps {
@@ -39,49 +35,34 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
     save: saveNeed,
     onSaved: onDone,
   });
-  const { form, onSubmit, discard } = itemForm;
+  const { form } = itemForm;
   const { values } = form;
   const field = form.getInputProps;
-  const arrival = useArrival<HTMLFormElement>();
-  const change = useChange();
   const body = kit.bodies.find(({ id }) => id === values.bodyId);
   const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
   const { hours, gapFreeMinutes } = settled<Need>(values);
   const isLonger = typeof gapFreeMinutes === 'number' && typeof hours === 'number' && gapFreeMinutes > hours * 60;
   return (
-    <form
-      ref={arrival}
-      className={css.form}
-      onSubmit={onSubmit}
-      noValidate
-      aria-label={isNew ? 'A new need' : 'The need'}
+    <PanelForm
+      itemForm={itemForm}
+      label={isNew ? 'A new need' : 'The need'}
+      title={isNew ? 'A new need' : 'The need'}
+      what="The need"
+      isNew={isNew}
+      deletion={{ text: 'Delete this need', make: () => deleteNeed(settled<Need>(need)) }}
+      onDone={onDone}
+      onClose={onClose}
     >
-      <div className={panel.head}>
-        <h2>{isNew ? 'A new need' : 'The need'}</h2>
-        <button type="button" className="plain-button" onClick={onClose}>
-          Close
-        </button>
-      </div>
-      <Chips
-        legend="Body"
-        value={values.bodyId}
-        choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
-        error={error('bodyId')}
-        onChange={(id) => {
-          const next = kit.bodies.find((one) => one.id === id);
-          form.setFieldValue('bodyId', id);
-          form.setFieldValue('modeId', next?.modes.length === 1 ? (next.modes[0]?.id ?? '') : '');
+      <BodyModeChips
+        bodies={kit.bodies}
+        bodyId={values.bodyId}
+        modeId={values.modeId}
+        error={error}
+        onPick={({ bodyId, modeId }) => {
+          form.setFieldValue('bodyId', bodyId);
+          form.setFieldValue('modeId', modeId);
         }}
       />
-      {body && (
-        <Chips
-          legend="Mode"
-          value={values.modeId}
-          choices={body.modes.map((mode) => ({ value: mode.id, label: modeTitle(mode) }))}
-          error={error('modeId')}
-          onChange={(id) => form.setFieldValue('modeId', id)}
-        />
-      )}
       <NumberField label="Recorded hours" unit="h" placeholder="3" props={field('hours')} />
       <NumberField
         label="Longest stretch without a change"
@@ -108,32 +89,6 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
         </p>
       )}
       <NumberField label="To spare" unit="%" placeholder="0" props={field('sparePercent')} />
-      {!isNew && !isGone && (
-        <div>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() =>
-              void change(() => deleteNeed(settled<Need>(need))).then((made) => {
-                if (!made) return;
-                discard();
-                onDone();
-              })
-            }
-          >
-            Delete this need
-          </button>
-        </div>
-      )}
-      <SaveBar
-        itemForm={itemForm}
-        what="The need"
-        inPanel
-        onDiscard={() => {
-          discard();
-          if (isNew || isGone) onDone();
-        }}
-      />
-    </form>
+    </PanelForm>
   );
 }

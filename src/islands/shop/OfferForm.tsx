@@ -12,11 +12,9 @@ import { labelProblemText } from '../../text/cards/label.ts';
 import { busChoices, FORM_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
+import { PanelForm } from '../../ui/PanelForm.tsx';
 import panel from '../../ui/panelForm.module.css';
 import { part } from '../../ui/part.tsx';
-import { SaveBar } from '../../ui/SaveBar.tsx';
-import { useArrival } from '../../ui/useArrival.ts';
-import { useChange } from '../../ui/useChange.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 const CardPicture = part(() => import('../photo/CardPicture.tsx'));
@@ -41,11 +39,9 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
     save: saveOffer,
     onSaved: onDone,
   });
-  const { form, onSubmit, discard } = itemForm;
+  const { form } = itemForm;
   const { values } = form;
   const field = form.getInputProps;
-  const arrival = useArrival<HTMLFormElement>();
-  const change = useChange();
   const printed = printedOffer(values.name);
   const isFilled =
     printed !== null &&
@@ -73,19 +69,16 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
   };
   const doubt = draftDoubt({ ...settled<Offer>(values), label: '', usableGB: null, cacheGB: null } as Card);
   return (
-    <form
-      ref={arrival}
-      className={css.form}
-      onSubmit={onSubmit}
-      noValidate
-      aria-label={isNew ? 'A new price' : 'The price'}
+    <PanelForm
+      itemForm={itemForm}
+      label={isNew ? 'A new price' : 'The price'}
+      title={isNew ? 'A new price' : values.name}
+      what="The price"
+      isNew={isNew}
+      deletion={{ text: 'Delete this price', make: () => deleteOffer(settled<Offer>(offer)) }}
+      onDone={onDone}
+      onClose={onClose}
     >
-      <div className={panel.head}>
-        <h2>{isNew ? 'A new price' : values.name}</h2>
-        <button type="button" className="plain-button" onClick={onClose}>
-          Close
-        </button>
-      </div>
       <div>
         <button type="button" className="ink-button" onClick={() => setPicturing(true)}>
           Read it off a picture
@@ -138,32 +131,6 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
       </div>
       <NumberField label="Sustained write, as its maker claims" unit="MB/s" props={field('sustainedMBps')} />
       <TextField label="Note" placeholder="" props={field('note')} />
-      {!isNew && !isGone && (
-        <div>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() =>
-              void change(() => deleteOffer(settled<Offer>(offer))).then((made) => {
-                if (!made) return;
-                discard();
-                onDone();
-              })
-            }
-          >
-            Delete this price
-          </button>
-        </div>
-      )}
-      <SaveBar
-        itemForm={itemForm}
-        what="The price"
-        inPanel
-        onDiscard={() => {
-          discard();
-          if (isNew || isGone) onDone();
-        }}
-      />
-    </form>
+    </PanelForm>
   );
 }

@@ -7,6 +7,7 @@ import { newNeed, type ShopChoice, shopQuestion } from '../../app/shop/shopViews
 import { useShop } from '../../app/shop/useShop.ts';
 import { LeaveDialog } from '../../ui/LeaveDialog.tsx';
 import { leave } from '../../ui/leaving.ts';
+import { Places } from '../../ui/Places.tsx';
 import { part } from '../../ui/part.tsx';
 import { Shell } from '../shell/Shell.tsx';
 import { BuyPart } from './BuyPart.tsx';
@@ -70,23 +71,17 @@ function Shop({ kit }: { readonly kit: ShopViewKit }) {
       <LeaveDialog />
       <div className={css.head}>
         <h1 className="unseen">Shop</h1>
-        <nav className={css.places} aria-label="Parts of Shop">
-          {PLACES.map((one) => (
-            <button
-              key={one.key}
-              type="button"
-              aria-current={one.key === place ? 'page' : undefined}
-              onClick={() =>
-                leave(() => {
-                  setPlace(one.key);
-                  setBeside(null);
-                })
-              }
-            >
-              {one.name}
-            </button>
-          ))}
-        </nav>
+        <Places
+          label="Parts of Shop"
+          places={PLACES}
+          now={place}
+          onGo={(next) =>
+            leave(() => {
+              setPlace(next);
+              setBeside(null);
+            })
+          }
+        />
       </div>
       <div className={css.columns} data-place={place}>
         {place === 'buy' && (

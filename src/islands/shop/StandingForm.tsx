@@ -8,11 +8,8 @@ import { standingSchema } from '../../kit/schemas/standing.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { DateField, NumberField, TextField } from '../../ui/fields.tsx';
-import css from '../../ui/form.module.css';
+import { PanelForm } from '../../ui/PanelForm.tsx';
 import panel from '../../ui/panelForm.module.css';
-import { SaveBar } from '../../ui/SaveBar.tsx';
-import { useArrival } from '../../ui/useArrival.ts';
-import { useChange } from '../../ui/useChange.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 interface StandingFormProps {
@@ -38,11 +35,9 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
     save: saveStanding,
     onSaved: onDone,
   });
-  const { form, onSubmit, discard } = itemForm;
+  const { form } = itemForm;
   const { values } = form;
   const field = form.getInputProps;
-  const arrival = useArrival<HTMLFormElement>();
-  const change = useChange();
   const body = kit.bodies.find(({ id }) => id === values.bodyId);
   const setMode = (id: string | null): void => {
     form.setFieldValue('modeId', id);
@@ -51,19 +46,16 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
     if (span) form.setFieldValue('rateMbps', [...span]);
   };
   return (
-    <form
-      ref={arrival}
-      className={css.form}
-      onSubmit={onSubmit}
-      noValidate
-      aria-label={isNew ? 'A new camera' : 'The camera'}
+    <PanelForm
+      itemForm={itemForm}
+      label={isNew ? 'A new camera' : 'The camera'}
+      title={isNew ? 'A camera that never stops' : values.name}
+      what="The camera"
+      isNew={isNew}
+      deletion={{ text: 'Delete this camera', make: () => deleteStanding(settled<StandingCamera>(camera)) }}
+      onDone={onDone}
+      onClose={onClose}
     >
-      <div className={panel.head}>
-        <h2>{isNew ? 'A camera that never stops' : values.name}</h2>
-        <button type="button" className="plain-button" onClick={onClose}>
-          Close
-        </button>
-      </div>
       <TextField label="Name" placeholder="Pier camera" props={field('name')} />
       {kit.bodies.length > 0 && (
         <Chips
@@ -154,32 +146,6 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
         </>
       )}
       <TextField label="Note" placeholder="" props={field('note')} />
-      {!isNew && !isGone && (
-        <div>
-          <button
-            type="button"
-            className="plain-button"
-            onClick={() =>
-              void change(() => deleteStanding(settled<StandingCamera>(camera))).then((made) => {
-                if (!made) return;
-                discard();
-                onDone();
-              })
-            }
-          >
-            Delete this camera
-          </button>
-        </div>
-      )}
-      <SaveBar
-        itemForm={itemForm}
-        what="The camera"
-        inPanel
-        onDiscard={() => {
-          discard();
-          if (isNew || isGone) onDone();
-        }}
-      />
-    </form>
+    </PanelForm>
   );
 }

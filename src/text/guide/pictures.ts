@@ -21,9 +21,9 @@ export const PICTURES: readonly GuideEntry[] = [
   },
   {
     id: 'picture-table',
-    title: 'A table or a counter read off a picture',
+    title: 'A table or a counter',
     text: [
-      'Of a table of rates, each figure with a 6 or an 8 is asked about, and each that the two readings give otherwise; the rows then go through the same preview as pasted ones. Of a screen you pick which figure is the minutes left. It is a counter like one that was typed, and is told from one that measures nothing.',
+      'Of a table of rates, each figure with a 6 or an 8 is asked about, and each that the two readings give otherwise; the rows then go through the same preview as pasted ones. Of a screen you pick which figure is the minutes left. It is then taken like one that was typed, and doubted by the same rules.',
     ],
   },
 ];
