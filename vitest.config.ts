@@ -10,6 +10,8 @@ export default defineConfig({
       'tests/structure/**/*.test.ts',
     ],
     environment: 'node',
+    // Both cores: by itself the runner leaves one of two idle.
+    maxWorkers: 2,
     // Long enough for thousands of random cases on a slow machine with other work; a hang is still one.
     testTimeout: 90_000,
   },
