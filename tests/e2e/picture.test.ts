@@ -107,6 +107,10 @@ describe('with a camera', () => {
     await app.clickText('button', 'Take it');
     await app.seesText(DIALOG, 'to answer');
     await app.seesText(DIALOG, 'You typed something else.');
+    // What was pressed is gone with its step; the next Tab goes on within the dialog.
+    expect(await app.run<boolean>(`return document.querySelector('${DIALOG}').contains(document.activeElement)`)).toBe(
+      true,
+    );
     // Nothing doubtful can be taken over.
     expect(await app.run<boolean>(`return document.querySelector('${DIALOG} [data-strong]').disabled`)).toBe(true);
     expect(await app.axe('minor')).toEqual([]);
