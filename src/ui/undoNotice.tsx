@@ -4,6 +4,9 @@ import type { Done } from '../app/kit/write.ts';
 import { historyRefusalText, takenBackText } from '../text/kit/editRefusal.ts';
 import { storeMessage } from '../text/kit/storeMessage.ts';
 
+/** How long a change may be taken back where it was made, ms: a card is looked at, and the hand comes back to the phone. */
+const OFFERED = 10_000;
+
 /** Says what taking a change back, or making it again, came to. */
 export async function tellMoved(move: () => Promise<Moved>, way: 'back' | 'again'): Promise<void> {
   try {
@@ -20,7 +23,7 @@ export async function tellMoved(move: () => Promise<Moved>, way: 'back' | 'again
 /** Says what was done and offers to take it back; afterwards the list of the last changes still does. */
 export function undoNotice({ id, what }: Done): void {
   const notice = notifications.show({
-    autoClose: 6000,
+    autoClose: OFFERED,
     message: (
       <span>
         {what}{' '}

@@ -6,6 +6,11 @@ import { startServer } from '../../scripts/lib.mjs';
 
 /** Far above what any of this takes: a machine that is shared can stand still for seconds, and a wait costs only where it fails. */
 export const WAIT = Number(process.env.E2E_WAIT ?? 40_000);
+/**
+ * How late each look comes, ms: what shows only in passing is gone by then, so that a test which counts on it fails here instead of
+ * on the slow machine of somebody else. As `E2E_LATE=2500 npx vitest run --config vitest.e2e.config.ts`.
+ */
+const LATE = Number(process.env.E2E_LATE ?? 0);
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {
@@ -111,6 +116,12 @@ export class App {
     await this.press(await this.driver.wait(until.elementLocated(button), WAIT, `Undo of “${said}”`));
   }
 
+  /** Takes back the last change by its keys, outside any field: there the browser's own undo is meant. */
+  async undoByKeys(): Promise<void> {
+    await this.run('document.activeElement.blur()');
+    await this.driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+  }
+
   /** What is drawn anew in the moment of the press is looked for and pressed again, as a hand would. */
   private async pressed(locate: () => Promise<WebElement>): Promise<void> {
     for (let tries = 3; ; tries -= 1) {
@@ -172,7 +183,7 @@ export class App {
         }
         return false;
       },
-      5000,
+      WAIT,
       `option “${text}”`,
     );
   }
@@ -189,6 +200,7 @@ export class App {
 
   async seesText(selector: string, part: string | RegExp): Promise<string> {
     let seen = '';
+    if (LATE > 0) await this.driver.sleep(LATE);
     await this.driver.wait(
       async () => {
         seen = await this.text(selector).catch(() => '');

@@ -141,7 +141,7 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'S-02');
     await app.clickText('button', 'Delete');
     await app.seesText('body', 'S-02 deleted');
-    await app.driver.wait(async () => !(await app.text('table')).includes('S-02'), 5000);
+    await app.driver.wait(async () => !(await app.text('table')).includes('S-02'), WAIT);
     await app.driver.findElement(By.xpath('//*[contains(text(), "S-02 deleted")]/button')).click();
     await app.seesText('table', 'S-02');
   });
@@ -201,7 +201,7 @@ describe('a kit of one’s own', () => {
     const alert = await app.seesText('[role=dialog] [role=alert]', message);
     expect(alert).toContain('Nothing was changed');
     await app.keys(Key.ESCAPE);
-    await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, 5000);
+    await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, WAIT);
     expect(await app.cells()).toEqual(before);
   });
 

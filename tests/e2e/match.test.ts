@@ -71,7 +71,7 @@ describe('Match, on the demo kit', () => {
     );
     expect(named.replaceAll('\u00a0', ' ')).toContain('Wherry 8K raw 5:1 50p on A-02: ');
     await app.keys(Key.ENTER);
-    await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), 5000);
+    await app.driver.wait(() => app.run<boolean>('return document.activeElement.id === "why"'), WAIT);
     await app.keys(Key.ESCAPE);
     await app.keys(Key.chord(Key.CONTROL, Key.END));
     await app.seesText('#why', /HD long-GOP 12\.5p on M-0/);
@@ -83,9 +83,9 @@ describe('Match, on the demo kit', () => {
     const tone = () => app.cell('Wherry 8K raw 5:1 50p on A-02', 'tone');
     expect(await tone()).toBe('warm');
     await app.keys('p');
-    await app.driver.wait(async () => (await tone()) === 'cool', 5000);
+    await app.driver.wait(async () => (await tone()) === 'cool', WAIT);
     await app.keys('p');
-    await app.driver.wait(async () => (await tone()) === 'warm', 5000);
+    await app.driver.wait(async () => (await tone()) === 'warm', WAIT);
     await app.fill('Headroom', '45');
     await app.keys(Key.ENTER);
     await app.seesCell('Dory 4K intra 50p on C-01: 66 min Tight');

@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 let app: App;
 beforeAll(async () => {
@@ -64,7 +64,7 @@ describe('without a network, after one visit', () => {
     await app.keys(Key.ENTER);
     await app.driver.wait(
       async () => (await app.driver.getCurrentUrl()).endsWith('#mbps'),
-      5000,
+      WAIT,
       'the place that was found',
     );
     await app.visit('/');

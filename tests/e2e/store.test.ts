@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 let app: App;
 const tabs: string[] = [];
@@ -21,13 +21,6 @@ const value = (label: string): Promise<string> =>
     'return [...document.querySelectorAll("label")].find((one) => one.textContent.startsWith(arguments[0])).parentElement.querySelector("input").value',
     label,
   );
-const chord = (...keys: string[]): Promise<void> =>
-  app.driver
-    .actions()
-    .keyDown(Key.CONTROL)
-    .sendKeys(...keys)
-    .keyUp(Key.CONTROL)
-    .perform();
 /** Leaves whatever field has the focus: there the browser's own undo is meant. */
 const leaveField = (): Promise<void> => app.run('document.activeElement.blur()');
 
@@ -36,7 +29,7 @@ async function save(): Promise<void> {
   await app.clickText('button', 'Save');
   await app.driver.wait(
     async () => app.run<boolean>('return document.querySelector("form [type=submit]")?.disabled ?? false'),
-    10_000,
+    WAIT,
     'saved',
   );
 }
@@ -67,7 +60,7 @@ describe('two tabs on one form', () => {
     await app.clickText('button', 'Save what is chosen');
     await app.seesText('body', 'C-01 saved.');
     await tab(0);
-    await app.driver.wait(async () => (await value('Firmware')) === '2.1', 5000);
+    await app.driver.wait(async () => (await value('Firmware')) === '2.1', WAIT);
     expect(await value('Capacity')).toBe('512');
     expect(await value('Bought from')).toBe('the harbour shop');
   });
@@ -100,8 +93,7 @@ describe('the last changes', () => {
     await save();
     await app.visit('/bodies');
     await app.find('main form');
-    await leaveField();
-    await chord('z');
+    await app.undoByKeys();
     await app.seesText('body', 'Taken back: C-05 saved.');
     await app.visit('/cards?open=c-05');
     await app.find('aside form');
@@ -117,7 +109,7 @@ describe('the last changes', () => {
       .keyUp(Key.CONTROL)
       .perform();
     await app.seesText('body', 'Made again: C-05 saved.');
-    await app.driver.wait(async () => (await value('Price paid')) === '33', 5000);
+    await app.driver.wait(async () => (await value('Price paid')) === '33', WAIT);
   });
 
   it('stand in a list; an earlier one is taken back and the later stays', async () => {
@@ -130,7 +122,7 @@ describe('the last changes', () => {
     await rows[1]?.click();
     await app.seesText('body', 'Taken back: C-05 saved.');
     await app.keys(Key.ESCAPE);
-    await app.driver.wait(async () => (await value('Firmware')) !== '7', 5000);
+    await app.driver.wait(async () => (await value('Firmware')) !== '7', WAIT);
     expect(await value('Price paid'), 'the later change stays').toBe('33');
   });
 
@@ -180,7 +172,7 @@ describe('a wallet as people make it', () => {
     await app.clickText('button', 'Kit');
     await app.seesText('[role=menu]', 'Last exported');
     await app.clickText('button', 'Export the kit file');
-    await app.driver.wait(async () => !(await app.text('header')).includes('Last exported'), 5000);
+    await app.driver.wait(async () => !(await app.text('header')).includes('Last exported'), WAIT);
     expect(await app.complaints()).toEqual([]);
   });
 

@@ -4,6 +4,7 @@ import { labelRule } from '../../core/match/rules/label.ts';
 import { type Bus, bus as busRow } from '../../core/standards/buses.ts';
 import { type Form, form as formRow, isSd } from '../../core/standards/forms.ts';
 import { marksOf } from '../../core/standards/marks.ts';
+import { type DecimalSign, readNumber } from '../../core/units/number.ts';
 
 /** A mark is printed once and in one spelling, however it was typed. */
 export const tidyMarks = (marks: readonly string[]): string[] => [
@@ -31,19 +32,40 @@ export const draftDoubt = (card: Card): ReturnType<typeof labelRule> =>
 export const ownWords = (marks: readonly string[]): readonly string[] =>
   marks.filter((text) => readWord(text) === null);
 
+/** A label as a person gave it so far. */
+export interface TypedLabel {
+  readonly text: string;
+  /** Figures still asked about, each with what it could be: `1,200` typed as a capacity is 1200GB or 1.2GB. */
+  readonly open: Readonly<Partial<Record<'capacity' | 'speed', readonly string[]>>>;
+}
+
+/** Words that no question stands behind. */
+export const typedLabel = (text: string): TypedLabel => ({ text, open: {} });
+
+/** What a figure could be that is still asked about; nothing where it is settled. */
+function readingsOf(value: unknown, unit: string, decimal: DecimalSign): readonly string[] {
+  const read = typeof value === 'string' ? readNumber(value, decimal) : null;
+  return read && !read.ok && read.error.code === 'open-number' ? read.error.couldBe.map((one) => `${one}${unit}`) : [];
+}
+
 /**
  * What is filled in of a card's print, as a line of a label. The form that a new card begins with is nobody's word: it is
  * left out.
+ *
+ * @param decimal - the sign of the person's language
  */
-export function labelOfDraft(draft: {
-  readonly form: Form;
-  readonly capacityGB: number | string;
-  readonly marks: readonly string[];
-  readonly bus?: Bus | null;
-  readonly readMBps?: number | string | null;
-}): string {
+export function labelOfDraft(
+  draft: {
+    readonly form: Form;
+    readonly capacityGB: number | string;
+    readonly marks: readonly string[];
+    readonly bus?: Bus | null;
+    readonly readMBps?: number | string | null;
+  },
+  decimal: DecimalSign,
+): TypedLabel {
   const capacity = Number(draft.capacityGB);
-  return [
+  const text = [
     ...(draft.form === 'sd' ? [] : [formRow(draft.form).name]),
     ...(draft.capacityGB !== '' && capacity > 0 ? [`${capacity}GB`] : []),
     ...draft.marks,
@@ -51,4 +73,11 @@ export function labelOfDraft(draft: {
     ...(draft.bus?.startsWith('uhs') ? [busRow(draft.bus).name] : []),
     ...(Number(draft.readMBps) > 0 ? [`${Number(draft.readMBps)}MB/s`] : []),
   ].join(' ');
+  return {
+    text,
+    open: {
+      capacity: readingsOf(draft.capacityGB, 'GB', decimal),
+      speed: readingsOf(draft.readMBps, 'MB/s', decimal),
+    },
+  };
 }

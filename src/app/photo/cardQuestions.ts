@@ -6,6 +6,7 @@ import { type Doubt, type Finding, labelText, notFound } from '../../core/photo/
 import type { Told } from '../../core/photo/labelWords.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { MARK_KEYS, mark, marksOf } from '../../core/standards/marks.ts';
+import type { TypedLabel } from '../cards/cardDraft.ts';
 
 /** One thing of a card to be confirmed: found for sure, found and doubtful, or not found. */
 export interface CardQuestion {
@@ -16,8 +17,8 @@ export interface CardQuestion {
   /** Null where it is sure or was not found. */
   readonly why: Doubt | 'typed' | null;
   readonly finding: Finding | null;
-  /** What a person had typed of the same kind; null where nothing. */
-  readonly typed: string | null;
+  /** What a person had typed of the same kind, one word or the readings of an open figure; empty where nothing. */
+  readonly typed: readonly string[];
   /** What it could be, the likeliest first. */
   readonly options: readonly string[];
   /** Everything else of its kind. */
@@ -139,7 +140,11 @@ function otherSpeed(typed: string, findings: readonly Finding[]): string | null 
 }
 
 /** What is to be confirmed of a picture, with what was typed before: nothing of it counts before it is. */
-export function questionsOf(read: readonly Finding[], typed: string, answers: Answers = {}): readonly CardQuestion[] {
+export function questionsOf(
+  read: readonly Finding[],
+  { text: typed, open }: TypedLabel,
+  answers: Answers = {},
+): readonly CardQuestion[] {
   const findings = withForm(read);
   const text = labelText(findings);
   const told = answers.form;
@@ -147,10 +152,16 @@ export function questionsOf(read: readonly Finding[], typed: string, answers: An
   const typedWords = typedByKind(typed);
   const speed = otherSpeed(typed, findings);
   const firstSpeed = findings.find(({ told }) => told === 'speed');
+  const typedOf = (told: Told, finding: Finding | null): readonly string[] => {
+    const one = told !== 'speed' ? typedWords.get(told) : finding === firstSpeed ? speed : null;
+    if (one) return [one];
+    // An open figure asks by itself; here it is met by a picture that shows none of its readings.
+    return finding !== null && (told === 'capacity' || finding === firstSpeed) ? (open[told as 'capacity'] ?? []) : [];
+  };
   const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
-    const own = told !== 'speed' ? (typedWords.get(told) ?? null) : finding === firstSpeed ? speed : null;
-    const differs = finding !== null && own !== null && !saysTheSame(own, finding.word);
-    const options = finding ? [finding.word, ...(differs ? [own] : []), ...finding.couldBe] : own === null ? [] : [own];
+    const own = typedOf(told, finding);
+    const differs = finding !== null && own.length > 0 && !own.some((word) => saysTheSame(word, finding.word));
+    const options = finding ? [finding.word, ...(differs ? own : []), ...finding.couldBe] : own;
     const unlike = options.filter((word, at) => options.indexOf(word) === at);
     return {
       key,
@@ -176,7 +187,7 @@ export function questionsOf(read: readonly Finding[], typed: string, answers: An
 export function answerOf({ key, state, finding, typed }: CardQuestion, answers: Answers): string | null {
   if (key in answers) return answers[key] ?? null;
   if (state === 'sure') return finding?.word ?? null;
-  return state === 'missing' ? typed : null;
+  return state === 'missing' ? (typed[0] ?? null) : null;
 }
 
 /** Questions that stand open: doubtful ones without an answer. What was not found counts as not printed. */
@@ -188,7 +199,7 @@ export const confirmedText = (questions: readonly CardQuestion[], answers: Answe
   questions.flatMap((one) => answerOf(one, answers) ?? []).join(' ');
 
 /** The confirmed label with what was typed of other kinds; a typed word that the picture answered gives way. */
-export function mergedText(questions: readonly CardQuestion[], answers: Answers, typed: string): string {
+export function mergedText(questions: readonly CardQuestion[], answers: Answers, { text: typed }: TypedLabel): string {
   const answered = new Set(questions.map(({ told }) => told));
   const kept = tokenize(typed).flatMap((token) => {
     const told = kindOf(token);

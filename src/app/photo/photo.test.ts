@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Finding } from '../../core/photo/findings.ts';
 import type { TextCell } from '../../core/photo/readText.ts';
-import { labelOfDraft, ownWords } from '../cards/cardDraft.ts';
+import { labelOfDraft, ownWords, typedLabel } from '../cards/cardDraft.ts';
 import { cardOfText } from './cardOfText.ts';
 import { answerOf, confirmedText, mergedText, openQuestions, questionsOf } from './cardQuestions.ts';
+import { patchOfText } from './patchOfText.ts';
 import { counterTimes, openCells, pastedText } from './textRows.ts';
 
 const finding = (told: Finding['told'], word: string, part: Partial<Finding> = {}): Finding => ({
@@ -29,7 +30,7 @@ const CARD = [
 
 describe('questions about a card', () => {
   it('put what is doubtful first, and stand open until it is answered', () => {
-    const questions = questionsOf(CARD, '');
+    const questions = questionsOf(CARD, typedLabel(''));
     expect(questions[0]).toMatchObject({ told: 'video', state: 'asked', options: ['V90', 'V60'] });
     expect(openQuestions(questions, {})).toHaveLength(1);
     expect(openQuestions(questions, { video: 'V60' })).toEqual([]);
@@ -37,26 +38,28 @@ describe('questions about a card', () => {
   });
 
   it('never let a doubtful mark count before its answer', () => {
-    const questions = questionsOf(CARD, '');
+    const questions = questionsOf(CARD, typedLabel(''));
     expect(readLabel(confirmedText(questions, {})).marks).toEqual(['U3']);
     expect(readLabel(confirmedText(questions, { video: 'V60' })).marks).toEqual(['V60', 'U3']);
     expect(readLabel(confirmedText(questions, { video: null })).marks).toEqual(['U3']);
   });
 
   it('ask where the person typed something else, and offer both', () => {
-    const questions = questionsOf([finding('video', 'V60'), finding('family', 'SDXC')], 'SDXC V90');
+    const questions = questionsOf([finding('video', 'V60'), finding('family', 'SDXC')], typedLabel('SDXC V90'));
     const [video] = questions;
     expect(video).toMatchObject({ told: 'video', state: 'asked', why: 'typed', options: ['V60', 'V90'] });
     expect(questions.find(({ told }) => told === 'family')?.state).toBe('sure');
   });
 
   it.each(['128 GB', '128gb', '0.128TB'])('do not take %s for another size than 128GB', (typed) => {
-    const [capacity] = questionsOf([finding('capacity', '128GB')], typed).filter(({ told }) => told === 'capacity');
+    const [capacity] = questionsOf([finding('capacity', '128GB')], typedLabel(typed)).filter(
+      ({ told }) => told === 'capacity',
+    );
     expect(capacity?.state).toBe('sure');
   });
 
   it('hold a bus that was entered beside the marks against the picture', () => {
-    const typed = labelOfDraft({ form: 'sd', capacityGB: 128, marks: ['V60', 'IP68'], bus: 'uhs-i' });
+    const typed = labelOfDraft({ form: 'sd', capacityGB: 128, marks: ['V60', 'IP68'], bus: 'uhs-i' }, 'point');
     const questions = questionsOf([finding('bus', 'II'), finding('video', 'V60')], typed);
     expect(questions.find(({ told }) => told === 'bus')).toMatchObject({ state: 'asked', why: 'typed' });
     expect(ownWords(['V60', 'IP68', 'UHS-II'])).toEqual(['IP68']);
@@ -64,45 +67,80 @@ describe('questions about a card', () => {
 
   it('ask where a peak was typed that the picture has not, and not where it is one of two', () => {
     const two = [finding('speed', '280MB/s'), finding('speed', '150MB/s')];
-    const typed = labelOfDraft({ form: 'sd', capacityGB: '', marks: [], readMBps: 300 });
+    const typed = labelOfDraft({ form: 'sd', capacityGB: '', marks: [], readMBps: 300 }, 'point');
     const asked = questionsOf(two, typed).filter(({ state }) => state === 'asked');
     expect(asked).toMatchObject([{ told: 'speed', why: 'typed', options: ['280MB/s', '300MB/s'] }]);
     const key = asked[0]?.key ?? '';
     expect(mergedText(questionsOf(two, typed), { [key]: '300MB/s' }, typed)).toBe('300MB/s 150MB/s');
     for (const same of ['150MB/s', '280 MB/s', '280mb/s'])
-      expect(openQuestions(questionsOf(two, same), {}), same).toEqual([]);
+      expect(openQuestions(questionsOf(two, typedLabel(same)), {}), same).toEqual([]);
+  });
+
+  it('ask where a figure was typed that may be two, and take the one a picture shows', () => {
+    const typed = labelOfDraft({ form: 'sd', capacityGB: '1,200', marks: [], readMBps: '1,400' }, 'point');
+    expect(typed.text).toBe('');
+    const [capacity, speed] = questionsOf([finding('capacity', '128GB'), finding('speed', '280MB/s')], typed);
+    expect(capacity).toMatchObject({ state: 'asked', why: 'typed', options: ['128GB', '1200GB', '1.2GB'] });
+    expect(speed).toMatchObject({ state: 'asked', why: 'typed', options: ['280MB/s', '1400MB/s', '1.4MB/s'] });
+    const alike = questionsOf([finding('capacity', '1.2TB')], typed).find(({ told }) => told === 'capacity');
+    expect(alike).toMatchObject({ state: 'sure', options: ['1.2TB'] });
+    // The comma of a person who writes parts with it is no question.
+    expect(labelOfDraft({ form: 'sd', capacityGB: '1,200', marks: [] }, 'comma').open.capacity).toEqual([]);
+  });
+
+  it('leave a figure that may be two to its own question where a picture has none', () => {
+    const typed = labelOfDraft({ form: 'sd', capacityGB: '1,200', marks: [], readMBps: '1,400' }, 'point');
+    const questions = questionsOf([finding('video', 'V60')], typed);
+    expect(openQuestions(questions, {})).toEqual([]);
+    expect(patchOfText(mergedText(questions, {}, typed), [])).toEqual({ form: 'sd', marks: ['V60'] });
+  });
+
+  it('change in a form what they answer, and keep its own words', () => {
+    expect(patchOfText('SDXC 256GB II V60 280MB/s', ['V90', 'IP68'])).toEqual({
+      form: 'sd',
+      capacityGB: 256,
+      bus: null,
+      marks: ['SDXC', 'II', 'V60', 'IP68'],
+      readMBps: 280,
+    });
   });
 
   it('take what was typed where the picture has nothing of its kind', () => {
-    const questions = questionsOf([finding('family', 'SDXC')], '256 GB V30 UHS-I');
-    expect(mergedText(questions, {}, '256 GB V30 UHS-I')).toContain('V30');
-    expect(cardOfText(mergedText(questions, {}, '256 GB V30 UHS-I'))).toMatchObject({ form: 'sd', capacityGB: 256 });
+    const questions = questionsOf([finding('family', 'SDXC')], typedLabel('256 GB V30 UHS-I'));
+    expect(mergedText(questions, {}, typedLabel('256 GB V30 UHS-I'))).toContain('V30');
+    expect(cardOfText(mergedText(questions, {}, typedLabel('256 GB V30 UHS-I')))).toMatchObject({
+      form: 'sd',
+      capacityGB: 256,
+    });
   });
 
   it('keep typed words of kinds that a label has and the picture does not answer', () => {
-    const questions = questionsOf(CARD, 'A2 V90');
-    expect(mergedText(questions, { video: 'V60' }, 'A2 V90')).toContain('A2');
-    expect(mergedText(questions, { video: 'V60' }, 'A2 V90')).not.toContain('V90');
+    const questions = questionsOf(CARD, typedLabel('A2 V90'));
+    expect(mergedText(questions, { video: 'V60' }, typedLabel('A2 V90'))).toContain('A2');
+    expect(mergedText(questions, { video: 'V60' }, typedLabel('A2 V90'))).not.toContain('V90');
   });
 
   it('join form and type, and ask for a type that was not read', () => {
-    const whole = questionsOf([finding('form', 'CFexpress'), finding('type', 'B'), finding('capacity', '512GB')], '');
+    const whole = questionsOf(
+      [finding('form', 'CFexpress'), finding('type', 'B'), finding('capacity', '512GB')],
+      typedLabel(''),
+    );
     expect(cardOfText(confirmedText(whole, {}))).toMatchObject({ form: 'cfexpress-b', capacityGB: 512 });
-    const half = questionsOf([finding('form', 'CFexpress'), finding('capacity', '512GB')], '');
+    const half = questionsOf([finding('form', 'CFexpress'), finding('capacity', '512GB')], typedLabel(''));
     expect(half.find(({ told }) => told === 'form')).toMatchObject({ state: 'asked' });
     expect(cardOfText(confirmedText(half, {})).form).toBeNull();
   });
 
   it('ask after the marks of the form that was answered', () => {
     const told = (answers: Record<string, string>) =>
-      questionsOf([finding('capacity', '512GB')], '', answers).map((one) => one.told);
+      questionsOf([finding('capacity', '512GB')], typedLabel(''), answers).map((one) => one.told);
     expect(told({})).toEqual(expect.arrayContaining(['form', 'vpg', 'video', 'bus']));
     expect(told({ form: 'CFexpress B' })).not.toContain('video');
     expect(told({ form: 'microSD' })).not.toContain('vpg');
   });
 
   it('answer nothing by themselves but what is sure', () => {
-    for (const question of questionsOf(CARD, '')) {
+    for (const question of questionsOf(CARD, typedLabel(''))) {
       expect(answerOf(question, {}) === null).toBe(question.state !== 'sure');
     }
   });

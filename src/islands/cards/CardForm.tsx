@@ -1,10 +1,10 @@
 import { Checkbox, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import { saveCard } from '../../app/cards/cardActions.ts';
-import { draftDoubt, labelOfDraft, markChoices, ownWords, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { draftDoubt, labelOfDraft, markChoices, tidyMarks, typedLabel } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import { today } from '../../app/kit/today.ts';
-import { cardOfText } from '../../app/photo/cardOfText.ts';
+import { patchOfText } from '../../app/photo/patchOfText.ts';
 import type { Card } from '../../core/kit/model.ts';
 import { cardSchema } from '../../kit/schemas/card.ts';
 import { ASSUMED_WORDS } from '../../text/assumed.ts';
@@ -14,9 +14,9 @@ import { ChoiceField, DateField, NumberField, TextField } from '../../ui/fields.
 import css from '../../ui/form.module.css';
 import { part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
+import { decimalSign } from '../../ui/typedNumber.ts';
 import { useArrival } from '../../ui/useArrival.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
-
 import { IncidentFields } from './IncidentFields.tsx';
 import { VerifiedFields } from './VerifiedFields.tsx';
 
@@ -66,16 +66,11 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
   const [halfRead, setHalfRead] = useState(false);
   /** What a person confirmed of a picture fills the fields; Save is still theirs. */
   const takeOver = (text: string): void => {
-    const read = cardOfText(text);
+    const patch = patchOfText(text, values.marks);
     setPicturing(false);
-    setHalfRead(read.form === null || read.capacityGB === null);
+    setHalfRead(patch.form === undefined || patch.capacityGB === undefined);
     unverify();
-    if (read.form !== null) form.setFieldValue('form', read.form);
-    if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
-    // Of a bus that the label names only; else the one that was entered stays.
-    if (read.namesBus) form.setFieldValue('bus', null);
-    form.setFieldValue('marks', tidyMarks([...read.marks, ...ownWords(values.marks)]));
-    if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
+    form.setValues(patch);
   };
   const doubt = draftDoubt(settled<Card>(values));
   const tooRoomy = roomText(settled<Card>(values));
@@ -115,8 +110,8 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
           <CardPicture
             typed={
               isNew && values.capacityGB === '' && values.marks.length === 0 && !values.readMBps
-                ? ''
-                : labelOfDraft(values)
+                ? typedLabel('')
+                : labelOfDraft(values, decimalSign())
             }
             onAccept={takeOver}
             onClose={() => setPicturing(false)}

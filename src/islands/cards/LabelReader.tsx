@@ -1,4 +1,5 @@
 import { type ClipboardEvent, useMemo, useState } from 'react';
+import { typedLabel } from '../../app/cards/cardDraft.ts';
 import { labelReading, MOST_BESIDE, overallOf, severalLabels, toggleMark } from '../../app/cards/labelReading.ts';
 import type { LabelProblem } from '../../core/cards/labelProblems.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -121,7 +122,7 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
       </div>
       {picturing && (
         <CardPicture
-          typed={isTyped ? text : ''}
+          typed={typedLabel(isTyped ? text : '')}
           onAccept={(read) => {
             setText(read);
             setPicturing(false);

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import type { TypedLabel } from '../../app/cards/cardDraft.ts';
 import { labelReading } from '../../app/cards/labelReading.ts';
 import {
   type Answers,
@@ -24,7 +25,7 @@ interface CardFoundProps {
   /** True until the second reading is done: nothing can be taken over before. */
   readonly isReading: boolean;
   /** What was typed before. */
-  readonly typed: string;
+  readonly typed: TypedLabel;
   readonly onAccept: (text: string) => void;
   readonly onAgain: () => void;
 }

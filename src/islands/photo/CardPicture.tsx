@@ -1,3 +1,4 @@
+import type { TypedLabel } from '../../app/cards/cardDraft.ts';
 import { NOTHING_READ, pictureProblemText, severalText } from '../../text/photo/picture.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { CardFound } from './CardFound.tsx';
@@ -10,7 +11,7 @@ import { usePicture } from './usePicture.ts';
 
 interface CardPictureProps {
   /** What was typed of the label before. */
-  readonly typed: string;
+  readonly typed: TypedLabel;
   /** The confirmed label, in the words of the label reader. */
   readonly onAccept: (text: string) => void;
   readonly onClose: () => void;

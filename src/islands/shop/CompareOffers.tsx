@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { typedLabel } from '../../app/cards/cardDraft.ts';
 import type { ShopViewKit } from '../../app/shop/shopKit.ts';
 import { compareOffers } from '../../app/shop/shopViews.ts';
 import type { Offer } from '../../core/kit/shop.ts';
@@ -50,7 +51,7 @@ export default function CompareOffers({ kit, offers, policy, onRead }: CompareOf
       </div>
       {picturing && (
         <CardPicture
-          typed=""
+          typed={typedLabel('')}
           onAccept={(text) => {
             setPicturing(false);
             onRead(text);

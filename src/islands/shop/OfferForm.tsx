@@ -1,8 +1,8 @@
 import { TagsInput } from '@mantine/core';
 import { useState } from 'react';
-import { draftDoubt, labelOfDraft, markChoices, ownWords, tidyMarks } from '../../app/cards/cardDraft.ts';
+import { draftDoubt, labelOfDraft, markChoices, tidyMarks, typedLabel } from '../../app/cards/cardDraft.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
-import { cardOfText } from '../../app/photo/cardOfText.ts';
+import { patchOfText } from '../../app/photo/patchOfText.ts';
 import { printedOffer } from '../../app/shop/newOffer.ts';
 import { deleteOffer, saveOffer } from '../../app/shop/shopActions.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -15,6 +15,7 @@ import css from '../../ui/form.module.css';
 import { PanelForm } from '../../ui/PanelForm.tsx';
 import panel from '../../ui/panelForm.module.css';
 import { part } from '../../ui/part.tsx';
+import { decimalSign } from '../../ui/typedNumber.ts';
 import { useItemForm } from '../../ui/useItemForm.ts';
 
 const CardPicture = part(() => import('../photo/CardPicture.tsx'));
@@ -57,15 +58,9 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
   };
   const [picturing, setPicturing] = useState(false);
   const takeOver = (text: string): void => {
-    const read = cardOfText(text);
     setPicturing(false);
     if (values.name.trim() === '') form.setFieldValue('name', text);
-    if (read.form !== null) form.setFieldValue('form', read.form);
-    if (read.capacityGB !== null) form.setFieldValue('capacityGB', read.capacityGB);
-    // Of a bus that the label names only; else the one that was entered stays.
-    if (read.namesBus) form.setFieldValue('bus', null);
-    form.setFieldValue('marks', tidyMarks([...read.marks, ...ownWords(values.marks)]));
-    if (read.readMBps !== null) form.setFieldValue('readMBps', read.readMBps);
+    form.setValues(patchOfText(text, values.marks));
   };
   const doubt = draftDoubt({ ...settled<Offer>(values), label: '', usableGB: null, cacheGB: null } as Card);
   return (
@@ -86,7 +81,11 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
       </div>
       {picturing && (
         <CardPicture
-          typed={values.capacityGB === '' && values.marks.length === 0 ? values.name : labelOfDraft(values)}
+          typed={
+            values.capacityGB === '' && values.marks.length === 0
+              ? typedLabel(values.name)
+              : labelOfDraft(values, decimalSign())
+          }
           onAccept={takeOver}
           onClose={() => setPicturing(false)}
         />
