@@ -184,6 +184,15 @@ describe('with pictures', () => {
     await app.clickText('button', 'Another picture');
   };
 
+  const readTwice = async (): Promise<void> => {
+    await app.seesText(DIALOG, 'read twice alike');
+    await app.driver.wait(
+      () => app.run<boolean>(`return !document.querySelector('${DIALOG}').innerText.includes('a second time')`),
+      WAIT,
+      'the second reading',
+    );
+  };
+
   it.each([
     ['no-picture.png', Buffer.from('128GB SDXC II'), 'no picture that the browser can open'],
     [
@@ -271,11 +280,7 @@ describe('with pictures', () => {
 
   it('upside down are read all the same, and fill the form', async () => {
     await choose(app, file('down.png', pngOf(labelOf(CARD, { ...STEADY, turn: 187 }))));
-    await app.seesText(DIALOG, 'read twice alike');
-    await app.driver.wait(
-      () => app.run<boolean>(`return !document.querySelector('${DIALOG}').innerText.includes('a second time')`),
-      WAIT,
-    );
+    await readTwice();
     await answer(app, WORDS);
     await app.clickText('button', 'That is right');
     await app.seesText('aside', 'V60');
@@ -284,6 +289,19 @@ describe('with pictures', () => {
     );
     expect(value).toContain('128');
     expect(value).toContain('280');
+  });
+
+  it('ask beside a typed figure that may be two', async () => {
+    await app.fill('Capacity', '1,200', '//aside');
+    await app.clickText('button', 'Read it off a picture');
+    await choose(app, file('small.png', pngOf(labelOf(CARD, STEADY))));
+    await readTwice();
+    const asked = await app.seesText(DIALOG, 'You typed something else.');
+    expect(asked).toContain('1200 GB');
+    expect(asked).toContain('1.2 GB');
+    await answer(app, WORDS);
+    await app.clickText('button', 'That is right');
+    expect(await (await app.find('aside input[placeholder="256"]')).getAttribute('value')).toBe('128');
   });
 
   it('of fifty megapixels are read', async () => {
