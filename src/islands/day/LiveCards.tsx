@@ -1,0 +1,111 @@
+import { useState } from 'react';
+import type { DayViewKit } from '../../app/day/dayKit.ts';
+import type { LiveCard } from '../../app/day/live.ts';
+import type { Card, CardState } from '../../core/kit/model.ts';
+import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
+import type { DayNames } from '../../text/day/day.ts';
+import { LIVE_STATES, LIVE_TONES, PRESS_WORDS } from '../../text/day/live.ts';
+import { whenText } from '../../text/kit/when.ts';
+import css from './LivePart.module.css';
+
+interface LiveCardsProps {
+  readonly cards: readonly LiveCard[];
+  readonly kit: DayViewKit;
+  /** Missing while the day is planned for the first time. */
+  readonly day: PlannedDay | null;
+  readonly names: DayNames;
+  /** The card whose code was read last. */
+  readonly scanned: string | null;
+  readonly onPress: (live: LiveCard, to: CardState) => void;
+  readonly onCompare: (card: Card) => void;
+}
+
+/** Where a card has been, in a line. */
+function about({ press, state, card }: LiveCard, kit: DayViewKit): string {
+  const body = kit.bodies.find(({ id }) => id === press?.bodyId);
+  const slot = body?.slots.find(({ id }) => id === press?.slotId);
+  if (state === 'in-body' && body) return `in ${body.name}${slot ? `, ${slot.name.toLowerCase()}` : ''}`;
+  if (state === 'verified' && press) return press.proof === 'lists' ? 'lists agree' : 'by word, lists not compared';
+  if (state === 'copied-once') return '1 copy · not to be wiped';
+  if (state === 'full' || state === 'copying') return 'not to be wiped';
+  if (press) return `${whenText(press.at)}${press.who ? `, ${press.who}` : ''}`;
+  return `${card.capacityGB} GB`;
+}
+
+/** Every card of the day with the state it was pressed into: one press for what comes next, and behind … the others. */
+export function LiveCards({ cards, kit, day, names, scanned, onPress, onCompare }: LiveCardsProps) {
+  const [showAll, setShowAll] = useState<string | null>(null);
+  return (
+    <section aria-label="Cards">
+      <div className={css.cardsHead}>
+        <h2>Cards</h2>
+        <span className="soft">
+          {day?.frees[0]
+            ? `next free: ${names.card(day.frees[0].cardId)} at ${names.clock(day.frees[0].atSeconds)}`
+            : ''}
+        </span>
+      </div>
+      <ul className={css.cards}>
+        {cards.map((live) => (
+          <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>
+            <div className={css.name}>
+              <h3>{live.card.label}</h3>
+              <p className="soft">{about(live, kit)}</p>
+            </div>
+            <b className={`tone-${LIVE_TONES[live.state]}`}>{LIVE_STATES[live.state]}</b>
+            <div className={css.press}>
+              <button
+                type="button"
+                className="ink-button"
+                aria-label={`${live.card.label}: ${PRESS_WORDS[live.next]}`}
+                onClick={() => onPress(live, live.next)}
+              >
+                {PRESS_WORDS[live.next]}
+              </button>
+              <button
+                type="button"
+                className={css.other}
+                aria-label={`${live.card.label}: another state`}
+                aria-expanded={showAll === live.card.id}
+                onClick={() => setShowAll(showAll === live.card.id ? null : live.card.id)}
+              >
+                …
+              </button>
+            </div>
+            {showAll === live.card.id && (
+              <div className={css.all}>
+                {live.state !== 'free' && live.state !== 'in-body' && (
+                  <button
+                    type="button"
+                    className="plain-button"
+                    onClick={() => {
+                      setShowAll(null);
+                      onCompare(live.card);
+                    }}
+                  >
+                    Compare lists
+                  </button>
+                )}
+                {(Object.keys(PRESS_WORDS) as CardState[])
+                  .filter((to) => to !== live.state && to !== live.next)
+                  .map((to) => (
+                    <button
+                      key={to}
+                      type="button"
+                      className="plain-button"
+                      onClick={() => {
+                        setShowAll(null);
+                        onPress(live, to);
+                      }}
+                    >
+                      {PRESS_WORDS[to]}
+                    </button>
+                  ))}
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,64 @@
+import type { DayViewKit } from '../../app/day/dayKit.ts';
+import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import type { Seconds } from '../../core/units/brand.ts';
+import type { DayNames } from '../../text/day/day.ts';
+import { clockText } from '../../text/quantity.ts';
+import css from './LivePart.module.css';
+
+interface NextSwapProps {
+  readonly kit: DayViewKit;
+  /** Missing while the day is planned for the first time. */
+  readonly day: PlannedDay | null;
+  readonly names: DayNames;
+  readonly swap: PlannedSwap | null;
+  /** Now, seconds of the day. */
+  readonly seconds: number;
+  readonly onSwap: (swap: PlannedSwap) => void;
+}
+
+/** Which card goes where next, and how long that is from now. */
+export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapProps) {
+  const left = swap ? Math.max(0, swap.atSeconds - seconds) : null;
+  const running =
+    day?.blocks.filter(({ fromSeconds, toSeconds }) => fromSeconds <= seconds && seconds < toSeconds) ?? [];
+  const slotName = (bodyId: string, slotId: string): string =>
+    kit.bodies.find(({ id }) => id === bodyId)?.slots.find(({ id }) => id === slotId)?.name ?? '';
+  return (
+    <section className={css.next} aria-label="The next swap">
+      {swap && left !== null && swap.inCardId ? (
+        <>
+          <p className="soft">
+            {names.body(swap.bodyId)}
+            {running
+              .filter(({ bodyId }) => bodyId === swap.bodyId)
+              .map(({ blockId }) => ` · ${names.block(blockId)}`)
+              .join('')}
+          </p>
+          <div className={css.count}>
+            <b role="timer" aria-label={`${clockText(left as Seconds)} to the next swap`}>
+              {clockText(Math.floor(left) as Seconds)}
+            </b>
+            <p>
+              <strong>
+                {swap.outCardId ? `${names.card(swap.outCardId)} → ` : ''}
+                {names.card(swap.inCardId)}
+              </strong>
+              <span className="soft">
+                {swap.outCardId ? 'swap' : 'in'} at {names.clock(swap.atSeconds)}
+                {slotName(swap.bodyId, swap.slotId) && `, ${slotName(swap.bodyId, swap.slotId).toLowerCase()}`}
+              </span>
+            </p>
+          </div>
+          <p className="soft">to the next swap, as planned from what was pressed</p>
+          <div className={css.buttons}>
+            <button type="button" className="ink-button" data-strong onClick={() => onSwap(swap)}>
+              {swap.outCardId ? 'Swapped now' : 'It is in'}
+            </button>
+          </div>
+        </>
+      ) : (
+        <p>{day ? 'No more card has to go in today, as planned.' : 'Planning the day …'}</p>
+      )}
+    </section>
+  );
+}
