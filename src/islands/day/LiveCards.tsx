@@ -64,7 +64,7 @@ export function LiveCards({ cards, kit, day, names, scanned, onPress, onCompare 
               </button>
               <button
                 type="button"
-                className={css.other}
+                className={css.others}
                 aria-label={`${live.card.label}: another state`}
                 aria-expanded={showAll === live.card.id}
                 onClick={() => setShowAll(showAll === live.card.id ? null : live.card.id)}
