@@ -301,6 +301,10 @@ describe('hands', () => {
        return document.querySelector('#notices').textContent + ' · ' + seen.textContent;`,
     );
     expect(over).toMatch(/Undo.* · Delete this block$/);
+    // Nothing but the notice takes room at the foot.
+    const empty = `const [place, notice] = ['#notices', '.mantine-Notification-root'].map((one) => document.querySelector(one));
+      return place.offsetHeight - notice.offsetHeight;`;
+    expect(await app.run<number>(empty)).toBe(0);
     await app.undoByKeys();
   });
 
