@@ -155,8 +155,11 @@ export function questionsOf(
   const typedOf = (told: Told, finding: Finding | null): readonly string[] => {
     const one = told !== 'speed' ? typedWords.get(told) : finding === firstSpeed ? speed : null;
     if (one) return [one];
+    if (finding === null || (told !== 'capacity' && finding !== firstSpeed)) return [];
     // An open figure asks by itself; here it is met by a picture that shows none of its readings.
-    return finding !== null && (told === 'capacity' || finding === firstSpeed) ? (open[told as 'capacity'] ?? []) : [];
+    const readings = open[told as 'capacity' | 'speed'] ?? [];
+    const isMet = findings.some((one) => one.told === told && readings.some((word) => saysTheSame(word, one.word)));
+    return isMet ? [] : readings;
   };
   const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
     const own = typedOf(told, finding);

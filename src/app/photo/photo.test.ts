@@ -84,6 +84,8 @@ describe('questions about a card', () => {
     expect(speed).toMatchObject({ state: 'asked', why: 'typed', options: ['280MB/s', '1400MB/s', '1.4MB/s'] });
     const alike = questionsOf([finding('capacity', '1.2TB')], typed).find(({ told }) => told === 'capacity');
     expect(alike).toMatchObject({ state: 'sure', options: ['1.2TB'] });
+    const second = questionsOf([finding('speed', '1700MB/s'), finding('speed', '1400MB/s')], typed);
+    expect(openQuestions(second, {})).toEqual([]);
     // The comma of a person who writes parts with it is no question.
     expect(labelOfDraft({ form: 'sd', capacityGB: '1,200', marks: [] }, 'comma').open.capacity).toEqual([]);
   });
