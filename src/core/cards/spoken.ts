@@ -1,4 +1,5 @@
-import { parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
+import { parseCapacity, parseDuration } from '../units/parse.ts';
+import { SIZE_UNIT, timePattern } from '../units/spelling.ts';
 import type { Said } from './token.ts';
 
 /** Numbers as they are said. */
@@ -24,58 +25,35 @@ const minutes = (amount: number, unit: string, half: boolean): Said | null => {
   return read.ok ? { kind: 'time', value: read.value.value, loose: true, clock: null } : null;
 };
 
-const PREFIX: Readonly<Record<string, string>> = { k: 'k', m: 'M', g: 'G', t: 'T' };
-
-/** `100 megabits per second`, `2 GB per minute`: the unit as it is written otherwise. */
-function rate(amount: string, prefix: string, unit: string, per: string): Said | null {
-  const read = parseRate(`${amount} ${PREFIX[prefix.charAt(0).toLowerCase()] ?? ''}${unit}/${per}`);
-  return read.ok ? { kind: 'rate', ...read.value, loose: true } : null;
-}
-
 function capacity(amount: string, unit: string): Said | null {
   const read = parseCapacity(`${amount} ${unit.charAt(0).toUpperCase()}B`);
   return read.ok ? { kind: 'capacity', ...read.value, loose: true } : null;
 }
 
-const perOf = (word: string): string => (/^h/i.test(word) ? 'h' : /^m/i.test(word) ? 'min' : 's');
-const SECONDS = 'seconds?|secs?|s|minutes?|min|hours?|h';
-const PER = String.raw`\s*(?:per|a|\/)\s*`;
+const HOURS = timePattern('h');
+const MINUTES = timePattern('min');
 
 /**
- * What people say where a label or a manual has a sign: number words, units by their names, times with a half. Each comes
+ * What people say where a label or a manual has a sign: number words, times with a half. Each comes
  * back marked as loosely read, so that the reading is shown.
  */
 export const SPOKEN: readonly Spoken[] = [
-  [
-    String.raw`(${DIGITS})\s*(kilo|mega|giga|tera)(bits?|bytes?)${PER}(${SECONDS})`,
-    ([, amount = '', prefix = '', unit = '', per = '']) => rate(amount, prefix, unit, perOf(per)),
-  ],
-  [
-    String.raw`(${DIGITS})\s*([kmgt])(b|bits?|bytes?)\s*(?:per|a)\s*(${SECONDS})`,
-    ([, amount = '', prefix = '', unit = '', per = '']) => rate(amount, prefix, unit, perOf(per)),
-  ],
-  // Bits are a stream's, and a stream is told by the second: nobody says so.
-  [String.raw`(${DIGITS})\s*(mega|giga)bits?`, ([, amount = '', prefix = '']) => rate(amount, prefix, 'bit', 's')],
-  [
-    String.raw`(${DIGITS})\s*(gigs?|gigabytes?|teras?|terabytes?)`,
-    ([, amount = '', unit = '']) => capacity(amount, unit),
-  ],
   [String.raw`(\d+)([gt])`, ([, amount = '', unit = '']) => capacity(amount, unit)],
   [String.raw`half\s+an?\s+hour`, () => minutes(30, 'min', false)],
   [
-    String.raw`(${SAID}|${DIGITS})\s+(?:and\s+a\s+half\s+)(hours?|minutes?|mins?)`,
+    String.raw`(${SAID}|${DIGITS})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
   ],
   [
-    String.raw`(${SAID}|${DIGITS})\s+(hours?|minutes?|mins?)(\s+and\s+a\s+half)`,
+    String.raw`(${SAID}|${DIGITS})\s+(${HOURS}|${MINUTES})(\s+and\s+a\s+half)`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
   ],
   [
-    String.raw`(${SAID})\s+(hours?|minutes?|mins?)`,
+    String.raw`(${SAID})\s+(${HOURS}|${MINUTES})`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, false),
   ],
   [
-    String.raw`(${COUNTED})(?=\s+${DIGITS}\s*(?:[gt]i?b|gigs?|teras?)(?![\w.]))`,
+    String.raw`(${COUNTED})(?=\s+${DIGITS}\s*${SIZE_UNIT}(?![\w.]))`,
     ([, count = 'two']) => ({ kind: 'count', value: numberOf(count) }),
   ],
   [

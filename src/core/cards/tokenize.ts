@@ -1,5 +1,6 @@
 import { readNumber } from '../units/number.ts';
 import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
+import { OPEN_UNIT, RATE_UNIT, SIZE_UNIT, timePattern } from '../units/spelling.ts';
 import { SPOKEN } from './spoken.ts';
 import { nearestMarks, nearestWords } from './suggest.ts';
 import type { Said, Token, UnreadProblem } from './token.ts';
@@ -13,7 +14,10 @@ type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said |
 
 const NUM = String.raw`(?:[+-]?(?:\d+(?:[.,]\d+)*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
 const END = String.raw`(?![\w.])`;
-const re = (source: string): RegExp => new RegExp(source, 'iy');
+const re = (source: string): RegExp => new RegExp(source, 'iuy');
+const [HOURS, MINUTES, SECONDS] = (['h', 'min', 's'] as const).map(timePattern);
+/** Behind a peak of small print, where nobody doubts it: megabytes. */
+const PEAK_UNIT = String.raw`(?:\s?mb\/?s)?`;
 
 const unread = (problem: UnreadProblem): Said => ({ kind: 'unread', problem });
 
@@ -96,17 +100,17 @@ const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
 ];
 
 /** A word of a label, as it may stand between the number on a card and the word card. */
-const LABEL_WORD = String.raw`(?:v\d{1,2}|u[13]|c10|uhs-?i{1,3}|i{1,3}|\d+\s?[gt]b|(?:micro)?sd[hxu]?c?|cfexpress|vpg\d+)`;
+const LABEL_WORD = String.raw`(?:\d+\s?${SIZE_UNIT}|${SPELLINGS.map(({ pattern }) => pattern).join('|')})`;
 
 const READERS: readonly Reader[] = [
   [re(String.raw`[\s,;·|?!/*]+`), () => ({ kind: 'word', word: 'filler' })],
   // Peaks as small print has them: R300 W260, R:800MB/s.
-  [re(String.raw`[rw]\s?:?\s?(\d{2,5})(?:\s?mb\/?s)?${END}`), (m) => printedSaid(m[1] ?? '')],
+  [re(String.raw`[rw]\s?:?\s?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '')],
   // The same in words. A camera writes and never reads: what is written counts as a peak only beside what is read.
-  [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})(?:\s?mb\/?s)?${END}`), (m) => printedSaid(m[1] ?? '')],
+  [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '')],
   [
     re(
-      String.raw`(?<=reads?\s*:?\s*(?:up\s+to\s*)?\d{2,5}(?:\s?mb\/?s)?[\s,;/]*(?:and\s+)?)writes?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})(?:\s?mb\/?s)?${END}`,
+      String.raw`(?<=reads?\s*:?\s*(?:up\s+to\s*)?\d{2,5}${PEAK_UNIT}[\s,;/]*(?:and\s+)?)writes?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`,
     ),
     (m) => printedSaid(m[1] ?? ''),
   ],
@@ -118,7 +122,10 @@ const READERS: readonly Reader[] = [
   // Behind its version the letter belongs to a form that was read already.
   [re(String.raw`(?<=express\s+\d\.0\s+)(?:type[\s-]*)?[abc]${END}`), () => ({ kind: 'word', word: 'filler' })],
   ...SPOKEN.map(([source, say]): Reader => [re(`(?:${source})${END}`), say]),
-  [re(String.raw`(\d{1,2})\s*[x×](?=\s*\d+(?:[.,]\d+)?\s*[gt]i?b)`), (m) => ({ kind: 'count', value: Number(m[1]) })],
+  [
+    re(String.raw`(\d{1,2})\s*[x×](?=\s*\d+(?:[.,]\d+)?\s*${SIZE_UNIT}${END})`),
+    (m) => ({ kind: 'count', value: Number(m[1]) }),
+  ],
   // A size and its frame rate written as one: 4K60, UHD25p.
   [re(String.raw`(?<=[468]k|12k|uhd|hd)@?(\d{2,3})\s?(?:p|fps)?${END}`), (m) => speedSaid(m[1] ?? '')],
   [
@@ -128,7 +135,7 @@ const READERS: readonly Reader[] = [
       return number(Math.max(width, height), 16, 65_536, { kind: 'picture', width, height });
     },
   ],
-  [re(String.raw`${NUM}\s*[kmgt]?i?(?:b|bit|bits|byte|bytes)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)${END}`), rateSaid],
+  [re(String.raw`${NUM}\s*${RATE_UNIT}${END}`), rateSaid],
   [re(String.raw`\d:\d:\d${END}`), () => ({ kind: 'word', word: 'filler' })],
   [
     re(String.raw`(\d+(?:\.\d+)?):1(?![\d:])`),
@@ -136,14 +143,14 @@ const READERS: readonly Reader[] = [
   ],
   [re(String.raw`\d{1,3}:[0-5]\d:[0-5]\d${END}`), timeSaid],
   [re(String.raw`\d{1,3}:[0-5]\d${END}`), timeSaid],
-  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:minutes?|mins?|m)\s*\d{1,2}\s*(?:seconds?|secs?|s)${END}`), timeSaid],
-  [re(String.raw`\d+(?:[.,]\d+)?\s*h(?:ours?|rs?)?(?:\s*\d{1,2}\s*(?:minutes?|min|m)?)?${END}`), timeSaid],
-  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:minutes?|mins?)(?:\s*\d{1,2}\s*s(?:ec)?)?${END}`), timeSaid],
-  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:s|sec|seconds?)${END}`), timeSaid],
-  [re(String.raw`${NUM}\s*(?:hours?|hrs?|h|minutes?|mins?)${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:${MINUTES}|m)\s*\d{1,2}\s*${SECONDS}${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*(?:${HOURS}|h(?=\d))(?:\s*\d{1,2}\s*(?:${MINUTES}|m)?)?${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*${MINUTES}(?:\s*\d{1,2}\s*${SECONDS})?${END}`), timeSaid],
+  [re(String.raw`\d+(?:[.,]\d+)?\s*${SECONDS}${END}`), timeSaid],
+  [re(String.raw`${NUM}\s*(?:${HOURS}|${MINUTES})${END}`), timeSaid],
   [re(String.raw`(\d+)\s*-?\s*bit${END}`), (m) => number(Number(m[1]), 1, 32, { kind: 'bits', value: Number(m[1]) })],
-  [re(String.raw`${NUM}\s*(?:m|mb|mbits?|mbytes?)${END}`), rateSaid],
-  [re(String.raw`${NUM}\s*[kgt]i?b(?:ytes?)?${END}`), capacitySaid],
+  [re(String.raw`${NUM}\s*${OPEN_UNIT}${END}`), rateSaid],
+  [re(String.raw`${NUM}\s*${SIZE_UNIT}${END}`), capacitySaid],
   ...PICTURE_NAMES.map(
     ([source, couldBe]): Reader => [
       re(String.raw`${source}(?:${END}|(?=@?\d{2,3}\s?(?:p|fps)?${END}))`),

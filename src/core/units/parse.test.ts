@@ -13,6 +13,14 @@ describe('parseRate', () => {
     ['500Mbps', 62_500_000],
     ['500 Mbit/s', 62_500_000],
     ['500 Mbits/s', 62_500_000],
+    ['500 Mbit', 62_500_000],
+    ['1.2 Gbit', 150_000_000],
+    ['500 megabits', 62_500_000],
+    ['75 Mo/s', 75_000_000],
+    ['1,5 GB/Min.', 25_000_000],
+    ['5 GB/minute', 83_333_334],
+    ['600 Mbit/second', 75_000_000],
+    ['2 gibibytes per hour', 596_524],
     ['62.5 MB/s', 62_500_000],
     ['62.5MBps', 62_500_000],
     ['1.536 Mb/s', 192_000],
@@ -33,7 +41,7 @@ describe('parseRate', () => {
     expect(parseRate('100 Mbps')).toMatchObject({ value: { loose: false } });
   });
 
-  it.each(['100 m', '100 M', '100 Mb', '100 mb', '100 MB', '100 MBPS', '100mbit'])(
+  it.each(['100 m', '100 M', '100 Mb', '100 mb', '100 MB', '100 MBPS', '100 Mo', '100 Mbytes'])(
     'asks bits or bytes for %s and never guesses',
     (text) => {
       expect(parseRate(text)).toMatchObject({

@@ -1,8 +1,8 @@
 import { err, ok, type Result } from '../result.ts';
 import { type AmountRefusal, capacity, duration, rate } from './amount.ts';
 import type { Bytes, BytesPerSecond, Seconds } from './brand.ts';
-import { BYTES_IN_MEGABIT, GB, GiB, KB, KiB, MB, MiB, TB, TiB } from './convert.ts';
 import { readNumber } from './number.ts';
+import { readRateUnit, readSizeUnit, timePattern } from './spelling.ts';
 
 /** Why a typed quantity could not be read, with what it may have meant. */
 export type ParseRefusal =
@@ -41,40 +41,10 @@ function split(text: string): Parts | Extract<ParseRefusal, { readonly code: 'op
   return { code: 'open-number', text, couldBe: read.error.couldBe.map((one) => `${one} ${unit}`.trim()) };
 }
 
-interface RateUnit {
-  readonly factor: number;
-  readonly written: 'bits' | 'bytes';
-  readonly loose: boolean;
-}
-
-const SCALE: Readonly<Record<string, number>> = { '': 1, k: KB, m: MB, g: GB, t: TB };
-const BINARY: Readonly<Record<string, number>> = { k: KiB, m: MiB, g: GiB, t: TiB };
-const PER: Readonly<Record<string, number>> = { s: 1, sec: 1, min: 60, h: 3600, hr: 3600 };
-
-/** Reads the unit of a rate. Null when unknown, 'ambiguous' when its b could be either. */
-function rateUnit(unit: string): RateUnit | 'ambiguous' | null {
-  const match = /^([kmgt]?)(i?)(b|bit|bits|byte|bytes)\s*(?:\/|p(?=s))\s*(s|sec|min|h|hr)$/i.exec(unit);
-  if (!match) return null;
-  const [, prefix = '', binary = '', word = '', per = ''] = match;
-  const bare = word.length === 1;
-  // All in capitals (MBPS, KBPS) says nothing about bits or bytes: the writer's shift key decided.
-  if (bare && word === 'B' && per === 'S') return 'ambiguous';
-  const bytes = bare ? word === 'B' : /^bytes?$/i.test(word);
-  const scale = binary ? BINARY[prefix.toLowerCase()] : SCALE[prefix.toLowerCase()];
-  const seconds = PER[per.toLowerCase()];
-  if (scale === undefined || seconds === undefined) return null;
-  return {
-    factor: (bytes ? scale : scale / 8) / seconds,
-    written: bytes ? 'bytes' : 'bits',
-    // `100 mbps` is read as megabits and the reading is shown; a small m or g is never milli or gram here.
-    loose: /^[mgt]/.test(prefix),
-  };
-}
-
 const couldBeRates = (amount: number): readonly string[] => [`${amount} Mb/s`, `${amount} MB/s`];
 
 /**
- * A typed rate: Mb/s, Mbps, Mbit/s, MB/s, GB/min, MiB/s and the same with k, G, T.
+ * A typed rate: Mb/s, Mbps, Mbit/s, MB/s, GB/min, MiB/s, Go/h, megabits per second and the like (`units/spelling.ts`).
  *
  * @returns the rate; or a refusal naming what it could have been. `100 m` and `100 Mb` are refused, never guessed.
  * @example parseRate('500 Mb/s') // => { ok: true, value: { value: 62_500_000, written: 'bits', loose: false } }
@@ -85,20 +55,12 @@ export function parseRate(text: string): Result<ReadRate, ParseRefusal> {
   if ('code' in parts) return err(parts);
   const { amount, unit } = parts;
   if (unit === '') return err({ code: 'no-unit', text, couldBe: couldBeRates(amount) });
-  const known = rateUnit(unit);
-  if (known === 'ambiguous' || /^(m|mb|mbits?|mbytes?)$/i.test(unit)) {
-    return err({ code: 'bits-or-bytes', text, couldBe: couldBeRates(amount) });
-  }
+  const known = readRateUnit(unit);
+  if (known === 'open') return err({ code: 'bits-or-bytes', text, couldBe: couldBeRates(amount) });
   if (!known) return err({ code: 'unknown-unit', text, couldBe: couldBeRates(amount) });
-  const exact =
-    known.written === 'bits' && /^m/i.test(unit) && !/i?b.*\/(min|h)/i.test(unit)
-      ? amount * BYTES_IN_MEGABIT
-      : amount * known.factor;
-  const checked = rate(exact);
+  const checked = rate(amount * known.bytesPerSecond);
   return checked.ok ? ok({ value: checked.value, written: known.written, loose: known.loose }) : checked;
 }
-
-const CAPACITY = /^([kmgt])(i?)(b|byte|bytes)$/i;
 
 /**
  * A typed capacity: GB, TB, GiB and the like. Cards are never sold in bits, so `256gb` is read as gigabytes and
@@ -113,20 +75,22 @@ export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
   if ('code' in parts) return err(parts);
   const { amount, unit } = parts;
   if (unit === '') return err({ code: 'no-unit', text, couldBe: [`${amount} GB`, `${amount} GiB`] });
-  const match = CAPACITY.exec(unit);
-  if (!match) return err({ code: 'unknown-unit', text, couldBe: [`${amount} GB`, `${amount} TB`] });
-  const [, prefix = '', binary = '', word = ''] = match;
-  const scale = (binary ? BINARY : SCALE)[prefix.toLowerCase()] ?? 1;
-  const checked = capacity(amount * scale);
-  return checked.ok ? ok({ value: checked.value, loose: word === 'b' }) : checked;
+  const known = readSizeUnit(unit);
+  if (!known) return err({ code: 'unknown-unit', text, couldBe: [`${amount} GB`, `${amount} TB`] });
+  const checked = capacity(amount * known.bytes);
+  return checked.ok ? ok({ value: checked.value, loose: known.loose }) : checked;
 }
 
 const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
 const LONG_CLOCK = /^(\d{1,3}):([0-5]\d):([0-5]\d)$/;
-const HOURS_MINUTES = /^(\d+(?:[.,]\d+)?)\s*h(?:ours?|rs?)?\s*(?:(\d{1,2})\s*(?:m|min|minutes?)?)?$/i;
-const MINUTES = /^(\d+(?:[.,]\d+)?)\s*(?:min|mins|minutes?)(?:\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?)?$/i;
-const MINUTES_SECONDS = /^(\d+)\s*m\s*(\d{1,2})\s*s(?:ec|ecs|econds?)?$/i;
-const SECONDS = /^(\d+(?:[.,]\d+)?)\s*s(?:ec|econds?)?$/i;
+const NUMERAL = String.raw`(\d+(?:[.,]\d+)?)`;
+const whole = (source: string): RegExp => new RegExp(`^${source}$`, 'iu');
+const [H, MIN, S] = (['h', 'min', 's'] as const).map(timePattern);
+/** A letter alone stands for minutes beside hours or seconds only: `1h30m`, `9m22s`. */
+const HOURS_MINUTES = whole(String.raw`${NUMERAL}\s*(?:${H}|h(?=\d))\s*(?:(\d{1,2})\s*(?:${MIN}|m)?)?`);
+const MINUTES = whole(String.raw`${NUMERAL}\s*${MIN}(?:\s*(\d{1,2})\s*${S})?`);
+const MINUTES_SECONDS = whole(String.raw`(\d+)\s*m\s*(\d{1,2})\s*${S}`);
+const SECONDS = whole(String.raw`${NUMERAL}\s*${S}`);
 
 /** How `9:22` is read: hours and minutes of a plan, or minutes and seconds of a take. */
 export type ClockReading = 'hours' | 'minutes';

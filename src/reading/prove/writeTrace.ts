@@ -2,6 +2,8 @@ import Papa from 'papaparse';
 import type { WriteTrace } from '../../core/prove/trace/trace.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { finish, type Steps } from '../../core/steps.ts';
+import { MB } from '../../core/units/convert.ts';
+import { inBytesPerSecond, type RateUnitName, rateUnitIn, readRateUnit } from '../../core/units/spelling.ts';
 import { type Decimal, decimalOf } from '../bodies/paste/numbers.ts';
 
 /** Most rows of a trace. */
@@ -19,20 +21,22 @@ export const TIME_UNITS = ['s', 'ms', 'µs', 'min', 'clock'] as const;
 /** How times are written; `clock`: hours, minutes and seconds. */
 export type TimeUnit = (typeof TIME_UNITS)[number];
 
-export const WRITE_UNITS = ['MB/s', 'MiB/s', 'kB/s', 'KiB/s', 'GB/s', 'GiB/s', 'Mb/s', 'B/s'] as const;
-/** Units of a write rate. */
-export type WriteUnit = (typeof WRITE_UNITS)[number];
+/** Units of a write rate that a person is offered; a file may name any other. */
+export const WRITE_UNITS = [
+  'MB/s',
+  'MiB/s',
+  'kB/s',
+  'KiB/s',
+  'GB/s',
+  'GiB/s',
+  'Mb/s',
+  'B/s',
+] as const satisfies readonly RateUnitName[];
+/** The unit of a write rate. */
+export type WriteUnit = RateUnitName;
 
-const IN_MBPS: Readonly<Record<WriteUnit, number>> = {
-  'MB/s': 1,
-  'MiB/s': 1.048576,
-  'kB/s': 1e-3,
-  'KiB/s': 1.024e-3,
-  'GB/s': 1e3,
-  'GiB/s': 1073.741824,
-  'Mb/s': 0.125,
-  'B/s': 1e-6,
-};
+/** Megabytes a second in one of a unit. */
+const inMBps = (unit: WriteUnit): number => inBytesPerSecond(unit) / MB;
 const IN_SECONDS: Readonly<Record<Exclude<TimeUnit, 'clock'>, number>> = { s: 1, ms: 1e-3, µs: 1e-6, min: 60 };
 
 /** What a person says of a file that does not say it itself. */
@@ -76,21 +80,12 @@ type Column = 'time' | 'rate' | 'celsius';
 type Columns = Readonly<Partial<Record<Column, number>>>;
 
 const CLOCK = /^(?:\d+-\d+-\d+[ T])?(\d{1,3}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?$/;
-const UNIT_WORDS: readonly (readonly [RegExp, WriteUnit])[] = [
-  [/\bgi?b(?:yte)?s?\s*(?:\/|p|per\s*)s/i, 'GB/s'],
-  [/\bmi?b(?:yte)?s?\s*(?:\/|p|per\s*)s/i, 'MB/s'],
-  [/\bki?b(?:yte)?s?\s*(?:\/|p|per\s*)s/i, 'kB/s'],
-  [/\bb(?:ytes?)?\s*(?:\/|p|per\s*)s/i, 'B/s'],
-];
 
-/** The unit that a text names; a small b counts bits. */
+/** The unit that a text names; null where it names none, or one that may be bits or bytes. A small b counts bits. */
 export function writeUnitIn(title: string): WriteUnit | null {
-  const text = title.replace(/[_()[\]]/g, ' ');
-  if (/\bM(?:bit|b)\s*(?:\/|p)s/.test(text) || /\bmbit\s*(?:\/|p)s/i.test(text)) return 'Mb/s';
-  const found = UNIT_WORDS.find(([pattern]) => pattern.test(text))?.[1] ?? null;
-  if (found === null || !/\b[GMK]i/i.test(text.replace(/per|bits?/gi, ''))) return found;
-  const binary: Readonly<Partial<Record<WriteUnit, WriteUnit>>> = { 'GB/s': 'GiB/s', 'MB/s': 'MiB/s', 'kB/s': 'KiB/s' };
-  return /\b[GMK]ib/i.test(text) ? (binary[found] ?? found) : found;
+  const found = rateUnitIn(title.replace(/[_()[\]]/g, ' '));
+  const unit = found === null ? null : readRateUnit(found);
+  return unit === null || unit === 'open' ? null : unit.name;
 }
 
 function timeUnitIn(text: string): TimeUnit | null {
@@ -294,7 +289,7 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
   const { delimiter, columns, decimal, timeUnit, unit, unitSaid, first } = form.value;
   const { time, rate, celsius } = columns;
   const factor = timeUnit === 'clock' ? 1 : IN_SECONDS[timeUnit];
-  const inUnits = IN_MBPS[unit];
+  const inUnits = inMBps(unit);
   let seconds = new Float64Array(4096);
   let MBps = new Float64Array(4096);
   let degrees = celsius === undefined ? null : new Float64Array(4096);
@@ -316,9 +311,9 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
       }
       // A cell with a unit of its own counts in it.
       const own = rateText.charCodeAt(rateText.length - 1) > 57 ? writeUnitIn(rateText) : null;
-      const inMBps = value * (own === null ? inUnits : IN_MBPS[own]);
-      if (inMBps < 0) return err({ code: 'negative', line, text: shown() });
-      if (inMBps > MAX_MBPS) return err({ code: 'too-fast', line, text: shown() });
+      const written = value * (own === null ? inUnits : inMBps(own));
+      if (written < 0) return err({ code: 'negative', line, text: shown() });
+      if (written > MAX_MBPS) return err({ code: 'too-fast', line, text: shown() });
       const before = kept > 0 ? (seconds[kept - 1] as number) : moment;
       // Past midnight a clock starts anew.
       if (timeUnit === 'clock' && moment + day < before - 43_200) day += 86_400;
@@ -330,7 +325,7 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
         if (degrees) degrees = grown(degrees, kept);
       }
       seconds[kept] = moment;
-      MBps[kept] = inMBps;
+      MBps[kept] = written;
       if (degrees && celsius !== undefined) degrees[kept] = numberOf(row[celsius] ?? '', decimal);
       kept += 1;
     }

@@ -5,7 +5,9 @@ import type { Offer } from '../../core/kit/shop.ts';
 import { BUS_KEYS, type Bus } from '../../core/standards/buses.ts';
 import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
 import { finish, type Steps } from '../../core/steps.ts';
+import { toMBps } from '../../core/units/convert.ts';
 import { readNumber } from '../../core/units/number.ts';
+import { parseRate } from '../../core/units/parse.ts';
 import { cardOfLabel } from '../cards/labelCard.ts';
 
 /** Columns of a price list as a table, in the order of the file; units in their names. */
@@ -159,11 +161,12 @@ function dividerOf(head: string): string | null {
   return head.includes(',') && named >= 2 ? ',' : null;
 }
 
+/** A speed of a card, MB/s: bare, or with a unit of its own. */
 function speedOf(text: string): number | null | 'no-number' {
   if (text === '') return null;
-  const read = readNumber(text.replace(/\s*MB\/?s?$/i, ''), 'comma');
-  const other = readNumber(text.replace(/\s*MB\/?s?$/i, ''));
-  const value = read.ok ? read.value : other.ok ? other.value : Number.NaN;
+  const [bare, other] = [readNumber(text, 'comma'), readNumber(text)];
+  const own = parseRate(text);
+  const value = bare.ok ? bare.value : other.ok ? other.value : own.ok ? toMBps(own.value.value) : Number.NaN;
   return Number.isFinite(value) && value > 0 ? value : 'no-number';
 }
 

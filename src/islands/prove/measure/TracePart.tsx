@@ -3,7 +3,7 @@ import { sampleFile } from '../../../app/prove/measure/samples.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import { files } from '../../../app/tasks/clients.ts';
 import { useTask } from '../../../app/tasks/useTask.ts';
-import type { TraceSaid } from '../../../reading/prove/writeTrace.ts';
+import { type TraceSaid, WRITE_UNITS, type WriteUnit } from '../../../reading/prove/writeTrace.ts';
 import { TIME_WORDS, writeTraceProblemText } from '../../../text/prove/trace.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { DropZone } from '../../../ui/DropZone.tsx';
@@ -18,7 +18,6 @@ interface Given {
   readonly text: string | File;
 }
 
-const UNITS = ['MB/s', 'MiB/s', 'kB/s', 'GB/s', 'Mb/s', 'B/s'] as const;
 const TIMES = ['s', 'ms', 'µs', 'min'] as const;
 
 /** A log of a card being written: taken apart, kept as evidence, and offered to heat runs. */
@@ -117,8 +116,8 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
             <Chips
               legend="Its rates are in"
               value=""
-              choices={UNITS.map((value) => ({ value, label: value }))}
-              onChange={(value) => setSaid({ ...said, unit: value as (typeof UNITS)[number] })}
+              choices={WRITE_UNITS.map((value) => ({ value, label: value }))}
+              onChange={(value) => setSaid({ ...said, unit: value as WriteUnit })}
             />
           )}
           {problem.code === 'which-decimal' && (
@@ -141,8 +140,8 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
               <Chips
                 legend="The file does not name its unit. Its rates are in"
                 value={answer.value.read.unit}
-                choices={UNITS.map((value) => ({ value, label: value }))}
-                onChange={(value) => setSaid({ ...said, unit: value as (typeof UNITS)[number] })}
+                choices={WRITE_UNITS.map((value) => ({ value, label: value }))}
+                onChange={(value) => setSaid({ ...said, unit: value as WriteUnit })}
               />
             </div>
           )}

@@ -1,8 +1,10 @@
+import { RATE_UNIT } from '../../../core/units/spelling.ts';
 import type { DocLine, FoundTable } from './manual.ts';
 
 const SIZE = /\b\d{3,5}\s*[x×✕*]\s*\d{3,5}\b|\b(?:DCI|C4K|UHD|FHD|Full\s*HD|HD|[2-9]\.?\d?K|1[0-2]K)\b/i;
 const SPEED = /\b\d{2,3}(?:[.,]\d{1,3})?\s*(?:p|i|fps)\b|\b(?:23|29|47|59|119|239)[.,]\d{1,3}\b/i;
-const RATE = /\b\d+(?:[.,]\d+)?\s*(?:[MGk]b(?:ps|\/s|it\/s)|[MG]B\/s|Mbit\/s)/i;
+const RATE = new RegExp(String.raw`\b\d+(?:[.,]\d+)?\s*${RATE_UNIT}(?!\p{L})`, 'iu');
+const UNIT_ALONE = new RegExp(String.raw`^[([]?\s*(?:${RATE_UNIT}|fps|pixels?|p|i)\s*[)\]]?$`, 'iu');
 const CODEC =
   /\b(?:H\.?26[45]|HEVC|AVC|MPEG-?[24]|AV1|VP9|RAW|intra|all-?i|long\s*-?\s*gop|ipb|4:[24][24]:?[0-4]?|(?:8|10|12|14|16)[\s-]?bit)\b/i;
 const FIGURES = /\d/;
@@ -27,8 +29,7 @@ const isHeading = ({ cells }: DocLine): boolean =>
   cells.length >= 2 &&
   cells.some((cell) => /rate|size|resol|frame|codec|format|mode|fps|qualit|speed|recording/i.test(cell));
 const isUnits = ({ cells }: DocLine): boolean =>
-  cells.length >= 1 &&
-  cells.every((cell) => /^[([]?\s*(?:[MGk]b(?:ps|\/s)|fps|pixels?|MB\/s|p|i)\s*[)\]]?$/i.test(cell) || cell === '');
+  cells.length >= 1 && cells.every((cell) => UNIT_ALONE.test(cell) || cell === '');
 
 /** Lines between two modes that still belong to their table: text of a cell that went on. */
 const BETWEEN = 2;

@@ -1,33 +1,35 @@
 import type { Codec } from '../../../core/kit/model.ts';
-import { toMbps } from '../../../core/units/convert.ts';
-import { parseRate } from '../../../core/units/parse.ts';
+import { BYTES_IN_MEGABIT } from '../../../core/units/convert.ts';
+import {
+  inBytesPerSecond,
+  RATE_UNIT,
+  type RateUnitName,
+  rateUnitIn,
+  readRateUnit,
+} from '../../../core/units/spelling.ts';
 import { type Decimal, readNumber } from './numbers.ts';
 
-/** Units a rate column can have, as people choose them. */
-export const RATE_UNITS = ['Mb/s', 'MB/s', 'Gb/s', 'GB/s', 'kb/s', 'MB/min', 'GB/min', 'GB/h'] as const;
-export type RateUnit = (typeof RATE_UNITS)[number];
+/** Units a rate column can have, as people choose them; a heading or a cell may name any other. */
+export const RATE_UNITS = [
+  'Mb/s',
+  'MB/s',
+  'Gb/s',
+  'GB/s',
+  'kb/s',
+  'MB/min',
+  'GB/min',
+  'GB/h',
+] as const satisfies readonly RateUnitName[];
+export type RateUnit = RateUnitName;
 
-const UNIT = /[kmg]?i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)(?![a-z])/i;
-
-/** Megabits a second in one of each unit. */
-const MEGABITS: Readonly<Record<RateUnit, number>> = {
-  'Mb/s': 1,
-  'MB/s': 8,
-  'Gb/s': 1000,
-  'GB/s': 8000,
-  'kb/s': 1 / 1000,
-  'MB/min': 8 / 60,
-  'GB/min': 8000 / 60,
-  'GB/h': 8000 / 3600,
-};
+/** Megabits a second in one of a unit. */
+const megabitsIn = (unit: RateUnit): number => inBytesPerSecond(unit) / BYTES_IN_MEGABIT;
 
 /** The unit written in a heading or a cell; null where none is, or where it does not tell bits from bytes. */
 export function unitIn(text: string): RateUnit | null {
-  const found = UNIT.exec(text)?.[0];
-  const read = found === undefined ? null : parseRate(`1000 ${found}`);
-  if (!read?.ok) return null;
-  const megabits = toMbps(read.value.value) / 1000;
-  return RATE_UNITS.find((unit) => Math.abs(MEGABITS[unit] / megabits - 1) < 1e-4) ?? null;
+  const found = rateUnitIn(text);
+  const unit = found === null ? null : readRateUnit(found);
+  return unit === null || unit === 'open' ? null : unit.name;
 }
 
 const MEGA = /(?<=\d)\s*M\s*$/;
@@ -41,16 +43,17 @@ export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decim
   // A bare M is mega of what the column is in, bits or bytes; of a column in giga or kilo it says nothing.
   const isMega = own === null && MEGA.test(text);
   if (isMega && unit !== 'Mb/s' && unit !== 'MB/s') return null;
+  const named = rateUnitIn(text);
   const rest = text
-    .replace(UNIT, '')
+    .replace(named ?? '', '')
     .replace(ASIDE, '')
     .replace(isMega ? MEGA : '', '');
   // Letters that are no unit (100 m) may mean anything.
   if (/[a-z]/i.test(rest)) return null;
-  const written = UNIT.test(text) ? own : unit;
+  const written = named === null ? unit : own;
   const value = readNumber(text, decimal);
   if (written === null || !(value > 0) || !Number.isFinite(value)) return null;
-  return Number((value * MEGABITS[written]).toPrecision(12));
+  return Number((value * megabitsIn(written)).toPrecision(12));
 }
 
 const SPEED = /^[\d.,'’\s\u00a0]+(?:p|i|fps|hz)?$/i;
@@ -116,10 +119,10 @@ export function readCodec(text: string): Codec {
   return /intra|all-?i\b/i.test(text) ? 'intra' : 'long-gop';
 }
 
+const FIGURE = new RegExp(String.raw`^\s*[\d.,'’\s\u00a0]+\s*(?:p|i|fps|${RATE_UNIT})?\s*$`, 'iu');
+
 /** Whether a cell is a figure of a row and no heading: a number, a size, a speed or a rate. */
 export const isFigure = (text: string): boolean =>
-  /^\s*[\d.,'’\s\u00a0]+\s*(?:p|i|fps|[kmg]?i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h))?\s*$/i.test(
-    text,
-  ) ||
+  FIGURE.test(text) ||
   /\d{3,5}\s*[x×*]\s*\d{3,5}/.test(text) ||
   /^\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*$/i.test(text);

@@ -1,3 +1,4 @@
+import { RATE_UNIT } from '../../../core/units/spelling.ts';
 import { isFigure, unitIn } from './cells.ts';
 import { readNumber } from './numbers.ts';
 
@@ -27,12 +28,11 @@ export const isHeading = (row: readonly string[]): boolean =>
 export const namesColumns = (line: string): boolean =>
   !/\d/.test(line) && HEADINGS.filter(([pattern]) => line.split(/\s+/).some((word) => pattern.test(word))).length > 1;
 
+const UNIT_ALONE = new RegExp(String.raw`^[([]?\s*(?:px|pixels?|fps|p|hz|${RATE_UNIT})\s*[)\]]?$`, 'iu');
+
 /** A second line of a heading: units in brackets or alone, and nothing else. */
 export const isUnitRow = (row: readonly string[]): boolean =>
-  row.some(Boolean) &&
-  row.every(
-    (text) => text === '' || /^[([]?\s*(?:px|pixels?|fps|p|hz|[kmg]?i?b\w*\s*(?:\/|p)\s*\w+)\s*[)\]]?$/i.test(text),
-  );
+  row.some(Boolean) && row.every((text) => text === '' || UNIT_ALONE.test(text));
 
 const SIZE_NAME = /^(?:dci\s*)?(?:[4568]k|c4k|uhd|fhd|full\s*hd|hd|2160p|1080[pi]|720p)(?:\s*(?:uhd|dci|16:9|17:9))?$/i;
 const SIZE_FIGURES = /\d{3,5}\s*[x×*]\s*\d{3,5}/;

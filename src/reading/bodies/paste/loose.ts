@@ -1,3 +1,4 @@
+import { RATE_UNIT } from '../../../core/units/spelling.ts';
 import type { ModeColumn } from './columns.ts';
 
 /** The columns that ragged text is sorted into. */
@@ -15,8 +16,8 @@ const LOOKS: readonly (readonly [(typeof LOOSE_COLUMNS)[number], RegExp])[] = [
   [
     'rate',
     new RegExp(
-      String.raw`(?:(?:up to|max\.?|about|approx\.?|ca\.?)\s*)?(?:${GROUPED}|${NUMBER})\s*[kmg]i?(?:bits?|bytes?|b)\s*(?:\/|p(?=s))\s*(?:sec|s|min|hr|h)(?![a-z])(?:\s*(?:max\.?|vbr|cbr))?`,
-      'i',
+      String.raw`(?:(?:up to|max\.?|about|approx\.?|ca\.?)\s*)?(?:${GROUPED}|${NUMBER})\s*${RATE_UNIT}(?!\p{L})(?:\s*(?:max\.?|vbr|cbr))?`,
+      'iu',
     ),
   ],
   ['size', /\d{3,5}\s*[x×*]\s*\d{3,5}/i],
