@@ -5,7 +5,7 @@ import type { Card } from '../../core/kit/model.ts';
 import { floorInForce } from '../../core/match/rules/guarantee.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { type Form, form as formRow, isSd } from '../../core/standards/forms.ts';
-import { marksOf } from '../../core/standards/marks.ts';
+import { marksIn, marksOf } from '../../core/standards/marks.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { cardOfLabel } from '../../reading/cards/labelCard.ts';
 
@@ -69,9 +69,10 @@ export function labelReading(text: string): LabelReading {
 const SD_ROWS: readonly (readonly [string, readonly string[]])[] = [
   ['Family', ['SDHC', 'SDXC', 'SDUC']],
   ['Bus', ['I', 'II', 'III', 'EX']],
-  ['Class and grade', ['C10', 'U1', 'U3']],
-  ['Video class', ['V6', 'V10', 'V30', 'V60', 'V90']],
-  ['Express class', ['E150', 'E300', 'E450', 'E600']],
+  // Of the classes the highest only: the others are hardly printed any more.
+  ['Class and grade', [...marksIn('C').slice(-1), ...marksIn('U')]],
+  ['Video class', marksIn('V')],
+  ['Express class', marksIn('E')],
   ['For apps', ['A1', 'A2']],
 ];
 

@@ -5,7 +5,7 @@ import { isSameWord } from '../../core/cards/vocabulary.ts';
 import { type Doubt, type Finding, labelText, notFound } from '../../core/photo/findings.ts';
 import type { Told } from '../../core/photo/labelWords.ts';
 import { isSd } from '../../core/standards/forms.ts';
-import { MARK_KEYS, mark, marksOf } from '../../core/standards/marks.ts';
+import { MARK_KEYS, mark, marksIn, marksOf } from '../../core/standards/marks.ts';
 import type { TypedLabel } from '../cards/cardDraft.ts';
 
 /** One thing of a card to be confirmed: found for sure, found and doubtful, or not found. */
@@ -57,7 +57,7 @@ function wordsOfKind(told: Told, text: string): readonly string[] {
       return MARK_KEYS.filter((key) => mark(key).series === SERIES[told]);
     case 'vpg': {
       const { form } = readLabel(text);
-      return form === null || isSd(form) ? MARK_KEYS.filter((key) => mark(key).series === 'VPG') : marksOf(form);
+      return form === null || isSd(form) ? marksIn('VPG') : marksOf(form);
     }
     case 'app':
       return ['A1', 'A2'];

@@ -2,7 +2,7 @@ import { ASSUMED } from '../standards/assumptions.ts';
 import { type Bus, busCeiling } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { countsOn, type Mark, mark, OWN_READER_MBPS } from '../standards/marks.ts';
+import { countsOn, type Mark, mark, marksIn, needsOwnBus, OWN_READER_MBPS } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { fromMBps } from '../units/convert.ts';
 import type { PrintedLabel, Unread } from './readLabel.ts';
@@ -80,20 +80,22 @@ function markProblems(label: PrintedLabel, form: Form): readonly LabelProblem[] 
     if (!forms.includes(form)) return [{ code: 'mark-on-wrong-form', mark: key, form }];
     // A bus that was merely not typed is no contradiction: V90 alone means UHS-II.
     if (!isSd(form) || countsFrom === null || !label.busPrinted || label.bus === null) return [];
-    const needsPrint = key === 'V60' || key === 'V90' || mark(key).series === 'E';
-    return !needsPrint || countsOn(key, label.bus, form)
+    return !needsOwnBus(key) || countsOn(key, label.bus, form)
       ? []
       : [{ code: 'mark-needs-bus', mark: key, needs: countsFrom, printed: label.bus }];
   });
 }
 
-const PROMISES_30: readonly Mark[] = ['V30', 'V60', 'V90'];
-
-/** U1 promises 10 MB/s: beside U3, or a video mark of 30 and more, one of the two is wrong. */
+/** A grade (U1) beside a grade or video mark that promises as much as the next grade (U3) or more: one of the two is wrong. */
 function gradeProblem({ marks }: PrintedLabel): readonly LabelProblem[] {
-  if (!marks.includes('U1')) return [];
-  const high = marks.find((key) => key === 'U3' || PROMISES_30.includes(key));
-  return high ? [{ code: 'grade-contradicts', low: 'U1', high }] : [];
+  const promises = (key: Mark): number => mark(key).promisesMBps;
+  const grades = marksIn('U');
+  for (const low of grades.filter((key) => marks.includes(key))) {
+    const next = grades.find((key) => promises(key) > promises(low));
+    const high = marks.find((key) => next && ['U', 'V'].includes(mark(key).series) && promises(key) >= promises(next));
+    if (high) return [{ code: 'grade-contradicts', low, high }];
+  }
+  return [];
 }
 
 function busProblem({ buses }: PrintedLabel): readonly LabelProblem[] {

@@ -54,12 +54,10 @@ export function printedBus(form: Form, marks: readonly string[]): PrintedBus | n
 
 function impliedBus(marks: readonly string[]): PrintedBus | null {
   const needed = speedMarks(marks).map((key) => mark(key).countsFrom);
-  for (const candidate of ['sd-express-1', 'uhs-ii', 'uhs-i-50', 'high-speed'] as const) {
-    if (needed.includes(candidate)) {
-      return { bus: candidate === 'uhs-i-50' ? 'uhs-i' : candidate, printed: false };
-    }
-  }
-  return null;
+  const fastest = busesOf('sd').findLast((candidate) => needed.includes(candidate));
+  if (fastest === undefined) return null;
+  // A mark that counts from the slower half of UHS-I on is printed on cards of the whole of it.
+  return { bus: fastest === 'uhs-i-50' ? 'uhs-i' : fastest, printed: false };
 }
 
 /** How the bus of a card was learnt: entered or printed, read from its marks, or not at all. */

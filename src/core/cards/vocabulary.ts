@@ -131,6 +131,9 @@ const BUS_PRINT: Readonly<Partial<Record<Bus, string>>> = {
   'sd-express-1': 'EX',
 };
 
+/** The numeral or sign by which a bus is printed on a card: I, II, III, EX; null where it is not printed. */
+export const busPrint = (bus: Bus): string | null => BUS_PRINT[bus] ?? null;
+
 /** The one spelling in which a word is kept with a card: V90, II, SDXC, 2.0. Null for a form, which is no mark. */
 export function keptSpelling(word: LabelWord): string | null {
   switch (word.kind) {

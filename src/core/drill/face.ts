@@ -6,6 +6,7 @@ import { pairFit } from '../match/pairFit.ts';
 import type { Bus } from '../standards/buses.ts';
 import { familyOf } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
+import { twoRowMarks } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGB } from '../units/convert.ts';
 import { pick } from './draw.ts';
@@ -81,7 +82,16 @@ const aSize = (random: Random): number => pick(random, SIZES_GB);
 /** Marks as they stand together on cards of a bus. */
 const PRINTS: Readonly<Record<'I' | 'II', readonly (readonly string[])[]>> = {
   I: [['U1', 'C10'], ['U1'], ['U3', 'V30'], ['U3', 'V30', 'A2'], ['U3', 'A1'], ['C10', 'V10', 'U1']],
-  II: [['U3', 'V60'], ['U3', 'V90'], ['U3', 'V30'], ['V60'], ['U3', 'V90', 'C10']],
+  II: [
+    ...twoRowMarks().map((key) => ['U3', key]),
+    ['U3', 'V30'],
+    ...twoRowMarks()
+      .slice(0, 1)
+      .map((key) => [key]),
+    ...twoRowMarks()
+      .slice(-1)
+      .map((key) => ['U3', key, 'C10']),
+  ],
 };
 
 const READS: Readonly<Record<'I' | 'II', readonly number[]>> = {

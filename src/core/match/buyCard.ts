@@ -1,8 +1,9 @@
+import { busPrint } from '../cards/vocabulary.ts';
 import type { Body, Card } from '../kit/model.ts';
 import { SIZES_SOLD_GB } from '../standards/assumptions.ts';
 import { familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { type Mark, mark, marksOf, promiseOf, type Series } from '../standards/marks.ts';
+import { type Mark, mark, marksOf, promiseOf, type Series, twoRowMarks } from '../standards/marks.ts';
 import { fromGB } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 
@@ -39,14 +40,15 @@ const familyWord = (capacityGB: number): string => familyOf(fromGB(capacityGB))?
 /** The card of a print, with what must be printed beside its mark and nothing else: no doubt, and no figure of any maker. */
 export function cardOfPrint({ form, mark: key, capacityGB }: Print, id = 'to buy'): Card {
   const words = isSd(form) ? [familyWord(capacityGB)].filter(Boolean) : [];
-  const bus = key === 'V60' || key === 'V90' ? ['II'] : [];
+  const { countsFrom } = mark(key);
+  const numeral = countsFrom !== null && twoRowMarks().includes(key) ? busPrint(countsFrom) : null;
   return {
     id,
     label: '',
     form,
     capacityGB,
     usableGB: null,
-    marks: [...words, ...bus, key],
+    marks: [...words, ...(numeral === null ? [] : [numeral]), key],
     bus: null,
     readMBps: null,
     writeMBps: null,
@@ -69,7 +71,7 @@ interface Bought {
 interface BuyInput {
   readonly body: Body;
   /** The card at hand: nothing that promises no more is offered beside it. */
-  readonly card: Card;
+  readonly card: Pick<Card, 'form' | 'capacityGB'>;
   /** What the card at hand promises where it is asked about, bytes a second; null: nothing. */
   readonly floor: number | null;
   /** What is written at the most, bytes a second. */

@@ -1,6 +1,7 @@
 import { isContradiction, labelProblems } from '../cards/labelProblems.ts';
 import { readLabel } from '../cards/readLabel.ts';
 import { type Form, isSd } from '../standards/forms.ts';
+import { MARK_KEYS } from '../standards/marks.ts';
 import type { Told } from './labelWords.ts';
 import type { Saying } from './rowSays.ts';
 import { type Piece, pieceOf, type Row } from './rows.ts';
@@ -55,8 +56,12 @@ const OTHER_WORD = 0.65;
 /** How much nearer the first guess has to be than the next of its kind. */
 const CLEAR = 0.25;
 
-/** Marks that are hardly printed any more, and what each is left of where a digit is lost. */
-const LEFT_OF: Readonly<Record<string, readonly string[]>> = { V6: ['V60'], VPG20: ['VPG200'] };
+/** Marks that are what is left of others where a digit is lost: V6 of V60. */
+const LEFT_OF: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
+  MARK_KEYS.map((key) => [key, MARK_KEYS.filter((other) => other !== key && other.startsWith(key))] as const).filter(
+    ([, longer]) => longer.length > 0,
+  ),
+);
 
 /** Score, as a share of the best, below which a word is not offered. */
 const FAR = 0.15;

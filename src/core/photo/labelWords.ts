@@ -1,4 +1,4 @@
-import { APP_KEYS, MARK_KEYS, mark } from '../standards/marks.ts';
+import { APP_KEYS, isMark, MARK_KEYS, mark, marksIn } from '../standards/marks.ts';
 import { digitsOf, distance } from './confusions.ts';
 
 /** What a piece of print tells about a card. */
@@ -51,8 +51,8 @@ const entry = (text: string, told: Told, word = text): Entry => ({ text, told, w
 
 const ENTRIES: readonly Entry[] = [
   ...MARK_KEYS.map((key) => entry(key, SERIES[mark(key).series] ?? 'class')),
-  ...MARK_KEYS.filter((key) => key.startsWith('VPG')).map((key) => entry(key.replace('VPG', 'VPG-'), 'vpg', key)),
-  ...MARK_KEYS.filter((key) => mark(key).series === 'C').map((key) => entry(key.replace('C', 'CLASS'), 'class', key)),
+  ...marksIn('VPG').map((key) => entry(key.replace('VPG', 'VPG-'), 'vpg', key)),
+  ...marksIn('C').map((key) => entry(key.replace('C', 'CLASS'), 'class', key)),
   ...APP_KEYS.map((key) => entry(key, 'app')),
   ...['SDHC', 'SDXC', 'SDUC'].flatMap((word) => [entry(word, 'family'), entry(`micro${word}`, 'family')]),
   ...['I', 'II', 'III', 'EX'].map((word) => entry(word, 'bus')),
@@ -102,9 +102,9 @@ const BRACKETED = /^[([{<](\d{1,2})[)\]}>]$/;
 /** Digits in a frame, read with the frame as brackets: a grade or a class, never taken without its question. */
 function bracketed(text: string): Guess | null {
   const digits = BRACKETED.exec(text)?.[1];
-  if (digits === '1' || digits === '3') return { told: 'grade', word: `U${digits}`, cost: FRAMED };
-  const mark = `C${digits}`;
-  return ['C2', 'C4', 'C6', 'C10'].includes(mark) ? { told: 'class', word: mark, cost: FRAMED } : null;
+  const [grade, speedClass] = [`U${digits}`, `C${digits}`];
+  if (isMark(grade)) return { told: 'grade', word: grade, cost: FRAMED };
+  return isMark(speedClass) ? { told: 'class', word: speedClass, cost: FRAMED } : null;
 }
 
 const FRAMED = 0.5;

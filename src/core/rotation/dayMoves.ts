@@ -83,7 +83,7 @@ function cardChanges({ kit, plan, policy }: DayInput, block: PlanBlock, body: Bo
   const right = tonesUsed(policy, null);
   const bought = cardsToBuy({
     ...{ body, floor: null, need: rate.value.peak, minutes: block.gapFree ? minutes : Math.min(minutes, 60) },
-    card: { ...(like ?? cardOfPrint({ form: beside.form, mark: 'V90', capacityGB: 256 })), form: beside.form, id: '' },
+    card: { form: beside.form, capacityGB: like?.capacityGB ?? 256 },
     answer,
     holds: (cell) => right.has(cellTone(cell, policy.take)),
   });

@@ -2,59 +2,10 @@ import type { BytesPerSecond } from '../units/brand.ts';
 import { fromMBps } from '../units/convert.ts';
 import { type Bus, bus } from './buses.ts';
 import { type Form, isSd } from './forms.ts';
+import { MARKS, type MarkRow, type Series } from './markTable.ts';
 import type { SourceKey } from './sources.ts';
 
-/** A series of marks: speed class, grade, video class, express class, performance guarantee. */
-export type Series = 'C' | 'U' | 'V' | 'E' | 'VPG';
-
-/** A mark: its series, what it promises in MB/s, and where that is written. */
-export interface MarkRow {
-  readonly series: Series;
-  /** Minimum sequential write promised, MB/s. */
-  readonly promisesMBps: number;
-  /** Slowest SD bus on which the promise counts; null: on any. */
-  readonly countsFrom: Bus | null;
-  readonly forms: readonly Form[];
-  readonly source: SourceKey;
-}
-
-const SD: readonly Form[] = ['sd', 'microsd'];
-const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
-const OLD: readonly Form[] = ['cf', 'cfast'];
-
-const sd = (series: Series, promisesMBps: number, countsFrom: Bus | null) =>
-  ({ series, promisesMBps, countsFrom, forms: SD, source: 'sd-speed-class' }) as const;
-const vpg = (promisesMBps: number, forms: readonly Form[]) =>
-  ({ series: 'VPG', promisesMBps, countsFrom: null, forms, source: 'cfa-vpg' }) as const;
-
-/**
- * Write-speed marks by printed text, in printed order: a closed list [handbook §3]. There is no U2, no V2 or V4, no U30.
- */
-// biome-ignore format: one row a line
-export const MARKS = {
-  C2: sd('C', 2, null),
-  C4: sd('C', 4, null),
-  C6: sd('C', 6, null),
-  C10: sd('C', 10, null),
-  U1: sd('U', 10, 'uhs-i-50'),
-  U3: sd('U', 30, 'uhs-i-50'),
-  V6: sd('V', 6, 'high-speed'),
-  V10: sd('V', 10, 'high-speed'),
-  V30: sd('V', 30, 'uhs-i-50'),
-  V60: sd('V', 60, 'uhs-ii'),
-  V90: sd('V', 90, 'uhs-ii'),
-  E150: sd('E', 150, 'sd-express-1'),
-  E300: sd('E', 300, 'sd-express-1'),
-  E450: sd('E', 450, 'sd-express-1'),
-  E600: sd('E', 600, 'sd-express-1'),
-  VPG20: vpg(20, OLD),
-  VPG65: vpg(65, OLD),
-  VPG130: vpg(130, OLD),
-  VPG200: vpg(200, CFX),
-  VPG400: vpg(400, CFX),
-  VPG800: vpg(800, CFX),
-  VPG1600: vpg(1600, CFX),
-} as const satisfies Record<string, MarkRow>;
+export type { MarkRow, Series };
 
 /** A mark as it is printed and kept. */
 export type Mark = keyof typeof MARKS;
@@ -68,19 +19,42 @@ export const isMark = (text: string): text is Mark => Object.hasOwn(MARKS, text)
 /** Marks that can stand on a form, in printed order. */
 export const marksOf = (form: Form): readonly Mark[] => MARK_KEYS.filter((key) => mark(key).forms.includes(form));
 
+/** Marks of a series, ascending. */
+export const marksIn = (series: Series): readonly Mark[] => MARK_KEYS.filter((key) => mark(key).series === series);
+
+/**
+ * Whether a mark counts on no bus of one row of contacts, so that its own bus has to stand beside it: two rows of contacts,
+ * or Express.
+ */
+export function needsOwnBus(key: Mark): boolean {
+  const { countsFrom, forms } = mark(key);
+  if (countsFrom === null || !forms.some(isSd)) return false;
+  return countsFrom !== 'uhs-i' && !(bus('uhs-i').alsoSpeaks as readonly string[]).includes(countsFrom);
+}
+
+/** Marks of cards with two rows of contacts (UHS-II, UHS-III), ascending. */
+export const twoRowMarks = (): readonly Mark[] =>
+  MARK_KEYS.filter((key) => needsOwnBus(key) && mark(key).countsFrom?.startsWith('uhs'));
+
+/**
+ * What a card with a mark of two rows of contacts satisfies on one row: the highest mark of its series that counts there
+ * [A]. Null for every other mark.
+ */
+export const fallsBackTo = (key: Mark): Mark | null =>
+  twoRowMarks().includes(key) ? (marksIn(mark(key).series).findLast((one) => !needsOwnBus(one)) ?? null) : null;
+
 /** What a mark promises, bytes per second. */
 export const promiseOf = (key: Mark): BytesPerSecond => fromMBps(MARKS[key].promisesMBps);
 
 /**
- * Whether a mark's promise counts on a bus. SD Express speaks the UHS marks only after it fell back, so V60 and V90
- * do not count on it; C, V6 to V30 and U do.
+ * Whether a mark's promise counts on a bus: its own first one, or one that speaks it as well. SD Express falls back to one
+ * row of contacts, so that marks of two rows do not count on it; C, V6 to V30 and U do.
  */
 export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
-  const { countsFrom, series, forms } = mark(key);
+  const { countsFrom, forms } = mark(key);
   if (!forms.includes(form)) return false;
   if (!isSd(form) || countsFrom === null) return true;
   if (onBus === null) return false;
-  if (series === 'E') return onBus.startsWith('sd-express');
   return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
 }
 

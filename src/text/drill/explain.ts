@@ -13,6 +13,7 @@ import { floorInForce, guaranteeRule } from '../../core/match/rules/guarantee.ts
 import { EARNED } from '../../core/match/settle.ts';
 import { assertNever } from '../../core/result.ts';
 import { type Bus, bus, busInForce } from '../../core/standards/buses.ts';
+import { MARK_KEYS, promisedMBps } from '../../core/standards/marks.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { fromGB, toGB } from '../../core/units/convert.ts';
 import { rateSum, type Sum } from '../bodies/rateLines.ts';
@@ -95,7 +96,8 @@ function labelHead(face: Face, slot: Bus): string {
   const { mark, floor, notInForce } = floorInForce(card, inForce);
   if (mark === null || floor === null) return 'No mark on it promises a write speed here.';
   // What such a card satisfies need not stand on it: then a mark that does is named, or none.
-  const printed = [mark, 'U3'].find((one) => face.words.includes(one));
+  const same = MARK_KEYS.filter((key) => promisedMBps(key) === promisedMBps(mark));
+  const printed = [mark, ...same].find((one) => face.words.includes(one));
   const counts = printed ? `${printed} does: ${MBpsText(floor)}.` : `such a card falls back to ${MBpsText(floor)}.`;
   return notInForce.length > 0
     ? `${notInForce.join(' and ')} does not count here; ${counts}`

@@ -1,7 +1,10 @@
 import type { Slip } from '../../core/drill/slips.ts';
-import { type Promising, promisedMBps } from '../../core/standards/marks.ts';
+import { fallsBackTo, type Promising, promisedMBps, twoRowMarks } from '../../core/standards/marks.ts';
 
 const promise = (key: Promising): string => `${promisedMBps(key)} MB/s`;
+
+const allOf = (words: readonly string[]): string => `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+const FALLBACK: Promising = twoRowMarks().flatMap((key) => fallsBackTo(key) ?? [])[0] ?? 'V30';
 
 interface SlipText {
   /** What the slip is called, after “That is”. */
@@ -25,7 +28,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   'not-in-force': {
     name: 'a mark that does not count here',
-    why: `V60 and V90 count over two rows of contacts only. On one row such a card falls back to ${promise('V30')}.`,
+    why: `${allOf(twoRowMarks())} count over two rows of contacts only. On one row such a card falls back to ${promise(FALLBACK)}.`,
     guide: 'rule-guarantee',
   },
   bus: {

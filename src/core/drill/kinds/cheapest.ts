@@ -4,6 +4,7 @@ import { board } from '../../match/board.ts';
 import type { Cell } from '../../match/cell.ts';
 import { DEFAULT_POLICY } from '../../match/policy.ts';
 import type { Bus } from '../../standards/buses.ts';
+import { promisedMBps, twoRowMarks } from '../../standards/marks.ts';
 import { pick, shuffled } from '../draw.ts';
 import { aFace, contradicts, type Face, faceCard, faceText } from '../face.ts';
 import type { Level, Question } from '../question.ts';
@@ -11,13 +12,16 @@ import type { Slip } from '../slips.ts';
 import type { Draft, Making } from './making.ts';
 import { aBodyWith, aMode } from './subjects.ts';
 
+/** Half as much again promised is twice the price: made up, as all prices of the drill. */
+const usualPrice = (promisesMBps: number): number =>
+  Math.round(95 * (promisesMBps / 60) ** (Math.log(2) / Math.log(1.5)));
+
 const PRINTS: readonly (readonly ['I' | 'II', readonly string[], number])[] = [
   ['I', ['U1', 'C10'], 18],
   ['I', ['U3', 'V30'], 34],
   ['I', ['U3', 'V30', 'A2'], 42],
   ['II', ['U3', 'V30'], 60],
-  ['II', ['U3', 'V60'], 95],
-  ['II', ['U3', 'V90'], 190],
+  ...twoRowMarks().map((key) => ['II', ['U3', key], usualPrice(promisedMBps(key))] as const),
 ];
 
 /** Rates whose need, with headroom, lies between the marks. */

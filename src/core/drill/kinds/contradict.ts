@@ -1,5 +1,6 @@
 import { isHarmless } from '../../cards/labelProblems.ts';
 import type { Random } from '../../heat/writepath/random.ts';
+import { twoRowMarks } from '../../standards/marks.ts';
 import { pick, shuffled } from '../draw.ts';
 import { aFace, contradicts, type Face, faceProblems, faceText, familyWord } from '../face.ts';
 import type { Choice } from '../question.ts';
@@ -23,23 +24,16 @@ function odd(random: Random, slip: Slip): Face {
         random,
         'I',
         pick(random, [
-          ['U3', 'V60'],
-          ['U3', 'V90'],
-          ['V90', 'C10'],
+          ...twoRowMarks().map((key) => ['U3', key]),
+          ...twoRowMarks()
+            .slice(-1)
+            .map((key) => [key, 'C10']),
         ]),
       );
     case 'roman':
       return { ...face, words: [familyWord(face.capacityGB), 'I', 'II', 'U3', 'V30'] };
     default:
-      return aFace(
-        random,
-        'II',
-        pick(random, [
-          ['U1', 'V30'],
-          ['U1', 'V60'],
-          ['U1', 'U3'],
-        ]),
-      );
+      return aFace(random, 'II', ['U1', pick(random, ['U3', 'V30', ...twoRowMarks()])]);
   }
 }
 
@@ -54,7 +48,7 @@ function sound(random: Random): { readonly face: Face; readonly slip: Slip } {
       slip: 'harmless',
     };
   if (kind === 2) {
-    const face = aFace(random, 'II', pick(random, [['V60'], ['V90']]));
+    const face = aFace(random, 'II', [pick(random, twoRowMarks())]);
     // No numeral printed: the mark itself means UHS-II.
     return { face: { ...face, words: face.words.filter((word) => word !== 'II') }, slip: 'harmless' };
   }

@@ -1,5 +1,5 @@
 import { type Bus, bus, busCeiling, busInForce } from '../../standards/buses.ts';
-import { isMark, type Mark, mark, promisedMBps } from '../../standards/marks.ts';
+import { isMark, type Mark, mark, promisedMBps, twoRowMarks } from '../../standards/marks.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
 import { pick } from '../draw.ts';
 import { aFace, contradicts, type Face, faceLabel, familyWord, promiseIn } from '../face.ts';
@@ -16,7 +16,19 @@ function subject({ random, slip, level }: Making): { readonly face: Face; readon
   switch (slip) {
     case 'not-in-force':
       return {
-        face: aFace(random, 'II', pick(random, [['U3', 'V60'], ['U3', 'V90'], ['V90'], ['U3', 'V60', 'A1']])),
+        face: aFace(
+          random,
+          'II',
+          pick(random, [
+            ...twoRowMarks().map((key) => ['U3', key]),
+            ...twoRowMarks()
+              .slice(-1)
+              .map((key) => [key]),
+            ...twoRowMarks()
+              .slice(0, 1)
+              .map((key) => ['U3', key, 'A1']),
+          ]),
+        ),
         slot: pick(random, level === 1 ? ['uhs-i'] : ['uhs-i', 'uhs-i', 'sd-express-1', 'uhs-i-50']),
       };
     case 'peak':
@@ -28,16 +40,8 @@ function subject({ random, slip, level }: Making): { readonly face: Face; readon
     case 'bus':
       return { face: aFace(random, pick(random, ['I', 'II'])), slot: pick(random, ['uhs-i', 'uhs-ii']) };
     case 'doubt': {
-      const face = aFace(
-        random,
-        'II',
-        pick(random, [
-          ['U1', 'V60'],
-          ['U1', 'V30'],
-          ['U1', 'V90'],
-        ]),
-      );
-      const other = { ...face, words: [familyWord(face.capacityGB), 'I', 'U3', pick(random, ['V60', 'V90'])] };
+      const face = aFace(random, 'II', ['U1', pick(random, ['V30', ...twoRowMarks()])]);
+      const other = { ...face, words: [familyWord(face.capacityGB), 'I', 'U3', pick(random, twoRowMarks())] };
       return { face: pick(random, [face, other]), slot: 'uhs-ii' };
     }
     case 'app-class':

@@ -3,7 +3,7 @@ import { appMarks, speedMarks } from '../../cards/printedMarks.ts';
 import type { Card } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
-import { appCountsOn, countsOn, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';
+import { appCountsOn, countsOn, fallsBackTo, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';
@@ -18,17 +18,18 @@ export interface Floor {
 }
 
 /**
- * The highest promise in force. V60 and V90 count only on UHS-II and III; such a card satisfies V30 on UHS-I [A],
+ * The highest promise in force. Marks of two rows of contacts count on UHS-II and III only; such a card satisfies V30 on UHS-I [A],
  * provided it does not itself print UHS-I: that label contradicts itself and earns no benefit of the doubt. Peak
  * figures never enter.
  */
 export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | null): Floor {
   const printed = speedMarks(card.marks);
   const counting = printed.filter((key) => countsOn(key, inForce, card.form));
-  const fallsBack =
-    printed.some((key) => key === 'V60' || key === 'V90') && isUhs2(card) && countsOn('V30', inForce, card.form);
+  const fallbacks = isTwoRows(card)
+    ? printed.flatMap((key) => fallsBackTo(key) ?? []).filter((key) => countsOn(key, inForce, card.form))
+    : [];
   const apps = appMarks(card.marks).filter((key) => appCountsOn(key, inForce, card.form));
-  const best = highest([...apps, ...counting, ...(fallsBack ? (['V30'] as const) : [])]);
+  const best = highest([...apps, ...counting, ...fallbacks]);
   const floor = best === null ? null : fromMBps(promisedMBps(best));
   const notInForce = printed.filter(
     (key) => !counting.includes(key) && (floor === null || fromMBps(promisedMBps(key)) > floor),
@@ -36,7 +37,7 @@ export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | 
   return { mark: best, floor, notInForce, inForce };
 }
 
-const isUhs2 = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
+const isTwoRows = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
   const own = isSd(form) ? busOf({ form, marks, bus: null }).bus : null;
   return own === 'uhs-ii' || own === 'uhs-iii';
 };

@@ -1,4 +1,6 @@
+import { readWord } from '../../cards/vocabulary.ts';
 import type { Card, Print, Test } from '../../kit/model.ts';
+import { mark } from '../../standards/marks.ts';
 import type { Seconds } from '../../units/brand.ts';
 import type { Finding } from '../finding.ts';
 import type { TestsFinding } from './ownTests.ts';
@@ -12,12 +14,19 @@ export interface Twin {
 /** What tests of cards of the same print say. */
 export type TwinsFinding = Extract<Finding, { rule: 'twin-tests' }>;
 
+/** Whether a word is a mark for video, one that does not exist too. */
+function isVideoMark(text: string): boolean {
+  const word = readWord(text);
+  const series = word?.kind === 'mark' ? mark(word.mark).series : word?.kind === 'no-such-mark' ? word.series : null;
+  return series === 'V' || series === 'VPG';
+}
+
 /**
  * What is printed on a card, as text; null where nothing is printed that tells two kinds of card apart. A label that says
  * no more than its size is no print: two such cards need have nothing in common.
  */
 export function printed({ form, capacityGB, marks, bus, readMBps, writeMBps }: Print): string | null {
-  const says = readMBps !== null || writeMBps !== null || marks.some((mark) => /^(?:V|VPG)\s?\d/i.test(mark));
+  const says = readMBps !== null || writeMBps !== null || marks.some(isVideoMark);
   return says ? JSON.stringify([form, capacityGB, [...marks].sort(), bus, readMBps, writeMBps]) : null;
 }
 
