@@ -7,6 +7,7 @@ import type { Bus } from '../standards/buses.ts';
 import { familyOf } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
 import { twoRowMarks } from '../standards/marks.ts';
+import { sizesOf } from '../standards/sizes.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGB } from '../units/convert.ts';
 import { pick } from './draw.ts';
@@ -71,7 +72,7 @@ export function promiseIn(face: Face, slot: Bus): BytesPerSecond | null {
   return fit.fits ? fit.floor : null;
 }
 
-const SIZES_GB: readonly number[] = [32, 64, 128, 256, 512, 1000];
+const SIZES_GB = sizesOf('sd').filter((GB) => GB >= 32 && GB <= 1000);
 
 /** The family that a capacity prints. */
 export const familyWord = (capacityGB: number): string => (familyOf(fromGB(capacityGB)) ?? 'sduc').toUpperCase();

@@ -1,9 +1,9 @@
 import { busPrint } from '../cards/vocabulary.ts';
 import type { Body, Card } from '../kit/model.ts';
-import { SIZES_SOLD_GB } from '../standards/assumptions.ts';
 import { familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { type Mark, mark, marksOf, promiseOf, type Series, twoRowMarks } from '../standards/marks.ts';
+import { sizesOf } from '../standards/sizes.ts';
 import { fromGB } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 
@@ -13,17 +13,6 @@ export interface Print {
   readonly mark: Mark;
   readonly capacityGB: number;
 }
-
-/** Sizes that only one form is commonly sold in [P]. */
-const OWN_SIZES: Readonly<Partial<Record<Form, readonly number[]>>> = {
-  'cfexpress-a': [80, 160, 320, 640],
-  'cfexpress-b': [128, 256, 325, 512, 650, 1000, 2000, 4000],
-};
-const ODD = new Set([80, 120, 160, 320, 325, 640, 650]);
-
-/** Sizes, GB ascending, in which a form is commonly sold. */
-export const sizesOf = (form: Form): readonly number[] =>
-  OWN_SIZES[form] ?? SIZES_SOLD_GB.filter((size) => !ODD.has(size));
 
 /** Of marks that promise the same, the one that speaks of video first. */
 const SERIES: readonly Series[] = ['V', 'VPG', 'E', 'U', 'C'];

@@ -1,4 +1,5 @@
 import { APP_KEYS, isMark, MARK_KEYS, mark, marksIn } from '../standards/marks.ts';
+import { SIZES_PRINTED_GB } from '../standards/sizes.ts';
 import { digitsOf, distance } from './confusions.ts';
 
 /** What a piece of print tells about a card. */
@@ -35,18 +36,6 @@ interface Entry {
 
 const SERIES: Readonly<Record<string, Told>> = { V: 'video', U: 'grade', C: 'class', E: 'express', VPG: 'vpg' };
 
-/**
- * Capacities that cards are sold in, GB. Common practice: a number that is none of them is asked about, not refused.
- */
-const SOLD_GB = [
-  ...[
-    1, 2, 4, 8, 16, 32, 64, 80, 120, 128, 160, 165, 200, 240, 256, 320, 325, 330, 400, 480, 500, 512, 600, 640, 650,
-    660,
-  ],
-  ...[700, 750, 800, 960],
-];
-const SOLD_TB = ['1', '2', '4', '8', '1.3', '1.5'];
-
 const entry = (text: string, told: Told, word = text): Entry => ({ text, told, word });
 
 const ENTRIES: readonly Entry[] = [
@@ -68,8 +57,8 @@ const ENTRIES: readonly Entry[] = [
   entry('CFast2.0', 'form', 'CFast'),
   ...['A', 'B', 'C'].map((type) => entry(`TYPE${type}`, 'type', type)),
   ...['2.0', '4.0'].map((version) => entry(version, 'version')),
-  ...SOLD_GB.map((size) => entry(`${size}GB`, 'capacity')),
-  ...SOLD_TB.map((size) => entry(`${size}TB`, 'capacity')),
+  // A number that is none of them is asked about, not refused.
+  ...SIZES_PRINTED_GB.map((size) => entry(size < 1000 ? `${size}GB` : `${size / 1000}TB`, 'capacity')),
 ];
 
 /** Characters that may be wrong in a word of so many: short words leave no room. */

@@ -67,10 +67,5 @@ export const BITS_PER_PIXEL = {
   raw: { min: 1, max: 16 },
 } as const;
 
-/** Card sizes sold, GB, ascending [P]. */
-export const SIZES_SOLD_GB = [
-  16, 32, 64, 80, 120, 128, 160, 256, 320, 325, 512, 640, 650, 1000, 2000, 4000, 8000,
-] as const;
-
 /** Compression ratios cameras commonly offer for raw, to 1 [P]. */
 export const RAW_RATIOS = [3, 5, 8, 12, 18] as const;

@@ -1,10 +1,11 @@
-import { RAW_RATIOS, SIZES_SOLD_GB } from '../../core/standards/assumptions.ts';
+import { RAW_RATIOS } from '../../core/standards/assumptions.ts';
 import { BUS_KEYS, type BusRow, bus } from '../../core/standards/buses.ts';
 import { FAMILIES, FAMILY_KEYS } from '../../core/standards/families.ts';
 import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
 import { FIXED_FRAMES } from '../../core/standards/frames.ts';
 import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS } from '../../core/standards/levels.ts';
 import { APP_CLASSES, APP_KEYS, KB_PER_TIMES, MARK_KEYS, mark, OWN_READER_MBPS } from '../../core/standards/marks.ts';
+import { SIZES_SOLD_GB } from '../../core/standards/sizes.ts';
 import type { Bytes } from '../../core/units/brand.ts';
 import { markMeaning } from '../cards/label.ts';
 import { capacityText, NBSP, plain } from '../quantity.ts';

@@ -1,5 +1,6 @@
 import type { Card } from '../../kit/model.ts';
-import { ASSUMED, SIZES_SOLD_GB } from '../../standards/assumptions.ts';
+import { ASSUMED } from '../../standards/assumptions.ts';
+import { SIZES_SOLD_GB } from '../../standards/sizes.ts';
 import { wholeQuotient } from '../../units/amount.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromGB } from '../../units/convert.ts';
