@@ -1,3 +1,4 @@
+import { isIsoDate, readDate } from '../core/units/date.ts';
 import { VERSION } from './kit.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
@@ -127,8 +128,114 @@ const toSeven: Migration = {
   placeBefore: (path) => path,
 };
 
+/** Dates that may be missing, by list: what cannot be read leaves its place, and is kept beside it. */
+const DATES: Readonly<Record<string, readonly string[]>> = {
+  tests: ['date', 'looked'],
+  clearings: ['date'],
+  benches: ['date'],
+  reports: ['date'],
+  cards: ['boughtOn', 'writtenOn'],
+  standing: ['since'],
+  prices: ['date'],
+};
+
+/** Most characters of a note that the schema takes. */
+const LONGEST_NOTE = 2000;
+
+/** A day as it can be read without a doubt: in any writing that says it, or with other words behind an ISO day. */
+function dayIn(written: string): string | null {
+  const read = readDate(written);
+  if (read.ok) return read.value;
+  const day = written.slice(0, 10);
+  return isIsoDate(day) ? day : null;
+}
+
+/** What was written for a date, kept with its entry: in the note where there is room. */
+function keptAside(entry: Raw, key: string, written: string): Raw {
+  const said = `${key} as written: ${written}`;
+  const note = typeof entry.note === 'string' && entry.note !== '' ? `${entry.note}\n${said}` : said;
+  const hasNote = entry.note === undefined || entry.note === null || typeof entry.note === 'string';
+  return hasNote && note.length <= LONGEST_NOTE ? { ...entry, note } : { ...entry, [`${key}AsWritten`]: written };
+}
+
+function dated(entry: unknown, keys: readonly string[]): unknown {
+  if (!isObject(entry)) return entry;
+  return keys.reduce<Raw>((now, key) => {
+    const written = now[key];
+    if (typeof written !== 'string' || written === '' || isIsoDate(written)) return now;
+    const day = dayIn(written);
+    const isWhole = readDate(written).ok;
+    const next = { ...now, [key]: day };
+    return isWhole ? next : keptAside(next, key, written);
+  }, entry);
+}
+
+/** A day that an entry cannot do without, moved to the last one it can have been: what came after it then is later still. */
+function latestDay(written: unknown): unknown {
+  if (typeof written !== 'string' || isIsoDate(written)) return written;
+  const known = dayIn(written);
+  if (known !== null) return known;
+  const [, year = '', month = ''] = /^(\d{4})-(\d{2})/.exec(written) ?? [];
+  const last = ['31', '30', '29', '28'].map((day) => `${year}-${month}-${day}`).find(isIsoDate);
+  return last ?? (year === '' ? written : `${year}-12-31`);
+}
+
+/** Incidents and what was verified: a verification whose day cannot be read is kept aside, and counts no more. */
+function cardDated(card: unknown): unknown {
+  if (!isObject(card)) return card;
+  const incidents = Array.isArray(card.incidents)
+    ? { incidents: card.incidents.map((one) => (isObject(one) ? { ...one, date: latestDay(one.date) } : one)) }
+    : {};
+  const { verified } = card;
+  const written = isObject(verified) ? verified.date : null;
+  if (typeof written !== 'string' || isIsoDate(written)) return { ...card, ...incidents };
+  const day = dayIn(written);
+  return day === null
+    ? { ...card, ...incidents, verified: null, verifiedBeforeVersion8: verified }
+    : { ...card, ...incidents, verified: { ...(verified as Raw), date: day } };
+}
+
+const each = (list: unknown, change: (entry: unknown) => unknown): unknown =>
+  Array.isArray(list) ? list.map(change) : list;
+
+/** Version 8: dates are days that exist, as ISO 8601 writes them; what may be two days is kept as a note. */
+const toEight: Migration = {
+  apply(kit) {
+    const lists = Object.fromEntries(
+      Object.entries(DATES).flatMap(([list, keys]) =>
+        list in kit ? [[list, each(kit[list], (entry) => dated(entry, keys))] as const] : [],
+      ),
+    );
+    const all: Raw = { ...kit, ...lists, version: 8 };
+    const received = (entry: unknown): unknown =>
+      isObject(entry) ? { ...entry, received: latestDay(entry.received) } : entry;
+    const made = (take: unknown): unknown => {
+      if (!isObject(take) || !isObject(take.made) || typeof take.made.date !== 'string') return take;
+      const day = dayIn(take.made.date);
+      return day === null
+        ? { ...take, made: null, madeBeforeVersion8: take.made }
+        : { ...take, made: { ...take.made, date: day } };
+    };
+    return {
+      ...all,
+      ...('cards' in all ? { cards: each(all.cards, cardDated) } : {}),
+      ...('reports' in all ? { reports: each(all.reports, received) } : {}),
+      ...('keptTakes' in all ? { keptTakes: each(all.keptTakes, made) } : {}),
+    };
+  },
+  placeBefore: (path) => path,
+};
+
+/** As many steps as lead to a version: one too many or too few does not compile. */
+type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = [
+  ...Steps,
+  unknown,
+]['length'] extends Version
+  ? Steps
+  : ChainTo<Version, [...Steps, Migration]>;
+
 /** From version 1 on, each to the next. */
-const CHAIN: readonly Migration[] = [toTwo, toThree, toFour, toFive, toSix, toSeven];
+const CHAIN: Readonly<ChainTo<typeof VERSION>> = [toTwo, toThree, toFour, toFive, toSix, toSeven, toEight];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>

@@ -1,4 +1,8 @@
 import type Joi from 'joi';
+import { kindOf, type TextKind } from './schemas/shape.ts';
+
+/** Most characters of what was given that are told again. */
+const SHOWN = 40;
 
 /** One thing wrong with an entry, as codes: its place as a path (`cards[3].capacityGB`) and the rule that it breaks. */
 export interface Problem {
@@ -10,6 +14,10 @@ export interface Problem {
   readonly limit: number | null;
   /** The words that are allowed, where there is a closed list of them. */
   readonly allowed: readonly string[];
+  /** What the text should be, as its schema says; null where it says nothing. */
+  readonly kind: TextKind | null;
+  /** What stands there, where it is a text: cut to what can be shown. */
+  readonly given: string | null;
 }
 
 const pathText = (path: readonly (string | number)[]): string =>
@@ -27,6 +35,8 @@ export function problemOf({ type, path, context }: Joi.ValidationErrorItem): Pro
     rule: type,
     limit: typeof context?.limit === 'number' ? context.limit : null,
     allowed: allowed.filter((value) => value !== null).map(String),
+    kind: kindOf(context?.label),
+    given: typeof context?.value === 'string' ? context.value.slice(0, SHOWN) : null,
   };
 }
 

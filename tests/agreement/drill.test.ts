@@ -18,9 +18,10 @@ import { parseKit } from '../../src/kit/importKit.ts';
 import { explain } from '../../src/text/drill/explain.ts';
 import { answerValueText, promptOf } from '../../src/text/drill/question.ts';
 import { isRight, promised, rightNumber, written } from '../support/drillSolver.ts';
+import { runs } from '../support/runs.ts';
 
 /** Questions drawn of each kind, over its topics and levels in turn. */
-const DRAWN = 10_000;
+const DRAWN = runs(1000, 10_000);
 const LEVELS: readonly Level[] = [1, 2, 3];
 const GENERAL = DRILL_KINDS.filter((kind) => kind !== 'own');
 
@@ -36,7 +37,7 @@ function* questions(kind: DrillKind, count: number, from = 1): Generator<Questio
   }
 }
 
-describe.each(GENERAL)('%s, ten thousand questions', (kind) => {
+describe.each(GENERAL)(`%s, ${DRAWN} questions`, (kind) => {
   it('have exactly one right answer, by the core and by a small solver of their own', () => {
     for (const question of questions(kind, DRAWN)) {
       const said = (): string => JSON.stringify(question);
@@ -60,7 +61,7 @@ describe.each(GENERAL)('%s, ten thousand questions', (kind) => {
 describe('every question', () => {
   it('offers the slip it is about, three or four answers that differ as they are read, and explains itself', () => {
     for (const kind of GENERAL)
-      for (const question of questions(kind, 400, 77)) {
+      for (const question of questions(kind, runs(150, 400), 77)) {
         const said = `${question.topic.id} ${JSON.stringify(question.facts)}`;
         expect(slipsOf(question), said).toContain(question.topic.slip);
         const texts = question.choices.map(
@@ -117,7 +118,9 @@ describe('difficulty', () => {
   it('rises with the level in every topic, over many questions', () => {
     for (const topic of TOPICS.filter(({ kind }) => kind !== 'own')) {
       const means = LEVELS.map((level) => {
-        const all = Array.from({ length: 200 }, (_, at) => generate({ topic, level, seed: at * 97 + 5, kit: null }));
+        const all = Array.from({ length: runs(80, 200) }, (_, at) =>
+          generate({ topic, level, seed: at * 97 + 5, kit: null }),
+        );
         return all.reduce((sum, one) => sum + difficultyOf(one as Question), 0) / all.length;
       });
       expect(means, topic.id).toEqual([...means].sort((a, b) => a - b));
@@ -127,7 +130,7 @@ describe('difficulty', () => {
 
 describe('a round', () => {
   it('has eight questions, no two alike, whatever its topics', () => {
-    for (let seed = 0; seed < 300; seed += 1) {
+    for (let seed = 0; seed < runs(100, 300); seed += 1) {
       const kind = GENERAL[seed % GENERAL.length] as DrillKind;
       const topics = TOPICS.filter((topic) => (seed % 2 === 0 ? topic.kind === kind : topic.kind !== 'own'));
       const asked = topics.slice(0, 8).map((topic) => ({ topic, level: LEVELS[seed % 3] as Level }));
@@ -194,7 +197,7 @@ describe('questions about one’s own kit', () => {
     expect(asked).toBeGreaterThan(300);
   });
 
-  it('have the one right card that a small solver has, over ten thousand of kits drawn at random', () => {
+  it('have the one right card that a small solver has, over many kits drawn at random', () => {
     const random = seeded(20_260_501);
     const buses = ['uhs-i', 'uhs-ii', 'uhs-iii', 'uhs-i-50', 'high-speed'] as const;
     const topic = { ...(topics[0] as (typeof topics)[number]), slip: 'not-in-force' as const };

@@ -8,8 +8,9 @@ import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import { cardOfOffer } from '../../src/core/shop/offerCard.ts';
 import { shopOptions } from '../../src/core/shop/options.ts';
 import { anyKit } from '../support/anyKit.ts';
+import { runs } from '../support/runs.ts';
 
-const KITS = 300;
+const KITS = runs(60, 300);
 
 it(`what an offer is to a need is what the board says of that card, put into the wallet, in ${KITS} kits`, {
   timeout: 120_000,

@@ -3,9 +3,10 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { seeded } from '../../src/core/heat/writepath/random.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { aRun } from '../support/aRun.ts';
+import { runs } from '../support/runs.ts';
 import { type Client, openClient } from './client.ts';
 
-const REQUESTS = 20_000;
+const REQUESTS = runs(2000, 20_000);
 /** At the same time; fewer than the server lets wait, so that nearly all are worked out. */
 const AT_ONCE = 6;
 

@@ -12,8 +12,9 @@ import { dayNames } from '../../src/text/day/names.ts';
 import { smallDay, UNIT } from '../support/dayDraws.ts';
 import { leastMissing } from '../support/dayProgramme.ts';
 import { highs } from '../support/highs.ts';
+import { runs } from '../support/runs.ts';
 
-const DAYS = 60;
+const DAYS = runs(15, 60);
 
 describe('the planner against the optimum (integer programme, HiGHS)', () => {
   it(`${DAYS} small days: as little is missing in 95 of 100, and never less than the programme allows`, () => {

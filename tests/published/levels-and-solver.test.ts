@@ -8,6 +8,7 @@ import { H264_LEVELS, H265_LEVELS } from '../../src/core/standards/levels.ts';
 import { corners, type HalfSpace } from '../support/corners.ts';
 import { clipFolder, probe } from '../support/ffmpeg.ts';
 import { highs, solve } from '../support/highs.ts';
+import { runs } from '../support/runs.ts';
 
 const clips = clipFolder();
 afterAll(() => clips.remove());
@@ -116,7 +117,7 @@ describe('the extremes that the solver finds, against every corner', () => {
         expect(mostRatio(programme, ratio)).toBeCloseTo(Math.max(...ratios), 5);
         programme.close();
       }),
-      { seed: 71, numRuns: 200 },
+      { seed: 71, numRuns: runs(60, 200) },
     );
     expect(Math.min(empty, met), 'both kinds of space came up').toBeGreaterThan(10);
   });
@@ -157,7 +158,7 @@ describe('the rate a counter tells, against HiGHS', () => {
         expect(found.lowMbps / ((low.ObjectiveValue * 8000) / 60)).toBeCloseTo(1, 5);
         expect(found.highMbps / ((high.ObjectiveValue * 8000) / 60)).toBeCloseTo(1, 5);
       }),
-      { seed: 72, numRuns: 120 },
+      { seed: 72, numRuns: runs(40, 120) },
     );
     expect(told).toBeGreaterThan(25);
   });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { runs } from '../../../tests/support/runs.ts';
 import type { DayRun } from './outcome.ts';
 import { planDay } from './planDay.ts';
 import type { DayBlock, DayProblem, Housing } from './problem.ts';
@@ -202,7 +203,7 @@ describe('a day as it runs', () => {
         const problem = dayOf(drawn);
         checkRun(problem, runDay(problem, TACTICS, new Map()));
       }),
-      { seed: 1401, numRuns: 3000 },
+      { seed: 1401, numRuns: runs(600, 3000) },
     );
   }, 90_000);
 
@@ -215,7 +216,7 @@ describe('a day as it runs', () => {
         expect(planned.missing).toBeLessThanOrEqual(runDay(problem, TACTICS, new Map()).missing + 1e-3);
         expect(planDay(problem).missing, 'the same day, the same plan').toBe(planned.missing);
       }),
-      { seed: 1402, numRuns: 60 },
+      { seed: 1402, numRuns: runs(12, 60) },
     );
   }, 90_000);
 
@@ -234,7 +235,7 @@ describe('a day as it runs', () => {
         const reader = planDay(dayOf({ ...drawn, readers: [...drawn.readers, { pace: 300, slots: 1 }] })).missing;
         if (more > before + 1 || reader > before + 1) worse.push(Math.max(more, reader) - before);
       }),
-      { seed: 1403, numRuns: 60 },
+      { seed: 1403, numRuns: runs(15, 60) },
     );
     expect(worse.length, JSON.stringify(worse)).toBeLessThanOrEqual(Math.ceil(seen / 50));
   }, 90_000);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { solveWhole } from '../../../tests/support/highs.ts';
+import { runs } from '../../../tests/support/runs.ts';
 import { drawnShop, everyChoice } from '../../../tests/support/shopDraws.ts';
 import { finish } from '../steps.ts';
 import { chooseSteps } from './choose.ts';
@@ -35,34 +36,31 @@ describe('sets of cards', () => {
   it.each([
     ['by the table of own cards', true],
     ['by the solver', false],
-  ])(
-    '%s are those of an enumeration of every choice, for all three aims and ties, on 500 drawn problems',
-    (_, tables) => {
-      let none = 0;
-      let ties = 0;
-      for (let seed = 0; seed < 500; seed += 1) {
-        const problem = drawnShop(seed);
-        const best = enumerated(problem);
-        const sets = finish(chooseSteps(problem, solveWhole, 20, tables)) ?? [];
-        if (best.cheapest === null) {
-          none += 1;
-          expect(sets, `seed ${seed}`).toEqual([]);
-          continue;
-        }
-        expect(sets.map(({ aim }) => aim)).toEqual(AIMS);
-        for (const set of sets) {
-          expect(ORDER[set.aim](set), `seed ${seed} ${set.aim}`).toEqual(best[set.aim]);
-          expect(meets(problem, set.taken), `seed ${seed} ${set.aim}`).toBe(true);
-          expect(set.optimal).toBe(true);
-          expect(set.bound).toBe(ORDER[set.aim](set)[0]);
-        }
-        if (best.cheapest[0] === best['fewest-cards']?.[1]) ties += 1;
+  ])('%s are those of an enumeration of every choice, for all three aims and ties, on drawn problems', (_, tables) => {
+    let none = 0;
+    let ties = 0;
+    for (let seed = 0; seed < runs(100, 500); seed += 1) {
+      const problem = drawnShop(seed);
+      const best = enumerated(problem);
+      const sets = finish(chooseSteps(problem, solveWhole, 20, tables)) ?? [];
+      if (best.cheapest === null) {
+        none += 1;
+        expect(sets, `seed ${seed}`).toEqual([]);
+        continue;
       }
-      // The draw holds what it is to be tried on: problems nothing meets, and those where aims agree.
-      expect(none).toBeGreaterThan(20);
-      expect(ties).toBeGreaterThan(20);
-    },
-  );
+      expect(sets.map(({ aim }) => aim)).toEqual(AIMS);
+      for (const set of sets) {
+        expect(ORDER[set.aim](set), `seed ${seed} ${set.aim}`).toEqual(best[set.aim]);
+        expect(meets(problem, set.taken), `seed ${seed} ${set.aim}`).toBe(true);
+        expect(set.optimal).toBe(true);
+        expect(set.bound).toBe(ORDER[set.aim](set)[0]);
+      }
+      if (best.cheapest[0] === best['fewest-cards']?.[1]) ties += 1;
+    }
+    // The draw holds what it is to be tried on: problems nothing meets, and those where aims agree.
+    expect(none).toBeGreaterThan(20);
+    expect(ties).toBeGreaterThan(20);
+  });
 
   it('of a wallet too large for a table come from the solver, and are no worse than what own cards are worth', () => {
     // Eighteen groups of two that both needs want: 3 to the 18th places.

@@ -10,7 +10,7 @@ import {
 } from '../../core/kit/model.ts';
 import { BUS_KEYS } from '../../core/standards/buses.ts';
 import { FORM_KEYS } from '../../core/standards/forms.ts';
-import { amount, figures, id, isoDate, MAX_GB, MAX_RATE_MBPS, name, note, text } from './parts.ts';
+import { amount, figures, id, isoDate, MAX_GB, MAX_RATE_MBPS, name, note, saidText, text } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 export const cardSchema = objectOf<Card>({
@@ -28,7 +28,7 @@ export const cardSchema = objectOf<Card>({
   minimumSource: text(200),
   verified: objectOf<Verification>({
     date: isoDate.required(),
-    how: Joi.string().pattern(/\S/).max(200).required(),
+    how: saidText(200).required(),
   }).allow(null),
   adapterTwoRows: Joi.boolean().allow(null),
   cacheGB: orNull(Joi.number().min(0).max(MAX_GB)),

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { AIR_MOVEMENTS, ARRANGEMENTS, type KeptTake, type MadeWith, type PlannedTake } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
-import { amount, id, name, otherId, temperature, within } from './parts.ts';
+import { amount, id, isoDate, name, otherId, temperature, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 /** A take that is planned, in the settings or in a kept take. */
@@ -28,7 +28,7 @@ export const keptTakeSchema = objectOf<KeptTake>({
   startCardC: orNull(temperature),
   rateSeriesId: orNull(otherId),
   made: objectOf<MadeWith>({
-    date: Joi.string().max(10).required(),
+    date: isoDate.required(),
     outcome: oneOf(['complete', 'filled', 'dropped', 'body-cutoff'] as const).required(),
     atSeconds: amount(1e9).required(),
     failing: orNull(within({ min: 0, max: 1 })),

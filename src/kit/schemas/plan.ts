@@ -14,11 +14,21 @@ import {
 } from '../../core/kit/plan.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { FORM_KEYS } from '../../core/standards/forms.ts';
-import { amount, id, MAX_GB, MAX_RATE_MBPS, name, otherId, temperature, text, within } from './parts.ts';
+import {
+  amount,
+  clockTime,
+  dayAlone,
+  id,
+  isoDate,
+  MAX_GB,
+  MAX_RATE_MBPS,
+  name,
+  otherId,
+  temperature,
+  text,
+  within,
+} from './parts.ts';
 import { listOf, objectOf, oneOf } from './shape.ts';
-
-/** HH:MM on a clock of 24 hours. */
-const clockTime = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/);
 
 export const blockSchema = objectOf<PlanBlock>({
   id,
@@ -44,9 +54,8 @@ const destination = objectOf<PlanDestination>({
 export const planSchema = objectOf<Plan>({
   id,
   name,
-  date: Joi.string()
-    .pattern(/^\d{4}-\d{2}-\d{2}$/)
-    .required(),
+  // One that does not exist is told where the day is planned.
+  date: dayAlone.required(),
   start: clockTime.required(),
   timeZone: Joi.string().max(60).allow(null),
   blocks: listOf<PlanBlock>(blockSchema).max(1000).required(),
@@ -80,7 +89,7 @@ export const planSchema = objectOf<Plan>({
   airProfile: listOf<PlanAir>(objectOf<PlanAir>({ at: clockTime.required(), airC: temperature.required() })).max(48),
   log: listOf<PlanPress>(
     objectOf<PlanPress>({
-      at: Joi.string().isoDate().max(40).required(),
+      at: isoDate.required(),
       cardId: id,
       to: oneOf(CARD_STATES).required(),
       who: Joi.string().allow('').max(80).required(),

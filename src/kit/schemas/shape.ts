@@ -30,5 +30,19 @@ export const listOf = <T>(item: SchemaOf<T>): Joi.ArraySchema<readonly T[]> =>
 export const oneOf = <T extends string>(words: readonly T[]): Joi.StringSchema<T> =>
   Joi.string().valid(...words) as Joi.StringSchema<T>;
 
+/** What a text is, so that a refusal of it is put into words that fit: whatever the field is called. */
+export const TEXT_KINDS = ['date', 'clock', 'text'] as const;
+export type TextKind = (typeof TEXT_KINDS)[number];
+
+/** Labels are what a refusal carries of its schema; no key begins so. */
+const KIND = '#';
+
+/** A text of one kind. */
+export const ofKind = <S extends Joi.StringSchema>(kind: TextKind, schema: S): S => schema.label(`${KIND}${kind}`) as S;
+
+/** The kind that a schema was given, by the label that its refusals carry; null where it has none. */
+export const kindOf = (label: unknown): TextKind | null =>
+  TEXT_KINDS.find((kind) => label === `${KIND}${kind}`) ?? null;
+
 /** Null where it is not known, and where it is missing. */
 export const orNull = <S extends Joi.AnySchema>(schema: S): S => schema.allow(null).default(null) as S;

@@ -14,7 +14,7 @@ export const testSchema = objectOf<Test>({
   seconds: Joi.number().min(0).max(1e9).required(),
   clipGB: orNull(Joi.number().min(0).max(MAX_GB)),
   writtenMBps: orNull(amount(MAX_RATE_MBPS)),
-  date: orNull(Joi.string().max(40)),
+  date: orNull(isoDate),
   note,
   ambientWithSunC: temperature.allow(null),
   takes: within(RANGES.takes).integer().allow(null),

@@ -10,6 +10,7 @@ import {
   type Test,
 } from '../../core/kit/model.ts';
 import { RANGES, type Range } from '../../core/kit/ranges.ts';
+import { readDate } from '../../core/units/date.ts';
 import { readNumber } from '../../core/units/number.ts';
 import { parseDuration } from '../../core/units/parse.ts';
 
@@ -55,6 +56,7 @@ export interface LineProblem {
     | 'no-number'
     | 'out-of-range'
     | 'no-date'
+    | 'open-date'
     | 'open-number';
   readonly text: string;
 }
@@ -183,10 +185,8 @@ function endIn(line: Line): Test['end'] | null {
 function dateIn(line: Line): string | null {
   const text = cell(line, 'date');
   if (text === '') return null;
-  const found = /^(\d{4})-(\d{2})-(\d{2})/.exec(text);
-  const [, , month = '0', day = '0'] = found ?? [];
-  const isDay = found !== null && Number(month) >= 1 && Number(month) <= 12 && Number(day) >= 1 && Number(day) <= 31;
-  return isDay ? text : complain(line, 'date', 'no-date');
+  const read = readDate(text);
+  return read.ok ? read.value : complain(line, 'date', read.error.code);
 }
 
 const YES = ['yes', 'true', '1', 'y'];

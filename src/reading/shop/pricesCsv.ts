@@ -6,6 +6,7 @@ import { BUS_KEYS, type Bus } from '../../core/standards/buses.ts';
 import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
 import { finish, type Steps } from '../../core/steps.ts';
 import { toMBps } from '../../core/units/convert.ts';
+import { readDate } from '../../core/units/date.ts';
 import { readNumber } from '../../core/units/number.ts';
 import { parseRate } from '../../core/units/parse.ts';
 import { cardOfLabel } from '../cards/labelCard.ts';
@@ -181,16 +182,8 @@ function formOf(text: string): Form | null {
 
 function dateOf(text: string): string | null | 'no-date' {
   if (text === '') return null;
-  const iso = /^(\d{4})-(\d{2})-(\d{2})/.exec(text);
-  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text);
-  const [year, month, day] = iso
-    ? [iso[1], iso[2], iso[3]]
-    : dotted
-      ? [dotted[3], (dotted[2] as string).padStart(2, '0'), (dotted[1] as string).padStart(2, '0')]
-      : [];
-  if (year === undefined || Number(month) < 1 || Number(month) > 12 || Number(day) < 1 || Number(day) > 31)
-    return 'no-date';
-  return `${year}-${month}-${day}`;
+  const read = readDate(text);
+  return read.ok ? read.value : 'no-date';
 }
 
 /** A line of free text: its price by its currency, and the rest as a label. */

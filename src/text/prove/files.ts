@@ -10,7 +10,8 @@ const PROBLEMS: Readonly<Record<LineProblem['problem'], (text: string) => string
   'not-one-of': (text) => `“${text}” is none of its words`,
   'no-number': (text) => `“${text}” is no number`,
   'out-of-range': (text) => `“${text.slice(0, 30)}” is out of range`,
-  'no-date': (text) => `“${text}” is no day such as 2026-05-04`,
+  'no-date': (text) => `“${text}” is no day that exists, such as 2026-05-04`,
+  'open-date': (text) => `“${text}” may be two days: write it as 2026-05-04`,
   'open-number': (text) => `“${text}” may be two numbers: write it without a separator of thousands`,
 };
 

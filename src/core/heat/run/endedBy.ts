@@ -1,4 +1,5 @@
 import { AIR_MOVEMENTS, type Body, type Card, type Mode, type PlannedTake, type Test } from '../../kit/model.ts';
+import { cameAfter } from '../../match/takeOrder.ts';
 import { readTest } from '../../match/testReading.ts';
 
 /** Degrees by which a take may have been warmer than the plan and still count as made under its conditions [A]. */
@@ -34,7 +35,7 @@ const isOvertaken = (test: Test, at: number, tests: readonly Test[]): boolean =>
       other.bodyId === test.bodyId &&
       other.seconds > test.seconds &&
       (other.ambientWithSunC ?? Number.NEGATIVE_INFINITY) >= (test.ambientWithSunC ?? 0) &&
-      (other.date === test.date ? place > at : (other.date ?? '') > (test.date ?? '')),
+      cameAfter({ test: other, at: place }, { test, at }),
   );
 
 /**

@@ -3,6 +3,7 @@ import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMBps } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
+import { cameAfter } from '../takeOrder.ts';
 import { readTest, type TestReading } from '../testReading.ts';
 
 /** The pair and seat that own tests are asked about, with its need in bytes a second. */
@@ -122,10 +123,6 @@ function speaksFor({ slotId }: Test, slot: Slot, pair: Digest): Speaks {
   return named?.key === own.key ? BOTH : NEITHER;
 }
 
-/** Whether one test came after another: by their dates, and by their place in the log where a date is missing or equal. */
-const isLater = (a: Read, b: Read): boolean =>
-  a.test.date !== null && b.test.date !== null && a.test.date !== b.test.date ? a.test.date > b.test.date : a.at > b.at;
-
 const written = ({ test, reading }: Read): number | null =>
   reading.average ?? (test.writtenMBps === null ? null : fromMBps(test.writtenMBps));
 
@@ -138,8 +135,12 @@ function against(told: Read, { mode, need }: TestQuestion): boolean {
 
 const idsOf = (read: readonly Read[]): readonly string[] => read.map(({ test }) => test.id);
 
+/** The newest of several; of two whose order nobody knows the one that ended sooner. */
 const newest = (found: readonly Read[]): Read | null =>
-  found.reduce<Read | null>((last, one) => (last && isLater(last, one) ? last : one), null);
+  found.reduce<Read | null>((last, one) => {
+    if (last === null || cameAfter(one, last)) return one;
+    return cameAfter(last, one) || last.test.seconds <= one.test.seconds ? last : one;
+  }, null);
 
 /** The fastest rate that full takes prove; null where none does. */
 function bestOf(full: readonly Read[]): BytesPerSecond | null {
@@ -153,12 +154,12 @@ const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
     (one) =>
       one.reading.provesMode &&
       (one.test.modeId === drop.test.modeId || one.test.modeId === modeId) &&
-      isLater(one, drop),
+      cameAfter(one, drop),
   );
 
 /**
- * What own tests of this body and card say for one seat. A drop stands until a later pass of its very mode, or of the one
- * asked about. A full take in another mode that wrote at least as fast proves this one for as long as it lasted. A
+ * What own tests of this body and card say for one seat. A drop stands until a pass of its very mode, or of the one
+ * asked about, that is known to have come later. A full take in another mode that wrote at least as fast proves this one for as long as it lasted. A
  * stopped take says nothing either way. Objects are written out in full: a board of thousands of tests asks it for each cell.
  */
 export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): TestsFinding {
@@ -190,8 +191,7 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       testIds: idsOf(standing),
     };
   // What was passed before the pair dropped is no proof of what it does since.
-  const lastDrop = newest(drops);
-  const since = lastDrop === null ? full : full.filter((one) => isLater(one, lastDrop));
+  const since = full.filter((one) => drops.every((drop) => cameAfter(one, drop)));
   const provenUpTo = bestOf(since);
   const valid = since.filter(isPass);
   if (valid.length === 0)

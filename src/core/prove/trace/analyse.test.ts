@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { runs } from '../../../../tests/support/runs.ts';
 import { factor, type Random, seeded } from '../../heat/writepath/random.ts';
 import type { Card } from '../../kit/model.ts';
 import { analyseTrace } from './analyse.ts';
@@ -35,10 +36,10 @@ function traceOf(stretches: readonly Stretch[], { step = 1, noise = 0, seed = 1 
 const kinds = (segments: readonly Segment[]): readonly string[] => segments.map(({ kind }) => kind);
 
 describe('known changes are found', () => {
-  // 500 seeded cases: two to four levels at least a fifth apart, noise up to a twentieth, rows of a tenth to two seconds.
+  // Seeded cases: two to four levels at least a fifth apart, noise up to a twentieth, rows of a tenth to two seconds.
   test('within 3 % of the rate and 2 s of the place', () => {
     const missed: string[] = [];
-    for (let seed = 1; seed <= 500; seed += 1) {
+    for (let seed = 1; seed <= runs(120, 500); seed += 1) {
       const random = seeded(seed);
       const step = [0.1, 0.5, 1, 2][Math.floor(random() * 4)] as number;
       const noise = 0.005 + 0.045 * random();
@@ -68,7 +69,7 @@ describe('known changes are found', () => {
 
   test('false alarms on flat noise stay under 1 %', () => {
     let alarms = 0;
-    for (let seed = 1; seed <= 500; seed += 1) {
+    for (let seed = 1; seed <= runs(120, 500); seed += 1) {
       const random = seeded(seed);
       const trace = traceOf([{ seconds: 60 + Math.round(420 * random()), MBps: 40 + 900 * random() }], {
         step: [0.3, 1, 3][seed % 3] as number,
@@ -78,7 +79,7 @@ describe('known changes are found', () => {
       const { segments } = analyseTrace(trace);
       if (segments.length !== 1 || segments[0]?.kind !== 'sustained') alarms += 1;
     }
-    expect(alarms).toBeLessThan(5);
+    expect(alarms).toBeLessThan(runs(2, 5));
   });
 });
 
