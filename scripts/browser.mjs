@@ -20,8 +20,12 @@ const FLAGS = [
   '--lang=en-GB',
 ];
 
-/** Opens a browser of the given size. `close` ends it and removes its profile. */
-export async function openBrowser({ width = 1280, height = 800, downloads, flags = [] } = {}) {
+/**
+ * Opens a browser of the given size. `close` ends it and removes its profile.
+ *
+ * @param network - whether its requests are logged: dear, and of use only where they are looked at
+ */
+export async function openBrowser({ width = 1280, height = 800, downloads, flags = [], network = false } = {}) {
   const profile = mkdtempSync(join(tmpdir(), 'cool-reel-profile-'));
   const options = new chrome.Options();
   options.setBinaryPath('/usr/bin/chromium');
@@ -29,7 +33,7 @@ export async function openBrowser({ width = 1280, height = 800, downloads, flags
   if (downloads) options.setUserPreferences({ 'download.default_directory': downloads });
   const prefs = new logging.Preferences();
   prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL);
-  prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
+  if (network) prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
   options.setLoggingPrefs(prefs);
   const service = new chrome.ServiceBuilder('/usr/bin/chromedriver');
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(service).build();

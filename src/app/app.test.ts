@@ -5,6 +5,7 @@ import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode } from '../core/testing.ts';
 import { createNamer } from '../kit/names.ts';
+import { bodySchema } from '../kit/schemas/body.ts';
 import { cardSchema } from '../kit/schemas/card.ts';
 import { isRefusal, MAX_PASTED, readTable } from '../reading/bodies/paste/cut.ts';
 import { readingOf, readRows } from '../reading/bodies/pasteModes.ts';
@@ -211,11 +212,17 @@ describe('a label made a card', () => {
 });
 
 describe('forms', () => {
-  it('write an emptied number as unknown and keep an emptied note', () => {
-    expect(withoutBlanks({ usableGB: '', note: '', list: [{ fps: '' }] })).toEqual({
-      usableGB: null,
-      note: '',
-      list: [{ fps: null }],
+  it('write an emptied number as unknown, and keep an emptied text where its schema has it so', () => {
+    const incidents = [{ date: '', kind: 'dropped', text: '' }];
+    expect(withoutBlanks({ usableGB: '', note: '', boughtOn: '', form: '', incidents }, cardSchema)).toEqual({
+      ...{ usableGB: null, note: '', boughtOn: '', form: null },
+      incidents: [{ date: null, kind: 'dropped', text: '' }],
+    });
+    // A choice between shapes: each is asked.
+    const modes = [{ rate: { kind: 'stated', Mbps: '' }, group: '', fps: '' }];
+    expect(withoutBlanks({ name: '', modes }, bodySchema)).toEqual({
+      name: null,
+      modes: [{ rate: { kind: 'stated', Mbps: null }, group: '', fps: null }],
     });
   });
 

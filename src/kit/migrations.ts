@@ -1,10 +1,12 @@
 import { isIsoDate, readDate } from '../core/units/date.ts';
+import { COLLECTIONS, LISTS } from './collections.ts';
 import { VERSION } from './kit.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
 
 /** One step of the chain. It moves what it recognises and leaves the rest for the schema to judge. */
 interface Migration {
+  /** What is told apart from the newer form; lists that it brings stand there already, empty. */
   readonly apply: (kit: Raw) => Raw;
   /** Where a place of the newer form stood in the older one, so that a problem is told where the file has it. */
   readonly placeBefore: (path: string, older: Raw) => string;
@@ -44,12 +46,12 @@ const toTwo: Migration = {
     };
     const before = keptBefore(kit);
     const keptTakes = Array.isArray(before) ? before.map(moved) : before;
-    const { settings, tests, ...rest } = setAside(kit, ['keptTakes', 'series'], 2);
+    const { settings, tests, ...rest } = kit;
     const own = Array.isArray(tests) ? { tests: tests.map(renamed) } : tests === undefined ? {} : { tests };
     const { keptTakes: _moved, ...others } = isObject(settings) ? settings : {};
     // Settings that are no object stay as they are, for the schema to refuse.
     const kept = isObject(settings) ? { settings: others } : settings === undefined ? {} : { settings };
-    return { ...rest, ...own, version: 2, keptTakes, series, ...kept };
+    return { ...rest, ...own, keptTakes, series, ...kept };
   },
   placeBefore(path, older) {
     const takes = keptBefore(older);
@@ -62,19 +64,10 @@ const toTwo: Migration = {
 };
 
 /** Version 3: bursts, benches and what colleagues report are lists. */
-const toThree: Migration = {
-  apply: (kit) => ({
-    ...setAside(kit, ['clearings', 'benches', 'reports'], 3),
-    version: 3,
-    clearings: [],
-    benches: [],
-    reports: [],
-  }),
-  placeBefore: (path) => path,
-};
+const toThree: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
 /** Version 4: benches have traces, and figures may be measured; nothing that was there changes. */
-const toFour: Migration = { apply: (kit) => ({ ...kit, version: 4 }), placeBefore: (path) => path };
+const toFour: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
 /** What a plan needs at the least to be one: earlier versions kept whatever stood in the list. */
 const isPlan = (plan: unknown): boolean =>
@@ -84,10 +77,9 @@ const isPlan = (plan: unknown): boolean =>
 const toFive: Migration = {
   apply(kit) {
     const { plans } = kit;
-    if (!Array.isArray(plans) || plans.every(isPlan)) return { ...kit, version: 5 };
+    if (!Array.isArray(plans) || plans.every(isPlan)) return kit;
     return {
       ...kit,
-      version: 5,
       plans: plans.filter(isPlan),
       plansBeforeVersion5: plans.filter((plan) => !isPlan(plan)),
     };
@@ -107,10 +99,9 @@ const isOffer = (price: unknown): boolean =>
 const toSix: Migration = {
   apply(kit) {
     const { prices } = kit;
-    const own = { ...setAside(kit, ['needs', 'standing'], 6), version: 6, needs: [], standing: [] };
-    if (!Array.isArray(prices) || prices.every(isOffer)) return own;
+    if (!Array.isArray(prices) || prices.every(isOffer)) return kit;
     return {
-      ...own,
+      ...kit,
       prices: prices.filter(isOffer),
       pricesBeforeVersion6: prices.filter((price) => !isOffer(price)),
     };
@@ -123,10 +114,7 @@ const toSix: Migration = {
 };
 
 /** Version 7: what was drilled is a list. */
-const toSeven: Migration = {
-  apply: (kit) => ({ ...setAside(kit, ['drills'], 7), version: 7, drills: [] }),
-  placeBefore: (path) => path,
-};
+const toSeven: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
 /** Dates that may be missing, by list: what cannot be read leaves its place, and is kept beside it. */
 const DATES: Readonly<Record<string, readonly string[]>> = {
@@ -160,14 +148,14 @@ function keptAside(entry: Raw, key: string, written: string): Raw {
 
 function dated(entry: unknown, keys: readonly string[]): unknown {
   if (!isObject(entry)) return entry;
-  return keys.reduce<Raw>((now, key) => {
-    const written = now[key];
-    if (typeof written !== 'string' || written === '' || isIsoDate(written)) return now;
-    const day = dayIn(written);
-    const isWhole = readDate(written).ok;
-    const next = { ...now, [key]: day };
-    return isWhole ? next : keptAside(next, key, written);
-  }, entry);
+  let now: Raw = entry;
+  for (const key of keys) {
+    const written = entry[key];
+    if (typeof written !== 'string' || written === '' || isIsoDate(written)) continue;
+    now = { ...now, [key]: dayIn(written) };
+    if (!readDate(written).ok) now = keptAside(now, key, written);
+  }
+  return now;
 }
 
 /** A day that an entry cannot do without, moved to the last one it can have been: what came after it then is later still. */
@@ -206,7 +194,7 @@ const toEight: Migration = {
         list in kit ? [[list, each(kit[list], (entry) => dated(entry, keys))] as const] : [],
       ),
     );
-    const all: Raw = { ...kit, ...lists, version: 8 };
+    const all: Raw = { ...kit, ...lists };
     const received = (entry: unknown): unknown =>
       isObject(entry) ? { ...entry, received: latestDay(entry.received) } : entry;
     const made = (take: unknown): unknown => {
@@ -248,6 +236,13 @@ export interface Migrated {
   readonly placeInFile: (path: string) => string;
 }
 
+/** One step: lists that the version brings are new, whatever stood under their names, and then what the step itself moves. */
+function stepTo(version: number, kit: Raw, { apply }: Migration): Raw {
+  const brought = LISTS.filter((list) => COLLECTIONS[list].since === version);
+  const begun = { ...setAside(kit, brought, version), ...Object.fromEntries(brought.map((list) => [list, []])) };
+  return { ...apply(begun), version };
+}
+
 /**
  * Brings a kit of an older version up to the one that is written. The one chain serves files, earlier states and the
  * upgrade of the browser's store.
@@ -256,9 +251,9 @@ export interface Migrated {
  * @param to - the version wanted: a store is brought up one at a time
  */
 export function migrate(kit: Raw, from: number, to: number = VERSION): Migrated {
-  const steps = CHAIN.slice(from - 1, to - 1);
+  const steps: readonly Migration[] = CHAIN.slice(from - 1, to - 1);
   const stages: Raw[] = [kit];
-  for (const { apply } of steps) stages.push(apply(stages.at(-1) as Raw));
+  for (const [at, step] of steps.entries()) stages.push(stepTo(from + at + 1, stages.at(-1) as Raw, step));
   const placeInFile = (path: string): string =>
     steps.reduceRight((place, step, at) => step.placeBefore(place, stages[at] as Raw), path);
   return { kit: stages.at(-1) as Raw, placeInFile };

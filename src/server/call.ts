@@ -2,9 +2,22 @@ import type Joi from 'joi';
 import type { Result } from '../core/result.ts';
 import type { Refusal } from './refusal.ts';
 
+/** Names of the calls. One that is not here, or is here and in no list, does not type-check. */
+export type CallName =
+  | 'health'
+  | 'answer'
+  | 'label'
+  | 'match'
+  | 'simulate'
+  | 'reconcile'
+  | 'trace'
+  | 'day'
+  | 'shop'
+  | 'wear';
+
 /** One call of the server: what it is asked, what it answers, and how. Everything else about it follows from this. */
 export interface Call<Asked = unknown> {
-  readonly path: `/api/${string}`;
+  readonly path: `/api/${CallName}`;
   readonly method: 'GET' | 'POST';
   readonly summary: string;
   /** Worked out beside the event loop; for what can take longer than a few milliseconds. */

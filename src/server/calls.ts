@@ -1,4 +1,4 @@
-import type { Call } from './call.ts';
+import type { Call, CallName } from './call.ts';
 import { answer } from './calls/answer.ts';
 import { day } from './calls/day.ts';
 import { health } from './calls/health.ts';
@@ -10,5 +10,21 @@ import { simulate } from './calls/simulate.ts';
 import { trace } from './calls/trace.ts';
 import { wear } from './calls/wear.ts';
 
-/** Every call that works something out. The contract, its workers and its tests go through this list. */
-export const CALLS: readonly Call[] = [health, answer, label, match, simulate, reconcile, trace, day, shop, wear];
+/** Every call that works something out, by its name. The endpoint, the contract, its workers and its tests go over this list. */
+const BY_NAME: Readonly<Record<CallName, Call>> = {
+  health,
+  answer,
+  label,
+  match,
+  simulate,
+  reconcile,
+  trace,
+  day,
+  shop,
+  wear,
+};
+
+export const CALLS: readonly Call[] = Object.values(BY_NAME);
+
+/** A call by its address; null where there is none. */
+export const callAt = (path: string): Call | null => CALLS.find((one) => one.path === path) ?? null;

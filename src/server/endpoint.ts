@@ -2,6 +2,7 @@ import type { APIRoute } from 'astro';
 import { err, ok, type Result } from '../core/result.ts';
 import { answerTo, answerToBody, type Raw, tooLarge } from './answerTo.ts';
 import type { Call } from './call.ts';
+import { callAt } from './calls.ts';
 import { doJob } from './heavy/doJob.ts';
 import type { Done, Work } from './heavy/work.ts';
 import { BUSY, CONTRACT_HINT, RETRY_AFTER, type Refusal, refusal, refusalBody } from './refusal.ts';
@@ -87,24 +88,21 @@ async function answerPost(call: Call, request: Request, work: Work): Promise<Res
   return typeof done === 'string' ? refuse(BUSY) : sendDone(done);
 }
 
-/** A call as an endpoint of Astro's. */
-export const endpoint =
-  (call: Call): APIRoute =>
-  async ({ request, url, locals }) => {
-    if (call.method === 'POST') return answerPost(call, request, locals.work ?? IN_PLACE);
-    const { status, text } = await answerTo(call, queryOf(url.searchParams));
-    return json(text, status);
-  };
-
 /** The answer to a call that exists by another method alone. */
-export const onlyBy =
-  (method: 'GET' | 'POST'): APIRoute =>
-  ({ url, request }) => {
-    const allowed = method === 'GET' ? 'GET, HEAD' : method;
-    const message = `${url.pathname} answers to ${method} alone, not to ${request.method}. ${CONTRACT_HINT}`;
-    return refuse(refusal(405, 'other-method', message), { Allow: allowed });
-  };
+function otherMethod({ method }: Call, url: URL, request: Request): Response {
+  const allowed = method === 'GET' ? 'GET, HEAD' : method;
+  const message = `${url.pathname} answers to ${method} alone, not to ${request.method}. ${CONTRACT_HINT}`;
+  return refuse(refusal(405, 'other-method', message), { Allow: allowed });
+}
 
-/** The answer to a call that does not exist. */
-export const noSuchCall: APIRoute = ({ url, request }) =>
-  refuse(refusal(404, 'no-such-call', `There is no ${request.method} ${url.pathname}. ${CONTRACT_HINT}`));
+/** Every call of the list at its own address, as one endpoint of Astro's. */
+export const everyCall: APIRoute = async ({ request, url, locals }) => {
+  const call = callAt(url.pathname);
+  if (call === null)
+    return refuse(refusal(404, 'no-such-call', `There is no ${request.method} ${url.pathname}. ${CONTRACT_HINT}`));
+  const isAsked = request.method === call.method || (call.method === 'GET' && request.method === 'HEAD');
+  if (!isAsked) return otherMethod(call, url, request);
+  if (call.method === 'POST') return answerPost(call, request, locals.work ?? IN_PLACE);
+  const { status, text } = await answerTo(call, queryOf(url.searchParams));
+  return json(text, status);
+};

@@ -1,12 +1,13 @@
 import { err, ok, type Result } from '../core/result.ts';
-import { type Item, type Items, LISTS, type ListKey } from '../kit/collections.ts';
+import { COLLECTIONS, type Collection, type Item, LISTS, type ListKey } from '../kit/collections.ts';
 import type { Kit, Settings } from '../kit/kit.ts';
 import { nameOf } from '../kit/kit.ts';
 import { changesBetween, type FieldChange, isSameValue, type Step, withChanges } from '../kit/patch.ts';
 import { commit, standing, swapIn, writing } from './apply.ts';
 import { type Committed, tellCommit } from './commits.ts';
-import { type ChangeRow, type Db, type Row, type RowChange, tableOf } from './db.ts';
+import type { ChangeRow, Db, Row, RowChange } from './db.ts';
 import type { EditRefusal } from './edit.ts';
+import { anyTable } from './rows.ts';
 import { keepSnapshot } from './snapshots.ts';
 
 /** Something newer that a change was not taken back over. */
@@ -60,25 +61,18 @@ async function rowsNow(db: Db, rows: readonly RowChange[]): Promise<ReadonlyMap<
   return found;
 }
 
-/** What a kept entry is about; whoever leaves it without them makes it a record of nothing. */
-const ABOUT = {
-  tests: ({ bodyId, cardId }: Items['tests']) => [`bodies ${bodyId}`, `cards ${cardId}`],
-  keptTakes: ({ bodyId, cardIds }: Items['keptTakes']) => [`bodies ${bodyId}`, ...cardIds.map((id) => `cards ${id}`)],
-} as const satisfies { readonly [K in ListKey]?: (item: Items[K]) => readonly string[] };
-
-const HELD_BY = { tests: 'its tests', keptTakes: 'its kept takes' } as const;
-
-/** The entries that tests and takes kept since a change are about, and which of both. */
+/** The entries that what was kept since a change is about, and what each of those is called beside them. */
 async function keptSince(db: Db, change: ChangeRow): Promise<ReadonlyMap<string, string>> {
   const newer = await db.changes.where('id').above(change.id).toArray();
   const held = new Map<string, string>();
-  const hold = async <K extends keyof typeof ABOUT>(list: K, about: (item: Items[K]) => readonly string[]) => {
+  for (const list of LISTS) {
+    const { about, heldAs }: Collection = COLLECTIONS[list];
+    if (about === undefined || heldAs === undefined) continue;
     const ids = new Set(newer.flatMap(({ rows }) => rows.filter((row) => row.list === list).map(({ id }) => id)));
-    for (const row of await tableOf(db, list).bulkGet([...ids]))
-      if (row) for (const key of about(row.value)) held.set(key, HELD_BY[list]);
-  };
-  await hold('tests', ABOUT.tests);
-  await hold('keptTakes', ABOUT.keptTakes);
+    // The list of a row tells what it holds.
+    for (const row of await anyTable(db, list).bulkGet([...ids]))
+      if (row) for (const key of about(row.value as never)) held.set(key, heldAs);
+  }
   return held;
 }
 

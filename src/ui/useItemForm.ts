@@ -134,7 +134,7 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
 
   // What a known entry was opened on came from the store as it is: no draft.
   const onSubmit = form.onSubmit(
-    () => store(settled<T>(form.getValues()), isNew || isGone ? null : (shown.current as T)),
+    () => store(settled<T>(form.getValues(), schema), isNew || isGone ? null : (shown.current as T)),
     () => {
       stayAfterAll();
       requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());

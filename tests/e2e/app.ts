@@ -11,6 +11,8 @@ export const WAIT = Number(process.env.E2E_WAIT ?? 40_000);
  * on the slow machine of somebody else. As `E2E_LATE=2500 npx vitest run --config vitest.e2e.config.ts`.
  */
 const LATE = Number(process.env.E2E_LATE ?? 0);
+/** How often the driver looks, ms. */
+const LOOK_EVERY = 25;
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {
@@ -20,6 +22,8 @@ interface Options {
   readonly height?: number;
   /** A name under which this machine is reached, as from elsewhere: over plain HTTP that is no secure context. */
   readonly host?: string;
+  /** Whether its requests are logged, so that `complaints` tells of foreign ones. */
+  readonly network?: boolean;
   /** More flags of the browser, as for a camera of its own. */
   readonly flags?: readonly string[];
   /** Another server than the app's own. */
@@ -38,6 +42,37 @@ const SCROLL_ON = `
     grid.scrollTop = down ? grid.scrollTop + grid.clientHeight * 0.6 : 0;
   }`;
 
+const OPEN_STORE = `
+  const done = arguments[arguments.length - 1];
+  const asked = (request) => new Promise((ok, no) => { request.onsuccess = () => ok(request.result); request.onerror = () => no(request.error); });
+  const open = () => asked(indexedDB.open('cool-reel'));`;
+const READ_STORE = `${OPEN_STORE}
+  (async () => {
+    const db = await open();
+    const tables = {};
+    const tx = db.transaction([...db.objectStoreNames]);
+    for (const name of db.objectStoreNames) tables[name] = await asked(tx.objectStore(name).getAll());
+    db.close();
+    return { tables, local: { ...localStorage } };
+  })().then(done, (thrown) => done({ failed: String(thrown) }));`;
+const PUT_BACK = `${OPEN_STORE}
+  const { tables, local } = arguments[0];
+  (async () => {
+    const db = await open();
+    const tx = db.transaction([...db.objectStoreNames], 'readwrite');
+    for (const name of db.objectStoreNames) {
+      const table = tx.objectStore(name);
+      table.clear();
+      for (const row of tables[name] ?? []) table.put(row);
+    }
+    await new Promise((ok, no) => { tx.oncomplete = ok; tx.onerror = () => no(tx.error); tx.onabort = () => no(tx.error); });
+    db.close();
+    localStorage.clear();
+    sessionStorage.clear();
+    for (const [key, value] of Object.entries(local)) localStorage.setItem(key, value);
+    return null;
+  })().then(done, (thrown) => done(String(thrown)));`;
+
 /** The real app in a real browser, with the hands of a person: click, type, read. */
 export class App {
   private constructor(
@@ -46,7 +81,14 @@ export class App {
     /** Takes the server away, as a place without a network does. */
     public stopServer: () => Promise<unknown>,
     private readonly closeBrowser: () => Promise<void>,
-  ) {}
+    private readonly network: boolean,
+  ) {
+    // By itself the driver looks five times a second: what comes in between waits for nothing.
+    const wait = driver.wait.bind(driver) as (...given: unknown[]) => Promise<unknown>;
+    Object.assign(driver, {
+      wait: (condition: unknown, most: unknown, message: unknown) => wait(condition, most, message, LOOK_EVERY),
+    });
+  }
 
   static async open(options: Options = {}): Promise<App> {
     const { demo = true, host, flags: own = [], serve = () => startServer({ demo }), ...browserOptions } = options;
@@ -54,7 +96,7 @@ export class App {
     const flags = [...own, ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : [])];
     const browser = await openBrowser({ ...browserOptions, flags });
     const address = host ? server.address.replace('127.0.0.1', host) : server.address;
-    return new App(browser.driver, address, server.stop, browser.close);
+    return new App(browser.driver, address, server.stop, browser.close, options.network === true);
   }
 
   async close(): Promise<void> {
@@ -201,15 +243,29 @@ export class App {
   async seesText(selector: string, part: string | RegExp): Promise<string> {
     let seen = '';
     if (LATE > 0) await this.driver.sleep(LATE);
-    await this.driver.wait(
-      async () => {
-        seen = await this.text(selector).catch(() => '');
-        return typeof part === 'string' ? seen.includes(part) : part.test(seen);
-      },
-      WAIT,
-      `“${part}” in ${selector}`,
-    );
+    const isThere = async (): Promise<boolean> => {
+      seen = await this.text(selector).catch(() => '');
+      return typeof part === 'string' ? seen.includes(part) : part.test(seen);
+    };
+    const until = Date.now() + WAIT;
+    while (!(await isThere())) {
+      if (Date.now() > until) throw new Error(`“${part}” in ${selector} is not there: ${seen.slice(0, 500)}`);
+      await this.changed();
+    }
     return seen;
+  }
+
+  /** Waits inside the page until something in it changes, or a moment: it may have changed while nobody looked. */
+  private async changed(): Promise<void> {
+    await this.driver
+      .executeAsyncScript(
+        `const done = arguments[arguments.length - 1];
+         const stop = () => { seen.disconnect(); clearTimeout(late); done(); };
+         const seen = new MutationObserver(stop);
+         const late = setTimeout(stop, 150);
+         seen.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });`,
+      )
+      .catch(() => this.driver.sleep(LOOK_EVERY));
   }
 
   /** Every cell of the board as it is read aloud. */
@@ -251,6 +307,16 @@ export class App {
       this.driver as unknown as { sendDevToolsCommand: (name: string, of: object) => Promise<void> }
     ).sendDevToolsCommand(command, {});
 
+  /** All that the app has stored in the browser, as it stands, for `putBack`. */
+  stored = (): Promise<unknown> => this.driver.executeAsyncScript<unknown>(READ_STORE);
+
+  /** The store and what the page remembers as they were; the app is left for it, so that nothing of it writes meanwhile. */
+  async putBack(stored: unknown): Promise<void> {
+    await this.visit('/icon.svg');
+    const failed = await this.driver.executeAsyncScript<string | null>(PUT_BACK, stored);
+    if (failed !== null) throw new Error(`The store was not put back: ${failed}`);
+  }
+
   run = <T>(script: string, ...args: unknown[]): Promise<T> => this.driver.executeScript<T>(script, ...args);
 
   /**
@@ -273,10 +339,32 @@ export class App {
     );
   }
 
+  /** The night theme over the page as it stands, or back: only colours change. */
+  night = (isNight: boolean): Promise<void> =>
+    this.run(`document.documentElement.setAttribute('data-mantine-color-scheme', '${isNight ? 'dark' : 'light'}')`);
+
+  /** Waits until nothing on the page moves any more: a panel that fades in has other colours until then. */
+  still = (): Promise<unknown> =>
+    this.driver.executeAsyncScript(
+      `const done = arguments[arguments.length - 1];
+       requestAnimationFrame(() => requestAnimationFrame(() =>
+         Promise.allSettled(document.getAnimations().filter((one) => one.effect?.getTiming().iterations !== Infinity).map((one) => one.finished)).then(() => done())));`,
+    );
+
+  /** Where axe-core finds too little contrast in the colours that stand now. */
+  async contrast(): Promise<readonly string[]> {
+    await this.driver.executeScript(axeSource);
+    return this.driver.executeAsyncScript<string[]>(`
+      const done = arguments[arguments.length - 1];
+      axe.run(document, { runOnly: ['color-contrast'], resultTypes: ['violations'] }).then(({ violations }) =>
+        done(violations.flatMap(({ nodes }) => nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary))));
+    `);
+  }
+
   /** What the browser complained of, and what was asked of any other origin, since the last call. */
   async complaints(): Promise<readonly string[]> {
     const console = await this.driver.manage().logs().get(logging.Type.BROWSER);
-    const network = await this.driver.manage().logs().get(logging.Type.PERFORMANCE);
+    const network = this.network ? await this.driver.manage().logs().get(logging.Type.PERFORMANCE) : [];
     const complaints = console
       .filter(({ level }) => level.value >= logging.Level.WARNING.value)
       .map(({ message }) => message);

@@ -17,13 +17,20 @@ export interface Files {
  *
  * @param name - of the folder
  * @param opened - is given the app once it is open
+ * @param network - whether requests to anywhere else are complained of
  */
-export function demoApp(name: string, opened: (app: App) => void): Files {
+export function demoApp(name: string, opened: (app: App) => void, network = false): Files {
   const folder = mkdtempSync(join(tmpdir(), `cool-reel-${name}-`));
   let app: App;
+  let demo: unknown;
   beforeAll(async () => {
-    app = await App.open({ downloads: folder });
+    app = await App.open({ downloads: folder, network });
     opened(app);
+    await app.visit('/');
+    await app.clickText('button', 'Kit');
+    await app.clickText('button', 'Load the demo kit');
+    await app.seesText('body', 'The demo kit is loaded.');
+    demo = await app.stored();
   });
   afterAll(async () => {
     await app.close();
@@ -31,10 +38,8 @@ export function demoApp(name: string, opened: (app: App) => void): Files {
   });
   beforeEach(async () => {
     await app.size(1280, 800);
+    await app.putBack(demo);
     await app.visit('/');
-    await app.clickText('button', 'Kit');
-    await app.clickText('button', 'Load the demo kit');
-    await app.seesText('body', 'The demo kit is loaded.');
   });
   afterEach(async () => {
     expect(await app.complaints()).toEqual([]);

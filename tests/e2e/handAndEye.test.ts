@@ -29,7 +29,7 @@ function crowded(): object {
 
 beforeAll(async () => {
   files = mkdtempSync(join(tmpdir(), 'cool-reel-eye-'));
-  app = await App.open({ demo: false });
+  app = await App.open({ demo: false, network: true });
   const file = join(files, 'sixty.coolreel.json');
   writeFileSync(file, JSON.stringify(crowded()));
   await app.visit('/');
@@ -84,34 +84,77 @@ const OVER = `
   const over = [...document.querySelectorAll('body *')].filter((one) => one.getBoundingClientRect().right > window.innerWidth + 1);
   return wide > 0 ? wide + ' px over: ' + over.slice(0, 8).map((one) => one.tagName + '.' + one.className).join(' ') : '';`;
 
-type Size = readonly [width: number, height: number];
-// Zoomed to 200 % a window of 1280 shows what one of 640 shows.
-const SIZES: readonly (readonly Size[])[] = [
-  [
-    [1280, 800],
-    [820, 1180],
-    [640, 400],
-  ],
-  [
-    [390, 844],
-    [320, 640],
-  ],
-];
+/** Everything that is pressed, with what it measures; a control in a row that is pressed whole counts as its row. */
+const SMALL = `
+  const controls = [...document.querySelectorAll('button, a[href], select, input, summary, [role=tab]')];
+  const shown = controls.filter((one) => {
+    const box = one.getBoundingClientRect();
+    const style = getComputedStyle(one);
+    return one.type !== 'file' && box.width > 0 && box.height > 0 && style.visibility !== 'hidden' && style.opacity !== '0' && !one.closest('[aria-hidden=true]');
+  });
+  return shown.flatMap((one) => {
+    const row = one.closest('label, tr, [class*=line], .mantine-Checkbox-body, .mantine-PillsInput-input, .mantine-TagsInput-input') ?? one;
+    // What reaches over its own box is as high as it reaches.
+    const reach = one.classList.contains('reached') ? parseFloat(getComputedStyle(one, '::after').height) || 0 : 0;
+    const heights = [...[one, row].map((each) => each.getBoundingClientRect().height), reach];
+    // A link in the middle of a sentence is as high as the sentence.
+    const beside = [...one.parentElement.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '');
+    const inSentence = one.tagName === 'A' && (one.parentElement.tagName === 'P' || (one.classList.contains('term') && beside));
+    const height = Math.max(...heights);
+    return height >= 39.5 || inSentence ? [] : [one.tagName + ' ' + (one.textContent.trim() || one.getAttribute('aria-label') || one.type).slice(0, 30) + ' ' + Math.round(height)];
+  }).slice(0, 12);`;
 
-describe.each(SIZES)('opened at %j, then at %j: sixty cards with long names', (...sizes) => {
-  it.each(VIEWS)('%s stands within the page, and axe finds nothing', async (path, part) => {
-    const [first] = sizes as readonly Size[];
-    for (const size of sizes as readonly Size[]) {
-      const [width, height] = size;
-      await app.size(width, height);
-      if (size === first) await app.visit(path);
+/** Everything within the page's width, at each of some sizes; the first was there when the page was opened. */
+async function standsWithin(sizes: readonly (readonly [number, number])[], part: string | RegExp): Promise<void> {
+  for (const [width, height] of sizes) {
+    await app.size(width, height);
+    await app.seesText('main', part);
+    const isWithin = async () => (await app.run<string>(OVER)) === '';
+    await app.driver.wait(isWithin, WAIT / 4).catch(() => {});
+    expect(await app.run<string>(OVER), `within ${width} px`).toBe('');
+  }
+}
+
+describe('sixty cards with long names', () => {
+  it.each(VIEWS)(
+    '%s stands within the page, large and small; axe finds nothing by day nor by night',
+    async (path, part) => {
+      await app.size(1280, 800);
+      await app.visit(path);
       await app.seesText('main', part);
-      const isWithin = async () => (await app.run<string>(OVER)) === '';
-      await app.driver.wait(isWithin, WAIT / 4).catch(() => {});
-      expect(await app.run<string>(OVER), `within ${width} px`).toBe('');
-      // Colours are the same in each size, and take half the time.
-      if (height > 400) expect(await app.axe('minor', size === first), `${width} px`).toEqual([]);
-    }
+      expect(await app.axe('minor'), 'by day').toEqual([]);
+      await app.night(true);
+      expect(await app.contrast(), 'by night').toEqual([]);
+      await app.night(false);
+      // Zoomed to 200 % a window of 1280 shows what one of 640 shows.
+      await standsWithin(
+        [
+          [1280, 800],
+          [820, 1180],
+          [640, 400],
+        ],
+        part,
+      );
+    },
+  );
+
+  it.each(VIEWS)('%s on a phone: within the page, every target of at least 40 px', async (path, part) => {
+    await app.size(390, 844);
+    await app.visit(path);
+    await app.seesText('main', part);
+    expect(await app.run<readonly string[]>(SMALL)).toEqual([]);
+    await standsWithin(
+      [
+        [390, 844],
+        [320, 640],
+      ],
+      part,
+    );
+  });
+
+  it('none of them asked anybody else for anything', async () => {
+    const foreign = (await app.complaints()).filter((one) => one.startsWith('asked for'));
+    expect(foreign).toEqual([]);
   });
 });
 
@@ -147,23 +190,23 @@ describe('dialogs and panels', () => {
         ] as const,
     ),
   ];
-  it.each(open.flatMap(([name, path, act]) => ['light', 'dark'].map((theme) => [name, theme, path, act] as const)))(
-    '%s, %s: axe finds nothing, and Escape gives the focus back',
-    async (name, theme, path, act) => {
+  it.each(open)(
+    '%s: axe finds nothing by day nor by night, and Escape gives the focus back',
+    async (name, path, act) => {
       await app.size(1280, 800);
-      await app.visit(path);
-      await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
       await app.visit(path);
       await app.seesText('main', SAYS[path] ?? '');
       if (path === '/') await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
       await act();
-      await new Promise((done) => setTimeout(done, 400));
+      await app.still();
       expect(await app.axe('minor')).toEqual([]);
+      await app.night(true);
+      expect(await app.contrast(), 'by night').toEqual([]);
+      await app.night(false);
       const from = "return document.activeElement === document.body ? '' : document.activeElement.tagName";
       await app.keys(Key.ESCAPE);
       if (name !== 'the legend')
         await app.driver.wait(() => app.run<string>(from), WAIT, 'the focus where it came from');
-      await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
     },
   );
 
@@ -197,33 +240,6 @@ describe('dialogs and panels', () => {
 });
 
 describe('hands', () => {
-  /** Everything that is pressed, with what it measures; a control in a row that is pressed whole counts as its row. */
-  const SMALL = `
-    const controls = [...document.querySelectorAll('button, a[href], select, input, summary, [role=tab]')];
-    const shown = controls.filter((one) => {
-      const box = one.getBoundingClientRect();
-      const style = getComputedStyle(one);
-      return one.type !== 'file' && box.width > 0 && box.height > 0 && style.visibility !== 'hidden' && style.opacity !== '0' && !one.closest('[aria-hidden=true]');
-    });
-    return shown.flatMap((one) => {
-      const row = one.closest('label, tr, [class*=line], .mantine-Checkbox-body, .mantine-PillsInput-input, .mantine-TagsInput-input') ?? one;
-      // What reaches over its own box is as high as it reaches.
-      const reach = one.classList.contains('reached') ? parseFloat(getComputedStyle(one, '::after').height) || 0 : 0;
-      const heights = [...[one, row].map((each) => each.getBoundingClientRect().height), reach];
-      // A link in the middle of a sentence is as high as the sentence.
-      const beside = [...one.parentElement.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim() !== '');
-      const inSentence = one.tagName === 'A' && (one.parentElement.tagName === 'P' || (one.classList.contains('term') && beside));
-      const height = Math.max(...heights);
-      return height >= 39.5 || inSentence ? [] : [one.tagName + ' ' + (one.textContent.trim() || one.getAttribute('aria-label') || one.type).slice(0, 30) + ' ' + Math.round(height)];
-    }).slice(0, 12);`;
-
-  it.each(VIEWS)('find targets of at least 40 px in %s on a phone', async (path, part) => {
-    await app.size(390, 844);
-    await app.visit(path);
-    await app.seesText('main', part);
-    expect(await app.run<readonly string[]>(SMALL)).toEqual([]);
-  });
-
   it('read verdict words of at least 14 px, and minutes larger', async () => {
     await app.size(390, 844);
     await app.visit('/');

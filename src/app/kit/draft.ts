@@ -1,3 +1,4 @@
+import type Joi from 'joi';
 import { withoutBlanks } from './formValues.ts';
 
 /** An entry while it is typed: where it has a number, the field may be empty or hold no number yet. */
@@ -15,5 +16,7 @@ export const drafted = <T>(item: T): Draft<T> => item as Draft<T>;
 /**
  * A draft as the core reads it: an emptied number is unknown. What is no number yet stays as it was typed; the schema tells
  * of it before anything is stored, and the core takes it for none.
+ *
+ * @param schema - of the entry: it says which texts may stay empty
  */
-export const settled = <T>(draft: Draft<T>): T => withoutBlanks(draft) as T;
+export const settled = <T>(draft: Draft<T>, schema: Joi.Schema): T => withoutBlanks(draft, schema) as T;

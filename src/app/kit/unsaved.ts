@@ -1,3 +1,4 @@
+import type { ListKey } from '../../kit/collections.ts';
 import { VERSION } from '../../kit/kit.ts';
 import { isSameValue } from '../../kit/patch.ts';
 
@@ -12,17 +13,8 @@ export interface Unsaved {
   readonly version: number;
 }
 
-export type UnsavedList =
-  | 'bodies'
-  | 'cards'
-  | 'tests'
-  | 'clearings'
-  | 'benches'
-  | 'plans'
-  | 'blocks'
-  | 'needs'
-  | 'prices'
-  | 'standing';
+/** What a form edits: an entry of a list, or a block of a plan. */
+export type UnsavedList = ListKey | 'blocks';
 
 const PREFIX = 'cool-reel unsaved';
 const keyOf = (list: UnsavedList, id: string): string => `${PREFIX} ${list} ${id}`;

@@ -1,6 +1,7 @@
 import { MultiSelect } from '@mantine/core';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Approval, Body, Card, Mode } from '../../core/kit/model.ts';
+import { modeSchema } from '../../kit/schemas/mode.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
@@ -41,7 +42,10 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
           <MultiSelect
             label="For the modes"
             className={css.wide}
-            data={form.values.modes.map((mode) => ({ value: mode.id, label: modeTitle(settled<Mode>(mode)) }))}
+            data={form.values.modes.map((mode) => ({
+              value: mode.id,
+              label: modeTitle(settled<Mode>(mode, modeSchema)),
+            }))}
             placeholder={one.modeIds === null || one.modeIds.length === 0 ? 'every mode up to the rate' : ''}
             value={[...(one.modeIds ?? [])]}
             onChange={(modeIds) => change(at, { modeIds: modeIds.length === 0 ? null : modeIds })}

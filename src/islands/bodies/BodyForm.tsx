@@ -66,7 +66,7 @@ export function BodyForm(props: BodyFormProps) {
   const latest = useRef(form);
   latest.current = form;
   const formOf = useCallback(() => latest.current, []);
-  const body = settled<Body>(form.values);
+  const body = settled<Body>(form.values, bodySchema);
   const rows = modeRows(body);
   const failed = new Set(
     Object.keys(form.errors).flatMap((path) => {

@@ -4,6 +4,7 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body, CounterReading } from '../../core/kit/model.ts';
+import { bodySchema } from '../../kit/schemas/body.ts';
 import { counterLines } from '../../text/bodies/counter.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
@@ -29,7 +30,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
   const set = (next: readonly Draft<CounterReading>[]) => form.setFieldValue('counters', next);
   const change = (at: number, part: Partial<Draft<CounterReading>>) =>
     set(counters.map((one, place) => (place === at ? { ...one, ...part } : one)));
-  const body = useMemo(() => settled<Body>(form.values), [form.values]);
+  const body = useMemo(() => settled<Body>(form.values, bodySchema), [form.values]);
   const [picturing, setPicturing] = useState(false);
   const { modes } = body;
   const whole = useSame(counters.filter(isWhole));

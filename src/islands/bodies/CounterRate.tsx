@@ -3,6 +3,7 @@ import { settled } from '../../app/kit/draft.ts';
 import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body } from '../../core/kit/model.ts';
+import { bodySchema } from '../../kit/schemas/body.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
 import type { DraftForm } from '../../ui/useItemForm.ts';
@@ -12,7 +13,7 @@ import { useSame } from '../../ui/useSame.ts';
 export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; readonly at: number }) {
   const mode = form.values.modes[at];
   const rate = mode?.rate;
-  const body = useMemo(() => settled<Body>(form.values), [form.values]);
+  const body = useMemo(() => settled<Body>(form.values, bodySchema), [form.values]);
   const counters = useSame((body.counters ?? []).filter(({ capacityGB, minutes }) => capacityGB > 0 && minutes > 0));
   const modes = useSame(body.modes);
   const modeId = mode?.id ?? '';

@@ -3,6 +3,7 @@ import type { ModeRow } from '../../app/bodies/modeDoubts.ts';
 import { settled } from '../../app/kit/draft.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
 import { isSameValue } from '../../kit/patch.ts';
+import { modeSchema } from '../../kit/schemas/mode.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
 import { modeMore } from '../../text/bodies/folded.ts';
 import { modeSpeed } from '../../text/match/cell.ts';
@@ -137,8 +138,15 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
           <NumberField label="Bytes a frame" props={field('rate.bytesPerFrame')} placeholder="917504" />
         )}
       </div>
-      <RatioLadder mode={settled<Mode>(mode)} onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio)} />
-      <Fold title="More about this mode" about={modeMore(settled<Mode>(mode))} failed={hasMoreErrors(form, at)}>
+      <RatioLadder
+        mode={settled<Mode>(mode, modeSchema)}
+        onRatio={(ratio) => form.setFieldValue(`${path}.rate.ratio`, ratio)}
+      />
+      <Fold
+        title="More about this mode"
+        about={modeMore(settled<Mode>(mode, modeSchema))}
+        failed={hasMoreErrors(form, at)}
+      >
         <div className={css.item}>
           <div className={css.fields}>
             <ChoiceField

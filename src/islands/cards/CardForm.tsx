@@ -72,8 +72,8 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
     unverify();
     form.setValues(patch);
   };
-  const doubt = draftDoubt(settled<Card>(values));
-  const tooRoomy = roomText(settled<Card>(values));
+  const doubt = draftDoubt(settled<Card>(values, cardSchema));
+  const tooRoomy = roomText(settled<Card>(values, cardSchema));
   return (
     <form
       ref={arrival}
@@ -212,7 +212,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked)}
           />
         </div>
-        {!isNew && !isGone && <CardWear card={settled<Card>(card)} />}
+        {!isNew && !isGone && <CardWear card={settled<Card>(card, cardSchema)} />}
       </fieldset>
       <IncidentFields form={form} />
       <SaveBar

@@ -6,7 +6,7 @@ import type { ListDiff } from '../../kit/diffKit.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
 import { VERSION } from '../../kit/kit.ts';
 import type { Incoming, MergeChoice } from '../../kit/mergeKit.ts';
-import { LIST_WORDS } from '../../text/kit/editRefusal.ts';
+import { listWord } from '../../text/kit/editRefusal.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { problemText } from '../../text/kit/problem.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -144,7 +144,7 @@ function ListPreview({ list }: { readonly list: ListDiff }) {
   const { added, changed, removed, unchanged } = list;
   return (
     <div className={css.list}>
-      <dt>{LIST_WORDS[list.list]}</dt>
+      <dt>{listWord(list.list)}</dt>
       <dd>
         {added.length > 0 && (
           <p>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { disagreements } from '../../app/kit/conflict.ts';
 import type { Incoming, MergeChoice } from '../../kit/mergeKit.ts';
+import { entryWord } from '../../text/kit/editRefusal.ts';
 import { fieldPathText, valueText } from '../../text/kit/fields.ts';
 import { mergeText } from '../../text/kit/merge.ts';
 import css from './ImportDialog.module.css';
@@ -31,7 +32,7 @@ export function MergePreview({ all, onApply }: MergePreviewProps) {
         {shown.slice(0, MOST).map(({ one, at }) => (
           <li key={`${one.list} ${one.theirs.id} ${at}`} className={css.entry}>
             <span>
-              <b>{one.name}</b> <span className="soft">{mergeText.one[one.list]}</span>
+              <b>{one.name}</b> <span className="soft">{entryWord(one.list)}</span>
             </span>
             {one.mine === null ? (
               <label className={css.way}>

@@ -42,7 +42,7 @@ export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
   const field = form.getInputProps;
   const arrival = useArrival<HTMLFormElement>();
   const body = bodies.find(({ id }) => id === values.bodyId);
-  const burst = settled<Clearing>(values);
+  const burst = settled<Clearing>(values, clearingSchema);
   const isWhole = [burst.fileMB, burst.frames, burst.clearSeconds].every((one) => typeof one === 'number' && one > 0);
   return (
     <form ref={arrival} className={css.form} onSubmit={onSubmit} noValidate aria-label="A burst and how it cleared">

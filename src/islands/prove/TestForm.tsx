@@ -71,7 +71,9 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }:
   const own = cards.find(({ id }) => id === values.cardId);
   const offered = own && !entering.includes(own) ? [own, ...entering] : entering;
   const doubts =
-    typeof values.seconds === 'number' ? doubtTexts(withRate(settled<Test>(values), bodies, cards), kit) : [];
+    typeof values.seconds === 'number'
+      ? doubtTexts(withRate(settled<Test>(values, testSchema), bodies, cards), kit)
+      : [];
   const question = doubts.join(' ');
   const noMode = values.modeId === null && body !== undefined && body.modes.length > 0;
   const submit = (event: FormEvent<HTMLFormElement>): void => {

@@ -7,6 +7,7 @@ import { newTest, withRate } from '../../app/prove/proveViews.ts';
 import type { Running, Stopwatch } from '../../app/prove/stopwatch.ts';
 import type { Test, TestEnd } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
+import { testSchema } from '../../kit/schemas/test.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { END_CHOICES, type Named } from '../../text/prove/log.ts';
 import { clockText, minutesText } from '../../text/quantity.ts';
@@ -41,7 +42,7 @@ export function Watch({ kit, named, watch, running, onLogged }: WatchProps) {
   const log = (end: TestEnd, seconds: number): void => {
     const { plannedMinutes: _, ...pick } = timed;
     const test = withRate(
-      settled<Test>(newTest({ ...pick, end, seconds: Math.max(1, Math.round(seconds)), date: today() })),
+      settled<Test>(newTest({ ...pick, end, seconds: Math.max(1, Math.round(seconds)), date: today() }), testSchema),
       kit.bodies,
       kit.cards,
     );

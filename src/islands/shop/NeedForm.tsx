@@ -40,7 +40,7 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
   const field = form.getInputProps;
   const body = kit.bodies.find(({ id }) => id === values.bodyId);
   const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
-  const { hours, gapFreeMinutes } = settled<Need>(values);
+  const { hours, gapFreeMinutes } = settled<Need>(values, needSchema);
   const isLonger = typeof gapFreeMinutes === 'number' && typeof hours === 'number' && gapFreeMinutes > hours * 60;
   return (
     <PanelForm
@@ -49,7 +49,7 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
       title={isNew ? 'A new need' : 'The need'}
       what="The need"
       isNew={isNew}
-      deletion={{ text: 'Delete this need', make: () => deleteNeed(settled<Need>(need)) }}
+      deletion={{ text: 'Delete this need', make: () => deleteNeed(settled<Need>(need, needSchema)) }}
       onDone={onDone}
       onClose={onClose}
     >

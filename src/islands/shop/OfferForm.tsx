@@ -62,7 +62,12 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
     if (values.name.trim() === '') form.setFieldValue('name', text);
     form.setValues(patchOfText(text, values.marks));
   };
-  const doubt = draftDoubt({ ...settled<Offer>(values), label: '', usableGB: null, cacheGB: null } as Card);
+  const doubt = draftDoubt({
+    ...settled<Offer>(values, offerSchema),
+    label: '',
+    usableGB: null,
+    cacheGB: null,
+  } as Card);
   return (
     <PanelForm
       itemForm={itemForm}
@@ -70,7 +75,7 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
       title={isNew ? 'A new price' : values.name}
       what="The price"
       isNew={isNew}
-      deletion={{ text: 'Delete this price', make: () => deleteOffer(settled<Offer>(offer)) }}
+      deletion={{ text: 'Delete this price', make: () => deleteOffer(settled<Offer>(offer, offerSchema)) }}
       onDone={onDone}
       onClose={onClose}
     >

@@ -52,7 +52,10 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
       title={isNew ? 'A camera that never stops' : values.name}
       what="The camera"
       isNew={isNew}
-      deletion={{ text: 'Delete this camera', make: () => deleteStanding(settled<StandingCamera>(camera)) }}
+      deletion={{
+        text: 'Delete this camera',
+        make: () => deleteStanding(settled<StandingCamera>(camera, standingSchema)),
+      }}
       onDone={onDone}
       onClose={onClose}
     >

@@ -1,51 +1,25 @@
 import { assertNever } from '../../core/result.ts';
-import type { ListKey } from '../../kit/collections.ts';
+import { COLLECTIONS, type Collection, type ListKey } from '../../kit/collections.ts';
 import type { EditRefusal } from '../../store/edit.ts';
 import type { HistoryRefusal, InTheWay, TakenBack } from '../../store/history.ts';
 
-/** What one entry of each list is called. */
-const ENTRY_WORDS: Readonly<Record<ListKey, string>> = {
-  bodies: 'body',
-  cards: 'card',
-  tests: 'test',
-  plans: 'plan',
-  prices: 'price',
-  keptTakes: 'kept take',
-  series: 'series',
-  clearings: 'burst',
-  benches: 'bench result',
-  reports: 'colleague’s test',
-  needs: 'need',
-  standing: 'camera that never stops',
-  drills: 'drilled topic',
-};
+const collectionOf = (list: ListKey): Collection => COLLECTIONS[list];
 
-/** Each list by the word it has in the interface. */
-export const LIST_WORDS: Readonly<Record<ListKey, string>> = {
-  bodies: 'bodies',
-  cards: 'cards',
-  tests: 'tests',
-  plans: 'plans',
-  prices: 'prices',
-  keptTakes: 'kept takes',
-  series: 'series',
-  clearings: 'bursts',
-  benches: 'bench results',
-  reports: 'colleagues’ tests',
-  needs: 'needs',
-  standing: 'cameras that never stop',
-  drills: 'drilled topics',
-};
+/** What one entry of a list is called. */
+export const entryWord = (list: ListKey): string => collectionOf(list).words[0];
+
+/** A list by the word it has in the interface. */
+export const listWord = (list: ListKey): string => collectionOf(list).words[1];
 
 /** Why a change was not made, and what to do. Nothing was changed when this is shown. */
 export function editRefusalText(refusal: EditRefusal): string {
   switch (refusal.code) {
     case 'changed':
-      return `This ${ENTRY_WORDS[refusal.list]} was changed elsewhere meanwhile. Look at it again. Nothing was changed.`;
+      return `This ${entryWord(refusal.list)} was changed elsewhere meanwhile. Look at it again. Nothing was changed.`;
     case 'gone':
-      return `This ${ENTRY_WORDS[refusal.list]} was deleted elsewhere meanwhile. Nothing was changed.`;
+      return `This ${entryWord(refusal.list)} was deleted elsewhere meanwhile. Nothing was changed.`;
     case 'too-many':
-      return `A kit holds at most ${refusal.most.toLocaleString('en')} ${LIST_WORDS[refusal.list]}. Nothing was added; delete some first, or add fewer.`;
+      return `A kit holds at most ${refusal.most.toLocaleString('en')} ${listWord(refusal.list)}. Nothing was added; delete some first, or add fewer.`;
     default:
       return assertNever(refusal);
   }

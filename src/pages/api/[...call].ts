@@ -1,0 +1,3 @@
+export const prerender = false;
+
+export { everyCall as ALL } from '../../server/endpoint.ts';

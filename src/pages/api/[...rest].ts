@@ -1,3 +1,0 @@
-export const prerender = false;
-
-export { noSuchCall as ALL } from '../../server/endpoint.ts';
