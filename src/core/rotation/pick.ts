@@ -75,12 +75,17 @@ export function candidatesFor({ block, need, by, freeSince, open, rules }: Wish)
 }
 
 /** Cards for a body that records on several at once: every slot its own; null where they cannot all be had. */
-export function seatedSet(
-  found: readonly Candidate[],
-  open: readonly boolean[],
-  width: number,
-  block: DayBlock,
-): readonly Seated[] | null {
+export function seatedSet({
+  found,
+  open,
+  width,
+  block,
+}: {
+  readonly found: readonly Candidate[];
+  readonly open: readonly boolean[];
+  readonly width: number;
+  readonly block: DayBlock;
+}): readonly Seated[] | null {
   const slots = open.flatMap((isOpen, slot) => (isOpen ? [slot] : []));
   const takes = (card: number, slot: number): boolean => block.fits[card]?.[slot] != null;
   // Slots that few cards enter choose first.

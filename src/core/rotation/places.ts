@@ -1,10 +1,11 @@
-import type { Arrival } from './emptying.ts';
+import { at } from '../at.ts';
+import type { Arrival } from './copyJob.ts';
 import type { Change, Roll, Sitting } from './outcome.ts';
 import type { Seated } from './pick.ts';
 import type { CardStart, DayBlock, DayProblem } from './problem.ts';
 
 /** Two moments are one where they lie closer than this, seconds. */
-export const DUST = 1e-6;
+export const INSTANT = 1e-6;
 
 /** Where the cards of a day are, and what is on each; what is done by hand is noted on the way. */
 export interface Places {
@@ -26,7 +27,10 @@ export interface Places {
   /** Recorded seconds that a unit still takes in a block: those of the card that is full first. */
   readonly left: (unit: readonly Seated[], block: DayBlock) => number;
   /** Notes what a unit recorded of a block from one moment to another. */
-  readonly record: (unit: readonly Seated[], at: number, from: number, to: number, rolled: number) => void;
+  readonly record: (
+    unit: readonly Seated[],
+    rolled: { readonly block: number; readonly from: number; readonly to: number; readonly seconds: number },
+  ) => void;
   /** Cards that nobody took out. */
   readonly stillIn: () => readonly Sitting[];
   readonly changes: Change[];
@@ -59,14 +63,19 @@ export function createPlaces(
   let freed = 0;
 
   const seat = (body: number, { card, slot }: Seated, time: number): void => {
-    (inSlot[body] as (number | null)[])[slot] = card;
-    (lastIn[body] as (number | null)[])[slot] = card;
+    at(inSlot, body)[slot] = card;
+    at(lastIn, body)[slot] = card;
     seated.add(card);
     since[card] = time;
   };
   const sitting = (body: number, { card, slot }: Seated, to: number): Sitting => ({
-    ...{ card, body, slot, from: since[card] as number, to },
-    ...{ rolled: rolledOn[card] as number, bytes: bytesOn[card] as number },
+    card,
+    body,
+    slot,
+    from: at(since, card),
+    to,
+    rolled: at(rolledOn, card),
+    bytes: at(bytesOn, card),
   });
   const free = (card: number, time: number): void => {
     freeSince[card] = time;
@@ -76,13 +85,18 @@ export function createPlaces(
   function leftOn({ card, slot }: Seated, block: DayBlock): number {
     const fit = block.fits[card]?.[slot];
     if (!fit) return 0;
-    const room = (rules.changeAt - (share[card] as number)) * fit.seconds;
-    const most = rules.most === null ? Number.POSITIVE_INFINITY : rules.most - (rolledOn[card] as number);
+    const room = (rules.changeAt - at(share, card)) * fit.seconds;
+    const most = rules.most === null ? Number.POSITIVE_INFINITY : rules.most - at(rolledOn, card);
     return Math.max(0, Math.min(room, most));
   }
 
   return {
-    ...{ freeSince, seated, changes, sittings, rolls, free },
+    freeSince,
+    seated,
+    changes,
+    sittings,
+    rolls,
+    free,
     freed: () => freed,
     open: (body) => (inSlot[body] ?? []).map((card) => card === null),
     putIn(body, unit, time) {
@@ -91,7 +105,7 @@ export function createPlaces(
         const last = changes.findLastIndex((change) => change.body === body && change.slot === slot);
         const before = changes[last];
         // Out and in at one moment is one change.
-        const together = before && before.in === null && time - before.at < DUST ? before.out : null;
+        const together = before && before.in === null && time - before.at < INSTANT ? before.out : null;
         if (together !== null) changes.splice(last, 1);
         changes.push({ at: time, body, slot, out: together, in: card, after: lastIn[body]?.[slot] ?? null });
         seat(body, one, time);
@@ -104,7 +118,7 @@ export function createPlaces(
     takeOut(body, unit, time) {
       for (const one of unit) {
         const { card, slot } = one;
-        (inSlot[body] as (number | null)[])[slot] = null;
+        at(inSlot, body)[slot] = null;
         seated.delete(card);
         changes.push({ at: time, body, slot, out: card, in: null, after: null });
         const sat = sitting(body, one, time);
@@ -124,17 +138,17 @@ export function createPlaces(
         slots.flatMap((card, slot) => (card === null ? [] : [sitting(body, { card, slot }, Number.POSITIVE_INFINITY)])),
       ),
     left: (unit, block) => unit.reduce((least, one) => Math.min(least, leftOn(one, block)), Number.POSITIVE_INFINITY),
-    record(unit, at, from, to, rolled) {
-      const block = blocks[at] as DayBlock;
+    record(unit, { block: place, from, to, seconds: rolled }) {
+      const block = at(blocks, place);
       for (const { card, slot } of unit) {
         const fit = block.fits[card]?.[slot];
         if (!fit) continue;
         const bytes = rolled * block.rate;
-        share[card] = (share[card] as number) + rolled / fit.seconds;
-        rolledOn[card] = (rolledOn[card] as number) + rolled;
-        bytesOn[card] = (bytesOn[card] as number) + bytes;
+        share[card] = at(share, card) + rolled / fit.seconds;
+        rolledOn[card] = at(rolledOn, card) + rolled;
+        bytesOn[card] = at(bytesOn, card) + bytes;
         const { verdict, tone } = fit;
-        rolls.push({ block: at, body: block.body, slot, card, from, to, rolled, bytes, verdict, tone });
+        rolls.push({ block: place, body: block.body, slot, card, from, to, rolled, bytes, verdict, tone });
       }
     },
   };

@@ -2,10 +2,10 @@ import { finish, type Steps } from '../steps.ts';
 import type { Choices } from './emptying.ts';
 import type { DayRun, Fork } from './outcome.ts';
 import type { DayProblem } from './problem.ts';
-import { runDay, type Tactics } from './runDay.ts';
+import { type DayTactics, runDay } from './runDay.ts';
 
 /** Ways to begin with; the first one is how the rules of the trade read. */
-const TACTICS: readonly Tactics[] = (['fit', 'longest-free', 'largest'] as const).flatMap((pick) =>
+const TACTICS: readonly DayTactics[] = (['fit', 'longest-free', 'largest'] as const).flatMap((pick) =>
   (['came', 'quickest'] as const).flatMap((order) =>
     (['where-it-holds', 'never'] as const).map((keep) => ({ pick, order, keep })),
   ),
@@ -32,7 +32,7 @@ const uncopied = ({ shortages }: DayRun): number =>
 /** A run with the decisions that made it. */
 interface Tried {
   readonly run: DayRun;
-  readonly tactics: Tactics;
+  readonly tactics: DayTactics;
   readonly choices: Choices;
 }
 
@@ -67,12 +67,12 @@ const blocksSeed = ({ blocks, cards }: DayProblem): number => blocks.length * 79
 export function* planSteps(problem: DayProblem): Steps<DayRun> {
   const runs = runsFor(problem);
   let spent = 0;
-  const tried = (tactics: Tactics, choices: Choices): Tried => {
+  const tried = (tactics: DayTactics, choices: Choices): Tried => {
     spent += 1;
     return { run: runDay(problem, tactics, choices), tactics, choices };
   };
   const heat = Math.max(...problem.blocks.map(({ from, to, rolling }) => (to - from) * rolling), 0) * WARMTH;
-  let best = tried(TACTICS[0] as Tactics, new Map());
+  let best = tried(TACTICS[0] as DayTactics, new Map());
   const starts: Tried[] = [best];
   for (const tactics of TACTICS.slice(1)) {
     if (isWhole(best.run)) return best.run;

@@ -90,7 +90,7 @@ interface DayDestination {
 }
 
 /** What the copies of the day have to be. */
-interface DayCopies {
+export interface DayCopies {
   readonly count: number;
   readonly verify: boolean;
   readonly from: CopySource;
