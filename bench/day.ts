@@ -30,8 +30,13 @@ function largeDay(count: number): DayProblem {
     const body = at % 12;
     const from = Math.floor(at / 12) * 5400 + body * 300;
     return {
-      ...{ id: `k${at}`, body, from, to: from + 3600 + (at % 5) * 300, rolling: at % 4 === 0 ? 0.5 : 1 },
-      ...{ gapFree: at % 7 === 0, rate: 60e6 },
+      id: `k${at}`,
+      body,
+      from,
+      to: from + 3600 + (at % 5) * 300,
+      rolling: at % 4 === 0 ? 0.5 : 1,
+      gapFree: at % 7 === 0,
+      rate: 60e6,
       fits: Array.from({ length: 120 }, (_, card) =>
         Array.from({ length: bodies[body]?.slots ?? 1 }, () =>
           card % 4 === body % 4
@@ -46,7 +51,10 @@ function largeDay(count: number): DayProblem {
     bodies,
     blocks: blocks.sort((a, b) => a.from - b.from),
     cards: Array.from({ length: 120 }, (_, at) => ({
-      ...{ id: `c${at}`, read: 250e6, readers: [at % 8, (at + 3) % 8], kind: `${at % 6} ${at % 4}` },
+      id: `c${at}`,
+      read: 250e6,
+      readers: [at % 8, (at + 3) % 8],
+      kind: `${at % 6} ${at % 4}`,
       start: { kind: 'free' as const, at: 0 },
     })),
     readers: Array.from({ length: 8 }, (_, at) => ({ id: `r${at}`, pace: 170e6 + at * 20e6, slots: 1 + (at % 2) })),

@@ -3,7 +3,7 @@
 import { readLabel } from '../src/core/cards/readLabel.ts';
 import { grayOf } from '../src/core/photo/gray.ts';
 import { readCard } from '../src/core/photo/readCard.ts';
-import { toGB } from '../src/core/units/convert.ts';
+import { toGigabytes } from '../src/core/units/convert.ts';
 import { drawnLabel, HELD } from '../tests/support/labels/drawn.ts';
 import { startedRecogniser } from '../tests/support/labels/recogniser.ts';
 import { capacityWord, truthOf } from '../tests/support/labels/truth.ts';
@@ -53,7 +53,8 @@ for (let at = 0; at < COUNT; at += 1) {
   const { capacity } = readLabel((await alone(gray)).replace(/\s+/g, ' ').slice(0, 500));
   aloneTimes.push(performance.now() - begin);
   aloneOf += 1;
-  if (capacity !== null && toGB(capacity) === truth.capacityGB && capacityWord(truth.capacityGB)) aloneRight += 1;
+  if (capacity !== null && toGigabytes(capacity) === truth.capacityGB && capacityWord(truth.capacityGB))
+    aloneRight += 1;
 }
 await end();
 

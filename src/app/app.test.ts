@@ -215,7 +215,10 @@ describe('forms', () => {
   it('write an emptied number as unknown, and keep an emptied text where its schema has it so', () => {
     const incidents = [{ date: '', kind: 'dropped', text: '' }];
     expect(withoutBlanks({ usableGB: '', note: '', boughtOn: '', form: '', incidents }, cardSchema)).toEqual({
-      ...{ usableGB: null, note: '', boughtOn: '', form: null },
+      usableGB: null,
+      note: '',
+      boughtOn: '',
+      form: null,
       incidents: [{ date: null, kind: 'dropped', text: '' }],
     });
     // A choice between shapes: each is asked.

@@ -128,7 +128,8 @@ describe('a store of version 1', () => {
     const older = new Dexie('empty-1');
     older.version(1).stores({
       ...Object.fromEntries(['bodies', 'cards', 'tests', 'plans', 'prices'].map((list) => [list, 'id, order'])),
-      ...{ meta: 'key', snapshots: '++id, at' },
+      meta: 'key',
+      snapshots: '++id, at',
     });
     await older.open();
     older.close();
@@ -164,8 +165,19 @@ describe('plans, which versions before 5 kept without reading', () => {
 
 describe('prices, which versions before 6 kept without reading', () => {
   const offer = {
-    ...{ id: 'p', name: 'SD 256 V90', form: 'sd', capacityGB: 256, marks: ['V90', 'II'], bus: null },
-    ...{ readMBps: null, writeMBps: null, sustainedMBps: null, price: 190, currency: 'EUR', seller: '', date: null },
+    id: 'p',
+    name: 'SD 256 V90',
+    form: 'sd',
+    capacityGB: 256,
+    marks: ['V90', 'II'],
+    bus: null,
+    readMBps: null,
+    writeMBps: null,
+    sustainedMBps: null,
+    price: 190,
+    currency: 'EUR',
+    seller: '',
+    date: null,
   };
   const read = (prices: unknown, more: object = {}) =>
     readKit({ format: 'cool-reel-kit', version: 5, bodies: [], cards: [], prices, ...more });
@@ -200,8 +212,19 @@ describe('prices, which versions before 6 kept without reading', () => {
   it('needs and cameras that never stop are held to their ranges, the low end of a span first', async () => {
     const need = { id: 'n', bodyId: 'b', modeId: 'm', hours: 3, gapFreeMinutes: null, sparePercent: 0 };
     const camera = {
-      ...{ id: 's', name: 'Pier', bodyId: null, modeId: null, cardId: null, capacityGB: 32, rateMbps: [6, 10] },
-      ...{ hoursPerDay: 24, rated: null, cycles: null, writeAmplification: [1, 2], price: null, since: null },
+      id: 's',
+      name: 'Pier',
+      bodyId: null,
+      modeId: null,
+      cardId: null,
+      capacityGB: 32,
+      rateMbps: [6, 10],
+      hoursPerDay: 24,
+      rated: null,
+      cycles: null,
+      writeAmplification: [1, 2],
+      price: null,
+      since: null,
     };
     const six = (lists: object) => readKit({ format: 'cool-reel-kit', version: 6, bodies: [], cards: [], ...lists });
     expect((await six({ needs: [need], standing: [camera] })).ok).toBe(true);

@@ -1,3 +1,4 @@
+import { entryAt } from '../core/entryAt.ts';
 import { isIsoDate, readDate } from '../core/units/date.ts';
 import { COLLECTIONS, LISTS } from './collections.ts';
 import { VERSION } from './kit.ts';
@@ -255,6 +256,6 @@ export function migrate(kit: Raw, from: number, to: number = VERSION): Migrated 
   const stages: Raw[] = [kit];
   for (const [at, step] of steps.entries()) stages.push(stepTo(from + at + 1, stages.at(-1) as Raw, step));
   const placeInFile = (path: string): string =>
-    steps.reduceRight((place, step, at) => step.placeBefore(place, stages[at] as Raw), path);
+    steps.reduceRight((place, step, at) => step.placeBefore(place, entryAt(stages, at)), path);
   return { kit: stages.at(-1) as Raw, placeInFile };
 }

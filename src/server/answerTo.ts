@@ -63,7 +63,9 @@ function protoIn(value: unknown, path = ''): string | null {
 
 const notAsDescribed = (details: Refusal['details']) =>
   err<Refusal>({
-    ...{ status: 400, code: 'invalid', details },
+    status: 400,
+    code: 'invalid',
+    details,
     message: `The request is not as described: ${details[0]?.message ?? ''}`,
   });
 

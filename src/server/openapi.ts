@@ -37,7 +37,10 @@ async function asked(call: Call): Promise<object> {
     required?: readonly string[];
   };
   const parameters = Object.entries(properties).map(([name, one]) => ({
-    ...{ name, in: 'query', required: required.includes(name), schema: one },
+    name,
+    in: 'query',
+    required: required.includes(name),
+    schema: one,
   }));
   return { parameters };
 }

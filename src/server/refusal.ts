@@ -28,7 +28,10 @@ export const REFUSAL = Joi.object({
 
 /** A refusal without places. */
 export const refusal = (status: Refusal['status'], code: string, message: string): Refusal => ({
-  ...{ status, code, message, details: [] },
+  status,
+  code,
+  message,
+  details: [],
 });
 
 export const CONTRACT_HINT = 'See /api/openapi.json.';

@@ -14,7 +14,7 @@ import { namedCards, printOf } from '../core/match/print.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
-import { toGB, toMBps } from '../core/units/convert.ts';
+import { toGigabytes, toMegabytes } from '../core/units/convert.ts';
 import { cellSums, rateSum } from '../text/bodies/rateLines.ts';
 import { APP_MEANING, labelProblemText, markMeaning } from '../text/cards/label.ts';
 import { answerText, forTimeText, playbackText, readingText, slipText } from '../text/match/ask.ts';
@@ -22,7 +22,7 @@ import { findingText } from '../text/match/finding.ts';
 import { moveText } from '../text/match/move.ts';
 
 /** The shapes in which the server answers: plain numbers with the unit in the key, unknown ones null. */
-const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMBps(rate));
+const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMegabytes(rate));
 
 export function answerView(answer: Answer) {
   const { cell, card, need, ask, rate } = answer;
@@ -42,8 +42,8 @@ export function answerView(answer: Answer) {
     cardsAtOnce: answer.cardsAtOnce,
     smallestMarks: answer.smallestMarks,
     forTime: answer.forTime && {
-      writtenGB: toGB(answer.forTime.written),
-      sizeSoldGB: answer.forTime.sizeSold === null ? null : toGB(answer.forTime.sizeSold),
+      writtenGB: toGigabytes(answer.forTime.written),
+      sizeSoldGB: answer.forTime.sizeSold === null ? null : toGigabytes(answer.forTime.sizeSold),
       cards: answer.forTime.cards,
     },
     playsSeconds: answer.plays,
@@ -88,7 +88,7 @@ export function labelView(label: PrintedLabel) {
   }));
   return {
     form,
-    capacityGB: capacity === null ? null : toGB(capacity),
+    capacityGB: capacity === null ? null : toGigabytes(capacity),
     family: label.family,
     bus,
     floorMBps: mBps(floor),
@@ -106,7 +106,13 @@ function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, minu
   // Cells that cannot meet are most of a board; what would make them meet is another card, which the board shows.
   if (!body || !mode || !card || cell.verdict === 'unfit') return [];
   const moves = movesFor({
-    ...{ kit, body, mode, card, cell, policy, minutes },
+    kit,
+    body,
+    mode,
+    card,
+    cell,
+    policy,
+    minutes,
     known: (modeId, cardId) => known(body.id, modeId, cardId),
   });
   return moves.map((move) => ({ code: move.code, text: moveText(move, { cards: board.cards, body, mode }) }));

@@ -10,7 +10,8 @@ export const integerSolver =
     const starts = [0];
     for (const { entries } of rows) starts.push((starts.at(-1) ?? 0) + entries.length);
     const model = highs.createModel({
-      ...{ numCols: cost.length, numRows: rows.length },
+      numCols: cost.length,
+      numRows: rows.length,
       colCost: [...cost],
       colLower: cost.map(() => 0),
       colUpper: most.map(bounded),
@@ -18,7 +19,10 @@ export const integerSolver =
       rowUpper: rows.map(({ atMost }) => bounded(atMost)),
       integrality: cost.map(() => highs.constants.variableType.integer),
       matrix: {
-        ...{ format: 'csr', numRows: rows.length, numCols: cost.length, starts },
+        format: 'csr',
+        numRows: rows.length,
+        numCols: cost.length,
+        starts,
         indices: rows.flatMap(({ entries }) => entries.map(([column]) => column)),
         values: rows.flatMap(({ entries }) => entries.map(([, value]) => value)),
       },

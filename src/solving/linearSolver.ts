@@ -12,14 +12,18 @@ export const linearSolver =
     const starts = [0];
     for (const row of entries) starts.push((starts.at(-1) ?? 0) + row.length);
     const model = highs.createModel({
-      ...{ numCols: columns, numRows: rows.length },
+      numCols: columns,
+      numRows: rows.length,
       colCost: new Array<number>(columns).fill(0),
       colLower: new Array<number>(columns).fill(-infinity),
       colUpper: new Array<number>(columns).fill(infinity),
       rowLower: new Array<number>(rows.length).fill(-infinity),
       rowUpper: rows.map(({ atMost }) => atMost),
       matrix: {
-        ...{ format: 'csr', numRows: rows.length, numCols: columns, starts },
+        format: 'csr',
+        numRows: rows.length,
+        numCols: columns,
+        starts,
         indices: entries.flatMap((row) => row.map(({ at }) => at)),
         values: entries.flatMap((row) => row.map(({ value }) => value)),
       },

@@ -1,5 +1,5 @@
 import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
-import { toGB, toMBps, toMbps } from '../core/units/convert.ts';
+import { toGigabytes, toMegabits, toMegabytes } from '../core/units/convert.ts';
 
 /** A number and its unit, kept apart so that the unit can be set smaller; joined by a no-break space in prose. */
 export interface Figure {
@@ -54,19 +54,19 @@ export function durationText(seconds: Seconds): string {
 
 /** MB/s with one decimal under 100, none above. */
 export const MBpsFigure = (rate: BytesPerSecond): Figure => {
-  const value = toMBps(rate);
+  const value = toMegabytes(rate);
   return { figure: plain(value, value < 100 ? 1 : 0), unit: 'MB/s' };
 };
 export const MBpsText = (rate: BytesPerSecond): string => joined(MBpsFigure(rate));
 
 export const MbpsText = (rate: BytesPerSecond): string => {
-  const value = toMbps(rate);
+  const value = toMegabits(rate);
   return `${plain(value, value < 100 ? 1 : 0)}${NBSP}Mb/s`;
 };
 
 /** A capacity as printed on a card: GB, and TB from 1000 GB. */
 export function capacityText(size: Bytes): string {
-  const gb = toGB(size);
+  const gb = toGigabytes(size);
   if (gb >= 1000) return `${plain(gb / 1000, 2)}${NBSP}TB`;
   return gb >= 1 ? `${plain(gb, 1)}${NBSP}GB` : `${plain(gb * 1000, 1)}${NBSP}MB`;
 }

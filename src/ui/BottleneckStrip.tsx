@@ -1,5 +1,5 @@
 import type { BytesPerSecond } from '../core/units/brand.ts';
-import { MB, toMBps } from '../core/units/convert.ts';
+import { MB, toMegabytes } from '../core/units/convert.ts';
 import type { Section } from '../text/match/stripSections.ts';
 import { MBpsText, plain } from '../text/quantity.ts';
 import css from './BottleneckStrip.module.css';
@@ -61,7 +61,7 @@ export function BottleneckStrip({ need, sections }: StripProps) {
             <Flow key={section.name} x={x - GAP / 2} width={width} entering={entering} leaving={leaving} tall={tall} />
           ))}
           <text x="5" y={MIDDLE + 4.5} className={css.streamFigure} data-outside={tall(need) < 16 || undefined}>
-            {plain(toMBps(need))}
+            {plain(toMegabytes(need))}
           </text>
         </g>
         {pieces.map(({ section, x }) => (
@@ -70,7 +70,8 @@ export function BottleneckStrip({ need, sections }: StripProps) {
               {section.name}
             </text>
             <text x={x} y={HEIGHT + 33} className={css.figure} data-counts={section.counts || undefined}>
-              {section.holds ?? (section.rate === null ? '?' : plain(toMBps(section.rate), section.rate < 1e8 ? 1 : 0))}
+              {section.holds ??
+                (section.rate === null ? '?' : plain(toMegabytes(section.rate), section.rate < 1e8 ? 1 : 0))}
             </text>
           </g>
         ))}
@@ -150,7 +151,7 @@ function caption(need: BytesPerSecond, lowest: Section | null, sections: readonl
   const unknown = sections.some(({ rate, counts }) => rate === null && counts);
   const scale = 'MB/s, one scale; peaks do not count';
   if (lowest?.rate == null) return scale;
-  const spare = toMBps((lowest.rate - need) as BytesPerSecond);
+  const spare = toMegabytes((lowest.rate - need) as BytesPerSecond);
   if (spare < 0) return `${scale} · ${plain(-spare)} MB/s too slow at the ${lowest.name}`;
   return unknown ? `${scale} · guarantee unknown` : `${scale} · ${plain(spare)} MB/s to spare`;
 }

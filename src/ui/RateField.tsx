@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import { toMbps } from '../core/units/convert.ts';
+import { toMegabits } from '../core/units/convert.ts';
 import { parseRate } from '../core/units/parse.ts';
 import { parseText } from '../text/amount.ts';
 import { MBpsText, plain } from '../text/quantity.ts';
@@ -24,7 +24,7 @@ const shown = (value: RateFieldProps['value']): string =>
 export function RateField({ label, value, onChange, error, className }: RateFieldProps) {
   const [text, setText] = useState(shown(value));
   const read = parseRate(withUnit(text));
-  const current = read.ok ? toMbps(read.value.value) : Number.NaN;
+  const current = read.ok ? toMegabits(read.value.value) : Number.NaN;
   useEffect(() => {
     // Taken over when the form itself changes the rate; not while it only echoes what is being typed.
     if (typeof value === 'number' && Number.isFinite(value) && value !== current) setText(shown(value));
@@ -32,7 +32,7 @@ export function RateField({ label, value, onChange, error, className }: RateFiel
   const change = (next: string): void => {
     setText(next);
     const parsed = parseRate(withUnit(next));
-    onChange(next.trim() === '' ? '' : parsed.ok ? toMbps(parsed.value.value) : Number.NaN);
+    onChange(next.trim() === '' ? '' : parsed.ok ? toMegabits(parsed.value.value) : Number.NaN);
   };
   const typed = text.trim() !== '';
   return (

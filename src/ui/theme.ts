@@ -16,7 +16,8 @@ export const theme = createTheme({
   components: {
     Modal: Modal.extend({
       defaultProps: {
-        ...{ lockScroll: false, centered: true },
+        lockScroll: false,
+        centered: true,
         ...still,
         ...close,
         ...headed,

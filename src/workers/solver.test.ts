@@ -7,7 +7,10 @@ import { createTaskApi } from './taskApi.ts';
 
 const input = {
   kit: { bodies: [aBody()], cards: [aCard()], tests: [] },
-  ...{ needs: [aNeed()], offers: [anOffer()], useOwned: true, policy: DEFAULT_POLICY },
+  needs: [aNeed()],
+  offers: [anOffer()],
+  useOwned: true,
+  policy: DEFAULT_POLICY,
 };
 
 it('a small wallet is worked out, and proven, before the solver is loaded; with time given it is loaded', async () => {

@@ -216,7 +216,9 @@ describe('questions about one’s own kit', () => {
       const kit = {
         bodies: [aBody({ modes: [mode], slots: [aSlot({ accepts: [{ form: 'sd', bus: slot }], family: 'sdxc' })] })],
         cards: faces.map((face, at) => ({ ...faceCard(face, String(at)), label: `C-${at}` })),
-        ...{ tests: [], reports: [], policy: DEFAULT_POLICY },
+        tests: [],
+        reports: [],
+        policy: DEFAULT_POLICY,
       };
       // Several questions of each kit: what they draw from it is another each time.
       for (let seed = 0; seed < 5; seed += 1) {

@@ -5,7 +5,7 @@ import { fitted, grayOf } from '../../src/core/photo/gray.ts';
 import { inked } from '../../src/core/photo/ink.ts';
 import { lettersIn } from '../../src/core/photo/lines.ts';
 import { around, type CardReading, LOOKED_AT, readCard } from '../../src/core/photo/readCard.ts';
-import { toGB } from '../../src/core/units/convert.ts';
+import { toGigabytes } from '../../src/core/units/convert.ts';
 import { type DrawnLabel, drawnLabel, HELD } from '../support/labels/drawn.ts';
 import { startedRecogniser } from '../support/labels/recogniser.ts';
 import { capacityWord, truthOf } from '../support/labels/truth.ts';
@@ -145,7 +145,7 @@ describe('labels held apart', () => {
     ).length;
     const alone = both.filter(({ label, alone: text }) => {
       const { capacity } = readLabel((text ?? '').replace(/\s+/g, ' ').slice(0, 500));
-      return capacity !== null && toGB(capacity) === label.truth.capacityGB;
+      return capacity !== null && toGigabytes(capacity) === label.truth.capacityGB;
     }).length;
     const marks = both.filter(({ label }) => label.truth.video !== null);
     const aloneMarks = marks.filter(({ label, alone: text }) =>

@@ -21,15 +21,31 @@ it(`what an offer is to a need is what the board says of that card, put into the
       const policy = { ...DEFAULT_POLICY, take };
       const offers = kit.cards.slice(0, 4).map(
         (card, at): Offer => ({
-          ...{ id: `o${at}`, name: card.label, form: card.form, capacityGB: card.capacityGB, marks: card.marks },
-          ...{ bus: card.bus, readMBps: card.readMBps, writeMBps: card.writeMBps, sustainedMBps: card.sustainedMBps },
-          ...{ minimumMBps: card.minimumMBps ?? null, minimumSource: card.minimumSource ?? null },
-          ...{ price: 10 + at, currency: 'EUR', seller: '', date: null },
+          id: `o${at}`,
+          name: card.label,
+          form: card.form,
+          capacityGB: card.capacityGB,
+          marks: card.marks,
+          bus: card.bus,
+          readMBps: card.readMBps,
+          writeMBps: card.writeMBps,
+          sustainedMBps: card.sustainedMBps,
+          minimumMBps: card.minimumMBps ?? null,
+          minimumSource: card.minimumSource ?? null,
+          price: 10 + at,
+          currency: 'EUR',
+          seller: '',
+          date: null,
         }),
       );
       const needs = kit.bodies.flatMap(({ id: bodyId, modes }) =>
         modes.map(({ id: modeId }) => ({
-          ...{ id: `${bodyId} ${modeId}`, bodyId, modeId, hours: 1, gapFreeMinutes: null, sparePercent: 0 },
+          id: `${bodyId} ${modeId}`,
+          bodyId,
+          modeId,
+          hours: 1,
+          gapFreeMinutes: null,
+          sparePercent: 0,
         })),
       );
       const { serves, impossible } = shopOptions({ kit, needs, offers, useOwned: false, policy });
@@ -56,6 +72,6 @@ it(`what an offer is to a need is what the board says of that card, put into the
     }),
     { numRuns: KITS, seed: 15 },
   );
-  expect(asked).toBeGreaterThan(2000);
+  expect(asked).toBeGreaterThan(KITS * 6);
   expect(served).toBeGreaterThan(50);
 });

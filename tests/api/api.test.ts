@@ -2,6 +2,7 @@ import Ajv from 'ajv/dist/2020.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { riskRuns } from '../../src/core/heat/writepath/risk.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
+import { VERSION } from '../../src/kit/kit.ts';
 import { aRun } from '../support/aRun.ts';
 import { type Client, openClient } from './client.ts';
 
@@ -165,7 +166,11 @@ describe('the server', () => {
       pricePerHour: { low: expect.closeTo(0.005, 9) },
     });
     expect(await (await post('/api/wear', { ...asked, rated: null, price: null })).json()).toMatchObject({
-      ...{ hours: null, days: null, fills: null, writtenTB: null, pricePerHour: null },
+      hours: null,
+      days: null,
+      fills: null,
+      writtenTB: null,
+      pricePerHour: null,
     });
     for (const bad of [{ rateMbps: [10, 6] }, { rateMbps: [0, 6] }, { hoursPerDay: 0 }, { cycles: [1] }, { price: 0 }])
       expect((await post('/api/wear', { ...asked, rated: null, price: null, ...bad })).status).toBe(400);
@@ -261,7 +266,9 @@ describe('the server', () => {
     });
     const dropped = await (await post('/api/reconcile', { ...take, outcome: 'dropped', seconds: 1320 })).json();
     expect(dropped).toMatchObject({
-      ...{ impliedMBps: null, impliedBetween: null, ratioToNominal: null },
+      impliedMBps: null,
+      impliedBetween: null,
+      ratioToNominal: null,
       explanation: [{ code: 'no-bytes' }, { code: 'no-buffer', text: expect.stringContaining('fits no buffer') }],
     });
     const { setRatio: _, ...untold } = take;
@@ -355,30 +362,43 @@ describe('never a yes on a guess', () => {
         slots,
         modes: [
           {
-            ...{
-              id: 'm',
-              name: 'M',
-              codec: 'intra',
-              width: null,
-              height: null,
-              fps: 25,
-              captureFps: null,
-              requires: [],
-            },
-            ...{ rate: { kind: 'stated', Mbps: 400, is: 'maximum' }, overhead: { fixedMbps: 0, perFrameKB: 0 } },
+            id: 'm',
+            name: 'M',
+            codec: 'intra',
+            width: null,
+            height: null,
+            fps: 25,
+            captureFps: null,
+            requires: [],
+            rate: { kind: 'stated', Mbps: 400, is: 'maximum' },
+            overhead: { fixedMbps: 0, perFrameKB: 0 },
           },
         ],
       },
     ],
     cards: [
       {
-        ...{ id: 'c', label: 'C', form: 'sd', capacityGB: 256, usableGB: null, marks: ['II', 'V90'], bus: null },
-        ...{ readMBps: null, writeMBps: null, sustainedMBps: null, cacheGB: null, ...card },
+        id: 'c',
+        label: 'C',
+        form: 'sd',
+        capacityGB: 256,
+        usableGB: null,
+        marks: ['II', 'V90'],
+        bus: null,
+        readMBps: null,
+        writeMBps: null,
+        sustainedMBps: null,
+        cacheGB: null,
+        ...card,
       },
     ],
   });
   const slot = (id: string, bus: string | null) => ({
-    ...{ id, name: `Slot ${id}`, accepts: [{ form: 'sd', bus }], family: 'sdxc', promisedMaxGB: null },
+    id,
+    name: `Slot ${id}`,
+    accepts: [{ form: 'sd', bus }],
+    family: 'sdxc',
+    promisedMaxGB: null,
   });
   const cellOf = async (kit: object) => {
     const response = await post('/api/match', { kit, policy });
@@ -418,7 +438,7 @@ describe('never a yes on a guess', () => {
   it('a kit of a newer version is refused, and one of the version written is read like an older one', async () => {
     const older = kitOf([slot('1', 'uhs-ii')], {});
     expect(await cellOf({ ...older, version: 3 })).toEqual(await cellOf(older));
-    const newer = await post('/api/match', { kit: { ...older, version: 8 }, policy });
+    const newer = await post('/api/match', { kit: { ...older, version: VERSION + 1 }, policy });
     expect(newer.status).toBe(400);
     expect(await newer.json()).toMatchObject({ error: { code: 'newer-version' } });
   });
@@ -454,13 +474,17 @@ describe('never a yes on a guess', () => {
     const bad = async (card: object, body: object = {}) => {
       const kit = kitOf([slot('1', 'uhs-ii')], card);
       const [first] = kit.bodies;
-      const response = await post('/api/match', { kit: { ...kit, bodies: [{ ...first, ...body }] }, policy });
+      const response = await post('/api/match', {
+        kit: { ...kit, version: VERSION, bodies: [{ ...first, ...body }] },
+        policy,
+      });
       expect(response.status).toBe(400);
       const { error } = (await response.json()) as { error: { details: { path: string }[] } };
       return error.details.map(({ path }) => path).join();
     };
     expect(await bad({ minimumMBps: -1 })).toContain('minimumMBps');
     expect(await bad({ verified: { date: 'soon', how: '' } })).toContain('verified');
+    expect(await bad({ verified: { date: '2026-02-30', how: 'filled' } })).toContain('verified.date');
     expect(await bad({}, { splitOver: 0 })).toContain('splitOver');
     expect(await bad({}, { approved: [{ cardIds: ['c'], modeIds: null, upToMbps: null, source: null }] })).toContain(
       'upToMbps',
@@ -637,8 +661,14 @@ describe('POST /api/simulate', () => {
   it('bounds risk runs of which far more throttle than the take itself', { timeout: 20_000 }, async () => {
     const heat = {
       ...run.heat,
-      ...{ cardHeatCapacityJPerK: 0.1, energyNJPerByte: 10.5, ambientC: 30, bodyResistanceKPerW: 0.1, recordingW: 9 },
-      ...{ throttleAtC: 75, resumeAtC: 74.5, bodyLimitC: 140 },
+      cardHeatCapacityJPerK: 0.1,
+      energyNJPerByte: 10.5,
+      ambientC: 30,
+      bodyResistanceKPerW: 0.1,
+      recordingW: 9,
+      throttleAtC: 75,
+      resumeAtC: 74.5,
+      bodyLimitC: 140,
     };
     const card = { ...run.card, cacheGB: 0, sustainedMBps: 500, usableGB: 900_000 };
     const close = { ...run, demandMBps: 400, takeSeconds: 172_000, bufferMB: 1e6, card, heat };

@@ -250,7 +250,9 @@ describe('heavy calls', () => {
   // Every card another print: much work.
   const cards = Array.from({ length: 160 }, (_, at) => ({
     ...demo.cards[at % demo.cards.length],
-    ...{ id: `c${at}`, label: `C${at}`, readMBps: at + 1 },
+    id: `c${at}`,
+    label: `C${at}`,
+    readMBps: at + 1,
   }));
   const [body] = demo.bodies;
   const modes = Array.from({ length: 8 }, (_, at) => ({ ...body?.modes[0], id: `m${at}`, name: `Mode ${at}` }));
@@ -278,7 +280,10 @@ describe('heavy calls', () => {
     const gone = new AbortController();
     const all = Array.from({ length: 40 }, () =>
       fetch(`${server.address}/api/match`, {
-        ...{ method: 'POST', body: dear, signal: gone.signal, headers: { 'Content-Type': 'application/json' } },
+        method: 'POST',
+        body: dear,
+        signal: gone.signal,
+        headers: { 'Content-Type': 'application/json' },
       }).catch(() => null),
     );
     await new Promise((resolve) => setTimeout(resolve, 400));

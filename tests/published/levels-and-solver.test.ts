@@ -119,7 +119,7 @@ describe('the extremes that the solver finds, against every corner', () => {
       }),
       { seed: 71, numRuns: runs(60, 200) },
     );
-    expect(Math.min(empty, met), 'both kinds of space came up').toBeGreaterThan(10);
+    expect(Math.min(empty, met), 'both kinds of space came up').toBeGreaterThan(runs(5, 10));
   });
 });
 
@@ -160,6 +160,6 @@ describe('the rate a counter tells, against HiGHS', () => {
       }),
       { seed: 72, numRuns: runs(40, 120) },
     );
-    expect(told).toBeGreaterThan(25);
+    expect(told).toBeGreaterThan(runs(10, 25));
   });
 });

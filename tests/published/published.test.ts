@@ -9,7 +9,7 @@ import { FIXED_FRAMES } from '../../src/core/standards/frames.ts';
 import { MARK_KEYS } from '../../src/core/standards/marks.ts';
 import { MARKS } from '../../src/core/standards/markTable.ts';
 import { aMode } from '../../src/core/testing.ts';
-import { fromGB, fromMbps, GiB, toGiB } from '../../src/core/units/convert.ts';
+import { fromGigabytes, fromMegabits, GiB, toGibibytes } from '../../src/core/units/convert.ts';
 import { parseCapacity, parseRate } from '../../src/core/units/parse.ts';
 import { clipFolder, probe } from '../support/ffmpeg.ts';
 
@@ -116,8 +116,8 @@ describe('units, against mathjs', () => {
   });
 
   it('a computer shows 256 GB as 238 GiB and nothing is lost', () => {
-    expect(Math.floor(toGiB(fromGB(256)))).toBe(238);
-    expect(math.unit('256 GB').toNumber('GiB') * GiB).toBeCloseTo(fromGB(256), 0);
+    expect(Math.floor(toGibibytes(fromGigabytes(256)))).toBe(238);
+    expect(math.unit('256 GB').toNumber('GiB') * GiB).toBeCloseTo(fromGigabytes(256), 0);
   });
 });
 
@@ -128,11 +128,11 @@ describe('figures of common practice', () => {
     [170, 21.25],
     [240, 30],
   ])('%s Mb/s is %s MB/s', (Mbps, MBps) => {
-    expect(fromMbps(Mbps) / 1e6).toBe(MBps);
+    expect(fromMegabits(Mbps) / 1e6).toBe(MBps);
   });
 
   it('170 Mb/s fills 1.275 GB a minute', () => {
-    expect((fromMbps(170) * 60) / 1e9).toBeCloseTo(1.275, 10);
+    expect((fromMegabits(170) * 60) / 1e9).toBeCloseTo(1.275, 10);
   });
 
   it.each([
@@ -142,7 +142,7 @@ describe('figures of common practice', () => {
     [256, 240, 142.2],
     [128, 150, 113.8],
   ])('%s GB at %s Mb/s lasts %s min by the label', (GB, Mbps, minutes) => {
-    expect(labelMinutes(fromGB(GB), fromMbps(Mbps))).toBeCloseTo(minutes, 1);
+    expect(labelMinutes(fromGigabytes(GB), fromMegabits(Mbps))).toBeCloseTo(minutes, 1);
   });
 
   it('240 Mb/s at 24 becomes 1200 at 120; 89 becomes 890 at 240', () => {

@@ -99,8 +99,17 @@ describe('copies', () => {
     const fitted = { value: 9, basis: 'fitted' } as const;
     const stated = { value: 400, basis: 'stated' } as const;
     const card = aCard({
-      ...{ id: 'a', label: 'A-01', price: 90, firmware: '1.2', note: 'blue tape', readMBps: 300 },
-      ...{ state: 'full', writtenGB: 900, boughtOn: '2026-01-01', warranty: 'to 2030', retired: true },
+      id: 'a',
+      label: 'A-01',
+      price: 90,
+      firmware: '1.2',
+      note: 'blue tape',
+      readMBps: 300,
+      state: 'full',
+      writtenGB: 900,
+      boughtOn: '2026-01-01',
+      warranty: 'to 2030',
+      retired: true,
       incidents: [{ date: '2026-02-02', kind: 'dropped', text: '' }],
       verified: { date: '2026-02-01', how: 'filled' },
       heat: { figures: { cardResistanceKPerW: fitted, sustainedMBps: stated } },

@@ -102,8 +102,13 @@ describe('the trade-off curve against enumeration', () => {
 });
 
 const card = (change: Partial<WearInput>): WearInput => ({
-  ...{ capacityGB: 32, rateMbps: [8, 8], hoursPerDay: 24, rated: null, cycles: null },
-  ...{ writeAmplification: [1, 1], price: null },
+  capacityGB: 32,
+  rateMbps: [8, 8],
+  hoursPerDay: 24,
+  rated: null,
+  cycles: null,
+  writeAmplification: [1, 1],
+  price: null,
   ...change,
 });
 
@@ -149,7 +154,12 @@ describe('wear against hand-worked cases', () => {
 
 it('reminds by a calendar that ical.js reads: a day, two weeks beforehand', async () => {
   const camera: StandingCamera = {
-    ...{ id: 'pier', name: 'Pier camera', bodyId: null, modeId: null, cardId: null, note: null },
+    id: 'pier',
+    name: 'Pier camera',
+    bodyId: null,
+    modeId: null,
+    cardId: null,
+    note: null,
     ...card({ cycles: [100, 100] }),
     since: '2027-01-01',
   };

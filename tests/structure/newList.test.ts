@@ -27,7 +27,12 @@ vi.mock('../../src/kit/collections.ts', async (original) => {
   const COLLECTIONS = {
     ...kit.COLLECTIONS,
     gimbals: {
-      ...{ since: 8, most: 2, required: false, live: true, words: ['gimbal', 'gimbals'], heldAs: 'its gimbals' },
+      since: 8,
+      most: 2,
+      required: false,
+      live: true,
+      words: ['gimbal', 'gimbals'],
+      heldAs: 'its gimbals',
       about: ({ cardId }: { readonly cardId: string }) => [`cards ${cardId}`],
       schema: () => Promise.resolve({ schema }),
     },
@@ -40,8 +45,17 @@ const GIMBALS = 'gimbals' as ListKey;
 const TYPED = GIMBALS as 'cards';
 const gimbal = { id: 'g1', name: 'Long arm', cardId: 'c1' };
 const card = {
-  ...{ id: 'c1', label: 'C-01', form: 'sd', capacityGB: 64, usableGB: null, marks: [], bus: null },
-  ...{ readMBps: null, writeMBps: null, sustainedMBps: null, cacheGB: null },
+  id: 'c1',
+  label: 'C-01',
+  form: 'sd',
+  capacityGB: 64,
+  usableGB: null,
+  marks: [],
+  bus: null,
+  readMBps: null,
+  writeMBps: null,
+  sustainedMBps: null,
+  cacheGB: null,
 };
 const AT = '2027-05-01T10:00:00Z';
 const gimbalsOf = (kit: Kit): unknown => (kit as unknown as Record<string, unknown>).gimbals;
@@ -55,7 +69,8 @@ describe('a list added to the table, gimbals', () => {
     const again = await parseKit(text);
     expect(again.ok && kitText(again.value.kit)).toBe(text);
     expect(await readKit({ ...plain, gimbals: [{ id: 'g2' }] })).toMatchObject({
-      ...{ ok: false, error: { problems: [{ path: 'gimbals[0].name' }] } },
+      ok: false,
+      error: { problems: [{ path: 'gimbals[0].name' }] },
     });
     const many = ['a', 'b', 'c'].map((id) => ({ ...gimbal, id }));
     expect(await readKit({ ...plain, gimbals: many })).toMatchObject({ ok: false });

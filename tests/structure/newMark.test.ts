@@ -16,7 +16,7 @@ import { guesses } from '../../src/core/photo/labelWords.ts';
 import type { Bus } from '../../src/core/standards/buses.ts';
 import type { Mark } from '../../src/core/standards/marks.ts';
 import { aBody, aCard, aMode, aSlot } from '../../src/core/testing.ts';
-import { fromMBps } from '../../src/core/units/convert.ts';
+import { fromMegabytes } from '../../src/core/units/convert.ts';
 import { markMeaning } from '../../src/text/cards/label.ts';
 import { SLIP_TEXTS } from '../../src/text/drill/slips.ts';
 import { STANDARD_TABLES } from '../../src/text/guide/standards.ts';
@@ -73,7 +73,7 @@ describe('a mark added to the table, V120, is treated as its row says', () => {
   });
 
   it('by what would do', () => {
-    expect(smallestMarks(fromMBps(100), DEFAULT_POLICY.headroom)).toContain(V120);
+    expect(smallestMarks(fromMegabytes(100), DEFAULT_POLICY.headroom)).toContain(V120);
     expect(cardOfPrint({ form: 'sd', mark: V120, capacityGB: 256 }).marks).toEqual(['SDXC', 'II', V120]);
     const body = aBody({ slots: [aSlot({ accepts: [{ form: 'sd', bus: 'uhs-ii' }], family: 'sdxc' })] });
     const mode = aMode({ fps: 25, rate: { kind: 'stated', Mbps: 800, is: 'maximum' }, overhead: null });

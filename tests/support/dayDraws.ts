@@ -58,7 +58,13 @@ export function smallDay(seed: number): SmallDay {
   }
   spans.sort((a, b) => a.from - b.from || a.body - b.body);
   const blocks: DayBlock[] = spans.map(({ body, from, to, gapFree }, at) => ({
-    ...{ id: `k${at}`, body, from: from * UNIT, to: to * UNIT, rolling: 1, gapFree, rate: RATE },
+    id: `k${at}`,
+    body,
+    from: from * UNIT,
+    to: to * UNIT,
+    rolling: 1,
+    gapFree,
+    rate: RATE,
     fits: rooms.map((room, card) =>
       enters[card] === null || enters[card] === body
         ? [{ seconds: room * UNIT, verdict: 'guaranteed', tone: 'cool' }]
@@ -74,7 +80,9 @@ export function smallDay(seed: number): SmallDay {
   }));
   const problem: DayProblem = {
     now: 0,
-    ...{ bodies, blocks, cards },
+    bodies,
+    blocks,
+    cards,
     readers: Array.from({ length: readers }, (_, at) => ({ id: `r${at}`, pace: RATE / slowness, slots: 1 })),
     destinations: [{ name: 'Disk', write: RATE * 100, read: RATE * 100, free: 1e15 }],
     copies: { count: 1, verify: false, from: 'card' },

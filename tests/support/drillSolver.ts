@@ -6,8 +6,19 @@ import type { AnswerValue, Facts, Question, StoppedTake } from '../../src/core/d
  */
 
 const PROMISES: Readonly<Record<string, number>> = {
-  ...{ C2: 2, C4: 4, C6: 6, C10: 10, U1: 10, U3: 30, V6: 6, V10: 10, V30: 30, V60: 60, V90: 90 },
-  ...{ A1: 10, A2: 10 },
+  C2: 2,
+  C4: 4,
+  C6: 6,
+  C10: 10,
+  U1: 10,
+  U3: 30,
+  V6: 6,
+  V10: 10,
+  V30: 30,
+  V60: 60,
+  V90: 90,
+  A1: 10,
+  A2: 10,
 };
 
 /** Slots by how fast they are over one row, and whether the second row speaks UHS-II. */

@@ -77,7 +77,10 @@ export function testsFor({ bodies, cards }: Pick<Kit, 'bodies' | 'cards'>, count
     const end = at(ENDS, t >> 2);
     const whole = (card.capacityGB * 987) / rate;
     return {
-      ...{ id: `t${t}`, bodyId: body.id, modeId: mode.id, cardId: card.id },
+      id: `t${t}`,
+      bodyId: body.id,
+      modeId: mode.id,
+      cardId: card.id,
       slotId: t % 7 === 0 ? null : 's1',
       end,
       seconds: Math.round(end === 'full' ? whole * (1 + (t % 5) / 100) : (whole * ((t % 89) + 1)) / 100),

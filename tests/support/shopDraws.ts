@@ -25,9 +25,12 @@ export function drawnShop(seed: number): ShopProblem {
       const width = draw() < 0.2 ? 2 : 1;
       options.push({
         need,
-        ...{ minutes: whole(2, 8) * 5, cents: whole(1, 6) * 500 * width, cards: width },
+        minutes: whole(2, 8) * 5,
+        cents: whole(1, 6) * 500 * width,
+        cards: width,
         parts: [{ source: { kind: 'offer', offer }, count: width }],
-        ...{ verdict: 'guaranteed', tone: 'cool' },
+        verdict: 'guaranteed',
+        tone: 'cool',
       });
     }
     for (const [group, { cardIds }] of owned.entries()) {
@@ -35,9 +38,12 @@ export function drawnShop(seed: number): ShopProblem {
       if (draw() < 0.4 || count > cardIds.length) continue;
       options.push({
         need,
-        ...{ minutes: whole(2, 10) * 5, cents: 0, cards: count },
+        minutes: whole(2, 10) * 5,
+        cents: 0,
+        cards: count,
         parts: [{ source: { kind: 'owned', group }, count }],
-        ...{ verdict: 'guaranteed', tone: 'cool' },
+        verdict: 'guaranteed',
+        tone: 'cool',
       });
     }
   }

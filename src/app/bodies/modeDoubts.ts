@@ -2,7 +2,7 @@ import { bitsPerPixel, type Doubt, doubts, middleWithout } from '../../core/bodi
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Body, Codec, Mode } from '../../core/kit/model.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { fromMbps } from '../../core/units/convert.ts';
+import { fromMegabits } from '../../core/units/convert.ts';
 
 /** A mode as its row in the form shows it. */
 export interface ModeRow {
@@ -46,7 +46,7 @@ export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
 export function ratesOf(mode: Mode): { readonly stated: BytesPerSecond | null; readonly peak: BytesPerSecond | null } {
   const rate = streamRate(mode);
   return {
-    stated: mode.rate.kind === 'stated' ? fromMbps(mode.rate.Mbps) : null,
+    stated: mode.rate.kind === 'stated' ? fromMegabits(mode.rate.Mbps) : null,
     peak: rate.ok ? rate.value.peak : null,
   };
 }

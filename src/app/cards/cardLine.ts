@@ -6,7 +6,7 @@ import { labelRule } from '../../core/match/rules/label.ts';
 import { type Bus, bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import type { Bytes, BytesPerSecond } from '../../core/units/brand.ts';
-import { fromGB } from '../../core/units/convert.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
 
 /** A card as a line of the wallet and a heading of the board show it. */
 export interface CardLine {
@@ -32,7 +32,7 @@ function made(card: Card): CardLine {
     formName: form(card.form).name,
     bus: own,
     busName: own && bus(own).name.replace(/^\S+ (?=\d)/, ''),
-    capacity: fromGB(card.capacityGB),
+    capacity: fromGigabytes(card.capacityGB),
     floor: ownPromise(card).floor,
     doubt: label === null ? null : label.outcome === 'short' ? 'contradicts' : 'unread',
     marks: card.marks.map(shownSpelling),

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { entryAt } from '../../core/entryAt.ts';
 import { CARD_STATES, type CardState } from '../../core/kit/model.ts';
 import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import { err, ok, type Result } from '../../core/result.ts';
@@ -80,7 +81,10 @@ export function readCode(text: string): Result<CodeRead, CodeRefusal> {
   const [planId, packed] = raw as [string, readonly Packed[]];
   const presses = packed.map(
     ([cardId, state, at, who, bodyId, slotId]): PlanPress => ({
-      ...{ at: new Date(EPOCH + at * 1000).toISOString(), cardId, to: CARD_STATES[state] as CardState, who },
+      at: new Date(EPOCH + at * 1000).toISOString(),
+      cardId,
+      to: entryAt(CARD_STATES, state),
+      who,
       ...(bodyId ? { bodyId, slotId: slotId || null } : {}),
     }),
   );

@@ -1,3 +1,4 @@
+import { entryAt } from '../../core/entryAt.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { type CopiesCompared, compareCopies } from '../../core/rotation/copyLists.ts';
 import { readChecksumList } from '../../reading/day/checksumList.ts';
@@ -30,5 +31,5 @@ export async function compareLists(files: readonly File[]): Promise<Result<Copie
   const [first, ...others] = lists;
   if (!first || others.length === 0) return err('Two lists are needed.');
   const compared = others.map((other) => compareCopies(first, other));
-  return ok(compared.find(({ isEqual }) => !isEqual) ?? (compared[0] as CopiesCompared));
+  return ok(compared.find(({ isEqual }) => !isEqual) ?? entryAt(compared, 0));
 }

@@ -11,12 +11,17 @@ import { compareLists, listsWanted } from './copies.ts';
 import { newPlan, shiftedBlock } from './newPlan.ts';
 
 const press = (at: string, cardId: string, to: PlanPress['to'], more: Partial<PlanPress> = {}): PlanPress => ({
-  ...{ at: `2027-06-12T${at}:00+02:00`, cardId, to, who: 'Mo' },
+  at: `2027-06-12T${at}:00+02:00`,
+  cardId,
+  to,
+  who: 'Mo',
   ...more,
 });
 const aPlan = (log: readonly PlanPress[], cardIds: readonly string[] = ['a', 'b', 'c']): Plan => ({
   ...newPlan([]),
-  ...{ id: 'race', cardIds, log },
+  id: 'race',
+  cardIds,
+  log,
 });
 
 describe('clock times as people type them', () => {

@@ -35,7 +35,10 @@ export const templateOf = (plan: Plan): Plan => ({ ...plan, id: newId(), isTempl
 /** A day from a pattern. */
 export const fromTemplate = (template: Plan, date: string): Plan => ({
   ...template,
-  ...{ id: newId(), isTemplate: false, date, log: [] },
+  id: newId(),
+  isTemplate: false,
+  date,
+  log: [],
   blocks: template.blocks.map((block) => ({ ...block, id: newId() })),
 });
 

@@ -109,8 +109,13 @@ export async function dayCalendar(plan: Plan, day: PlannedDay, clock: DayClock, 
     ];
   };
   const event = (id: string, at: number, title: string, description: string) => ({
-    ...{ uid: `${plan.id}-${id}@cool-reel`, title, description, calName: plan.name },
-    ...{ start: stamp(at), startInputType: 'utc' as const, startOutputType: 'utc' as const },
+    uid: `${plan.id}-${id}@cool-reel`,
+    title,
+    description,
+    calName: plan.name,
+    start: stamp(at),
+    startInputType: 'utc' as const,
+    startOutputType: 'utc' as const,
     duration: { minutes: 1 },
     alarms: [{ action: 'display' as const, description: title, trigger: { before: true, minutes: ALARM } }],
   });

@@ -79,7 +79,9 @@ function cardSpans(cardId: string, day: PlannedDay, axis: Span): readonly CardSp
   }
   for (const stage of day.offloads.filter((one) => one.cardId === cardId))
     spans.push({
-      ...{ from: stage.fromSeconds, to: stage.toSeconds, tone: null },
+      from: stage.fromSeconds,
+      to: stage.toSeconds,
+      tone: null,
       doing: stage.stage === 'copy' ? 'copying' : 'verifying',
     });
   spans.sort((a, b) => a.from - b.from);
@@ -124,12 +126,22 @@ export function lanesOf(plan: Plan, day: PlannedDay): Lanes {
         ...day.rolls
           .filter((roll) => roll.bodyId === bodyId)
           .map(({ fromSeconds, toSeconds, cardId, slotId, tone, marked }) => ({
-            ...{ from: fromSeconds, to: toSeconds, cardId, slotId, tone, marked },
+            from: fromSeconds,
+            to: toSeconds,
+            cardId,
+            slotId,
+            tone,
+            marked,
           })),
         ...day.shortages
           .filter((short) => short.bodyId === bodyId && short.blockId !== null && short.reason.code !== 'not-planned')
           .map(({ atSeconds, toSeconds }) => ({
-            ...{ from: atSeconds, to: toSeconds, cardId: null, slotId: null, tone: null, marked: false },
+            from: atSeconds,
+            to: toSeconds,
+            cardId: null,
+            slotId: null,
+            tone: null,
+            marked: false,
           })),
       ].sort((a, b) => a.from - b.from),
     })),

@@ -38,11 +38,16 @@ export function newPlan(cards: readonly Card[]): Plan {
   return {
     id: newId(),
     name: 'Shoot day',
-    ...{ date: today(), start: '08:00', timeZone: ownZone(), blocks: [] },
+    date: today(),
+    start: '08:00',
+    timeZone: ownZone(),
+    blocks: [],
     cardIds: inUse.slice(0, 200).map(({ id }) => id),
     readers: readersFor(inUse),
     copies: {
-      ...{ count: 2, verify: true, from: 'card' },
+      count: 2,
+      verify: true,
+      from: 'card',
       destinations: [
         { name: 'Disk 1', writeMBps: 120, readMBps: 120, freeGB: 2000 },
         { name: 'Disk 2', writeMBps: 120, readMBps: 120, freeGB: 2000 },
@@ -77,7 +82,13 @@ export function newBlock(plan: Plan, bodies: readonly Body[]): PlanBlock {
     name: '',
     bodyId: body?.id ?? '',
     modeId: body?.modes.length === 1 ? (body.modes[0]?.id ?? '') : '',
-    ...{ from, day: null, minutes: 60, rolling: 1, gapFree: false, ambientC: null, sunC: 0 },
+    from,
+    day: null,
+    minutes: 60,
+    rolling: 1,
+    gapFree: false,
+    ambientC: null,
+    sunC: 0,
   };
 }
 

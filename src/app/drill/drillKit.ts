@@ -14,6 +14,9 @@ export const ownKit = ({
   reports,
   settings,
 }: Omit<DrillViewKit, 'drills' | 'unexported'>): DrillKit => ({
-  ...{ bodies, cards, tests, reports },
+  bodies,
+  cards,
+  tests,
+  reports,
   policy: policyOf(settings),
 });

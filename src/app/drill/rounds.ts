@@ -40,7 +40,8 @@ export const startRound = ({ drills, kit, kind, day, seed }: RoundStart): readon
   roundOf({
     asked: planRound(drills, kind === null ? DRILL_KINDS : [kind], day),
     wanted: wantedDifficulty(drills),
-    ...{ seed, kit },
+    seed,
+    kit,
   });
 
 /**

@@ -43,7 +43,7 @@ describe('what a heat run begins with', () => {
   it('is a cell of the board with its plan', () => {
     const plan = { minutes: 12, takes: 2, restMinutes: 3, ambientC: 31, sunC: 4 };
     const cell = { bodyId: 'b', modeId: 'slow', cardId: 'weak', seats: null };
-    expect(cellPick(kit, cell, plan)).toMatchObject({ ...{ arrangement: 'single', cardIds: ['weak'] }, plan });
+    expect(cellPick(kit, cell, plan)).toMatchObject({ arrangement: 'single', cardIds: ['weak'], plan });
     const split = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'split' as const })) };
     expect(cellPick(split, { ...cell, cardId: 'strong' }, plan)).toMatchObject({
       arrangement: 'split',

@@ -78,7 +78,11 @@ export function queryPick(search: string): Asked {
             arrangement: over && ARRANGEMENTS.includes(over) ? over : 'single',
             ratio: number('ratio', RANGES.ratio),
             plan: {
-              ...{ minutes, takes, restMinutes, ambientC, sunC: Math.max(0, sunC) },
+              minutes,
+              takes,
+              restMinutes,
+              ambientC,
+              sunC: Math.max(0, sunC),
               ...(wind && wind !== 'still' && AIR_MOVEMENTS.includes(wind) ? { air: wind } : {}),
               ...(dayLowC === null ? {} : { dayLowC }),
             },

@@ -5,7 +5,7 @@ import type { Body, Card, TakeKind, Test } from '../../core/kit/model.ts';
 import type { Offer } from '../../core/kit/shop.ts';
 import type { Board } from '../../core/match/board.ts';
 import { cellTone } from '../../core/match/cell.ts';
-import { toMBps } from '../../core/units/convert.ts';
+import { toMegabytes } from '../../core/units/convert.ts';
 import { TEST_COLUMNS } from '../../reading/prove/testsCsv.ts';
 import { PRICE_COLUMNS } from '../../reading/shop/pricesCsv.ts';
 import { findingText } from '../../text/match/finding.ts';
@@ -47,7 +47,7 @@ export function boardCsv(board: Board, take: TakeKind): string {
     board.cards.flatMap((card, column) => {
       const cell = board.columns[column]?.[at];
       if (!cell || cell.verdict === 'unfit') return [];
-      const MBps = (value: typeof cell.need) => (value === null ? null : toMBps(value));
+      const MBps = (value: typeof cell.need) => (value === null ? null : toMegabytes(value));
       return [
         [
           body.name,
@@ -117,7 +117,7 @@ export const modesCsv = (bodies: readonly Body[]): string =>
         const rate = streamRate(mode);
         const { name, codec, width, height, fps, captureFps, requires } = mode;
         const asks = requires.map(({ anyOf, whenMissing }) => `${whenMissing}: ${anyOf.join(' or ')}`).join('; ');
-        const rates = rate.ok ? [toMBps(rate.value.peak), toMBps(rate.value.average)] : [null, null];
+        const rates = rate.ok ? [toMegabytes(rate.value.peak), toMegabytes(rate.value.average)] : [null, null];
         return [body.name, name, codec, width, height, fps, captureFps, ...rates, asks];
       }),
     ),

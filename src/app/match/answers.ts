@@ -10,7 +10,7 @@ import { movesFor } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { rankOf, type Verdict } from '../../core/match/verdict.ts';
 import type { BytesPerSecond, Seconds } from '../../core/units/brand.ts';
-import { fromMbps } from '../../core/units/convert.ts';
+import { fromMegabits } from '../../core/units/convert.ts';
 import type { WhySubject } from './subject.ts';
 
 export { HEAT_LEVELS } from '../../core/heat/run/level.ts';
@@ -22,7 +22,7 @@ export const showsMinutes = (verdict: Verdict): boolean => rankOf(verdict) <= ra
 
 /** What the maker states of a mode; null where its rate comes from elsewhere. */
 export const statedRate = ({ rate }: Mode): BytesPerSecond | null =>
-  rate.kind === 'stated' ? fromMbps(rate.Mbps) : null;
+  rate.kind === 'stated' ? fromMegabits(rate.Mbps) : null;
 
 /** What would make the selected cell hold, or hold for less. */
 export const movesOf = (

@@ -70,8 +70,12 @@ export function ownAnswer(text: string, board: Board, take: TakeKind): OwnAnswer
   const cell = cellOf(board, pick);
   if (!cell) return null;
   return {
-    ...{ text, code: 'cell', pick },
-    ...{ verdict: cell.verdict, tone: cellTone(cell, take), figure: cellFigure(cell) },
+    text,
+    code: 'cell',
+    pick,
+    verdict: cell.verdict,
+    tone: cellTone(cell, take),
+    figure: cellFigure(cell),
     sentence: spokenCell(cell, body, mode, card),
   };
 }

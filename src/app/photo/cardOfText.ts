@@ -1,6 +1,6 @@
 import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Form } from '../../core/standards/forms.ts';
-import { toGB, toMBps } from '../../core/units/convert.ts';
+import { toGigabytes, toMegabytes } from '../../core/units/convert.ts';
 
 /** What a confirmed label fills in; null where it does not say. */
 export interface LabelFields {
@@ -18,9 +18,9 @@ export function cardOfText(text: string): LabelFields {
   const [fastest] = printed;
   return {
     form,
-    capacityGB: capacity === null ? null : toGB(capacity),
+    capacityGB: capacity === null ? null : toGigabytes(capacity),
     marks: [...new Set(words)],
-    readMBps: fastest === undefined ? null : toMBps(fastest),
+    readMBps: fastest === undefined ? null : toMegabytes(fastest),
     namesBus: busPrinted,
   };
 }

@@ -1,3 +1,4 @@
+import { entryAt } from '../../core/entryAt.ts';
 import type { Body, Card, Mode, Report, Test } from '../../core/kit/model.ts';
 import { printed } from '../../core/match/rules/twinTests.ts';
 import { err, ok, type Result } from '../../core/result.ts';
@@ -60,7 +61,7 @@ export function givenGroups({ tests }: GivenTests, body: Body): readonly GivenGr
     groups.set(key, [...(groups.get(key) ?? []), take]);
   }
   return [...groups].map(([key, takes]) => {
-    const { mode } = takes[0] as GivenTake;
+    const { mode } = entryAt(takes, 0);
     return { key, name: mode.name, fps: mode.fps, takes, own: modeFor(mode, body) };
   });
 }

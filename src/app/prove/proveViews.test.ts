@@ -102,8 +102,12 @@ describe('what the takes bear out', () => {
 
   it('tells what share held, and nothing past the longest take', () => {
     const bar = (end: 'full' | 'dropped' | 'stopped', minutes: number) => ({
-      ...{ testId: `${minutes}`, label: '', MBps: 50, misfit: false },
-      ...{ end, minutes },
+      testId: `${minutes}`,
+      label: '',
+      MBps: 50,
+      misfit: false,
+      end,
+      minutes,
     });
     const bars = [bar('dropped', 8), bar('full', 12), bar('dropped', 15), bar('stopped', 30)];
     expect(heldShares(bars)).toEqual([

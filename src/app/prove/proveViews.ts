@@ -11,7 +11,7 @@ import { logEntries, takeDoubts } from '../../core/prove/entries.ts';
 import { oddTake, type Placed, placed } from '../../core/prove/puzzles.ts';
 import { type Reconciled, reconcile } from '../../core/prove/reconcile.ts';
 import { type MapBar, mapBars, supported } from '../../core/prove/survival.ts';
-import { toMBps } from '../../core/units/convert.ts';
+import { toMegabytes } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 import { misfitQuestion } from '../../text/match/testReading.ts';
 import { doubtText } from '../../text/prove/log.ts';
@@ -26,7 +26,7 @@ export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '.
 export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/prove/entries.ts';
 export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/prove/puzzles.ts';
 export { diagnose, SYMPTOMS } from '../../core/prove/symptom.ts';
-export { fromGB } from '../../core/units/convert.ts';
+export { fromGigabytes } from '../../core/units/convert.ts';
 
 /** Everything in the log of a kit. */
 export const entriesOf = (kit: ProveKit) => logEntries(kit);
@@ -50,7 +50,7 @@ export const newTest = (part: Partial<Draft<Test>> = {}): Draft<Test> => ({
 /** What one card of a body is written in a mode at the most, MB/s, one decimal; null where it is not known. */
 export function writtenMBps(body: Body, mode: Mode): number | null {
   const rate = streamRate(mode);
-  return rate.ok ? Math.round((toMBps(rate.value.peak) / sharesOf(body)) * 10) / 10 : null;
+  return rate.ok ? Math.round((toMegabytes(rate.value.peak) / sharesOf(body)) * 10) / 10 : null;
 }
 
 /** A take with the rate of its mode as it is now, and the slot where there is but one that the card enters. */
@@ -126,10 +126,17 @@ export function mapLimits(
   return body.modes
     .flatMap((mode): readonly MapLimit[] => {
       const lanes = lanesOf({
-        ...{ body, mode, cards: [card], arrangement: 'single' as const, tests, policy },
+        body,
+        mode,
+        cards: [card],
+        arrangement: 'single' as const,
+        tests,
+        policy,
         // Long enough that only the card, the rate or heat ends it.
         plan: { ...plan, minutes: 600, takes: 1, restMinutes: 0 },
-        ...{ startBodyC: null, startCardC: null, demandTraceMBps: null },
+        startBodyC: null,
+        startCardC: null,
+        demandTraceMBps: null,
       });
       if (!lanes.ok) return [];
       const { lane, result } = deciding(lanes.value);

@@ -10,9 +10,19 @@ import { cardOfText } from '../photo/cardOfText.ts';
 /** An offer to be typed, seen today. */
 export const newOffer = (currency: string): Draft<Offer> => ({
   id: newId(),
-  ...{ name: '', form: 'sd', capacityGB: '', marks: [], bus: null },
-  ...{ readMBps: null, writeMBps: null, sustainedMBps: null },
-  ...{ price: '', currency, seller: '', date: today(), note: null },
+  name: '',
+  form: 'sd',
+  capacityGB: '',
+  marks: [],
+  bus: null,
+  readMBps: null,
+  writeMBps: null,
+  sustainedMBps: null,
+  price: '',
+  currency,
+  seller: '',
+  date: today(),
+  note: null,
 });
 
 /** What a line of print tells of a card; null until its form and capacity are in it. */

@@ -114,7 +114,9 @@ export async function buySet(set: ShopSet, offers: readonly Offer[], cards: read
     bought.map(({ card, offer }) =>
       put('cards', {
         ...card,
-        ...{ boughtFrom: offer.seller, boughtOn: today(), state: 'free' as const },
+        boughtFrom: offer.seller,
+        boughtOn: today(),
+        state: 'free' as const,
         note: offer.note ?? null,
       }),
     ),

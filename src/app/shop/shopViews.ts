@@ -54,7 +54,8 @@ export function shopQuestion(kit: ShopViewKit, policy: Policy, choice: ShopChoic
       kit: { bodies, cards, tests, reports },
       needs: activeNeeds(kit.needs),
       offers: choice.countDoubtful ? own : own.filter(({ id }) => !doubtful.has(id)),
-      ...{ useOwned: choice.useOwned, policy },
+      useOwned: choice.useOwned,
+      policy,
     },
     currency,
     otherCurrencies: currencies.filter((one) => one !== currency),
@@ -70,7 +71,11 @@ export const newNeed = (bodies: readonly Body[]): Omit<Need, 'hours'> & { readon
     id: newId(),
     bodyId: only?.id ?? '',
     modeId: only?.modes.length === 1 ? (only.modes[0]?.id ?? '') : '',
-    ...{ hours: '', gapFreeMinutes: null, sparePercent: 0, arrangement: null, planId: null },
+    hours: '',
+    gapFreeMinutes: null,
+    sparePercent: 0,
+    arrangement: null,
+    planId: null,
   };
 };
 
@@ -95,7 +100,8 @@ export function compareOffers(a: Offer, b: Offer, kit: ShopViewKit, policy: Poli
   const fastest = readers.length > 0 ? Math.max(...readers) : null;
   const { bodies, cards, tests, reports } = kit;
   return {
-    ...{ plain, dear },
+    plain,
+    dear,
     comparison: compareCards(
       [cardOfOffer(plain), cardOfOffer(dear)],
       { bodies, cards, tests, reports },

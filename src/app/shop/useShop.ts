@@ -64,7 +64,9 @@ export function useShop(input: ShopInput | null): ShopState {
   const [around] = useTask(solver, 'shopAround', possible);
   const isProving = answer !== null && state.phase === 'running' && at > 0;
   return {
-    ...{ state, again, answer },
+    state,
+    again,
+    answer,
     proving: isProving && input ? { stop: () => setStopped(input) } : null,
     around: around.phase === 'done' ? around.answer : null,
   };

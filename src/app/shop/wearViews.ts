@@ -4,7 +4,7 @@ import type { Span, StandingCamera } from '../../core/kit/shop.ts';
 import { type Odometer, type OdometerKit, odometer } from '../../core/shop/wear/odometer.ts';
 import { type StandingWear, standingWear } from '../../core/shop/wear/replaceBy.ts';
 import type { Between } from '../../core/shop/wear/wear.ts';
-import { toMbps } from '../../core/units/convert.ts';
+import { toMegabits } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
 import type { Draft } from '../kit/draft.ts';
@@ -50,7 +50,11 @@ export function standingView(camera: StandingCamera, cards: readonly Card[], kit
   const replaceBy = worn.days && ([at(worn.days.low), at(worn.days.high)] as const);
   return {
     ...worn,
-    ...{ camera, card, replaceBy, from: first, fromToday: from === null },
+    camera,
+    card,
+    replaceBy,
+    from: first,
+    fromToday: from === null,
     odometer: known,
     isOver: replaceBy !== null && replaceBy[0] <= today(),
   };
@@ -61,14 +65,25 @@ export function spanOfMode(mode: Mode): Span | null {
   const rate = streamRate(mode);
   if (!rate.ok) return null;
   const two = (value: number): number => Math.round(value * 100) / 100;
-  return [two(toMbps(rate.value.average)), two(toMbps(rate.value.peak))];
+  return [two(toMegabits(rate.value.average)), two(toMegabits(rate.value.peak))];
 }
 
 /** A camera to be typed: around the clock, with nothing known of its card. */
 export const newStanding = (): Draft<StandingCamera> => ({
   id: newId(),
-  ...{ name: '', bodyId: null, modeId: null, cardId: null, capacityGB: '', rateMbps: ['', ''], hoursPerDay: 24 },
-  ...{ rated: null, cycles: null, writeAmplification: [1, 1], price: null, since: null, note: null },
+  name: '',
+  bodyId: null,
+  modeId: null,
+  cardId: null,
+  capacityGB: '',
+  rateMbps: ['', ''],
+  hoursPerDay: 24,
+  rated: null,
+  cycles: null,
+  writeAmplification: [1, 1],
+  price: null,
+  since: null,
+  note: null,
 });
 
 /** The day a card is to be replaced by, as a calendar entry that calls two weeks beforehand. */
@@ -80,7 +95,9 @@ export async function replaceCalendar({ camera, card, replaceBy }: StandingView)
   const { error, value } = createEvents(
     [
       {
-        ...{ uid: `${camera.id}-replace@cool-reel`, title, calName: 'Cards to replace' },
+        uid: `${camera.id}-replace@cool-reel`,
+        title,
+        calName: 'Cards to replace',
         description: `By the sooner end of what is known of it; it may last until ${replaceBy[1]}. Copy what is on it first.`,
         start: [year, month, day],
         duration: { days: 1 },

@@ -1,7 +1,7 @@
 import type { Card } from '../kit/model.ts';
 import { familyOf } from '../standards/families.ts';
 import { isSd } from '../standards/forms.ts';
-import { fromGB } from '../units/convert.ts';
+import { fromGigabytes } from '../units/convert.ts';
 import { busOf, printedBuses } from './printedBus.ts';
 import { appMarks, printedWords, speedMarks } from './printedMarks.ts';
 import type { PrintedLabel, Unread } from './readLabel.ts';
@@ -24,7 +24,7 @@ export function cardLabel(
   card: Pick<Card, 'form' | 'capacityGB' | 'marks'> & Partial<Pick<Card, 'bus'>>,
 ): PrintedLabel {
   const { form, capacityGB, marks } = card;
-  const capacity = fromGB(capacityGB);
+  const capacity = fromGigabytes(capacityGB);
   const entered = card.bus ?? null;
   const printed = printedBuses(form, marks);
   const bus = busOf({ form, marks, bus: entered });

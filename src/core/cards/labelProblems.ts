@@ -4,7 +4,7 @@ import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { countsOn, type Mark, mark, marksIn, needsOwnBus, OWN_READER_MBPS } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
-import { fromMBps } from '../units/convert.ts';
+import { fromMegabytes } from '../units/convert.ts';
 import type { PrintedLabel, Unread } from './readLabel.ts';
 
 /** What is wrong, or worth saying, about a label [handbook §3]. `harmless` ones are not signs of a counterfeit. */
@@ -108,7 +108,7 @@ function speedProblem({ printed, bus: own }: PrintedLabel, form: Form): readonly
   if (own === null || fastest === undefined) return [];
   const ceiling = busCeiling(own, form);
   if (ceiling === null || fastest <= ceiling) return [];
-  return own === 'uhs-i' && fastest <= fromMBps(OWN_READER_MBPS)
+  return own === 'uhs-i' && fastest <= fromMegabytes(OWN_READER_MBPS)
     ? [{ code: 'own-reader-speed', speed: fastest, ceiling, harmless: true }]
     : [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: own }];
 }

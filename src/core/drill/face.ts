@@ -9,7 +9,7 @@ import type { Form } from '../standards/forms.ts';
 import { twoRowMarks } from '../standards/marks.ts';
 import { sizesOf } from '../standards/sizes.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromGB } from '../units/convert.ts';
+import { fromGigabytes } from '../units/convert.ts';
 import { pick } from './draw.ts';
 
 /** What is drawn on a card of a question: made up, as no maker prints it. */
@@ -75,7 +75,7 @@ export function promiseIn(face: Face, slot: Bus): BytesPerSecond | null {
 const SIZES_GB = sizesOf('sd').filter((GB) => GB >= 32 && GB <= 1000);
 
 /** The family that a capacity prints. */
-export const familyWord = (capacityGB: number): string => (familyOf(fromGB(capacityGB)) ?? 'sduc').toUpperCase();
+export const familyWord = (capacityGB: number): string => (familyOf(fromGigabytes(capacityGB)) ?? 'sduc').toUpperCase();
 
 /** A size that is sold. */
 const aSize = (random: Random): number => pick(random, SIZES_GB);

@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Arrangement, Body, Card, Mode, Test } from '../kit/model.ts';
 import { seatFor } from './board.ts';
 import type { Cell } from './cell.ts';
@@ -49,7 +50,7 @@ export function arrange(input: ArrangeInput): Arranged | null {
     const key = `${card} ${slot}`;
     const known = asked.get(key);
     if (known) return known;
-    const cell = seatFor({ body, mode, card: cards[card] as Card, tests, policy }, slot);
+    const cell = seatFor({ body, mode, card: entryAt(cards, card), tests, policy }, slot);
     asked.set(key, cell);
     return cell;
   };

@@ -74,7 +74,8 @@ describe('the board', () => {
     const bodies = arrangements.flatMap((arrangement, at) =>
       (['uhs-ii', 'uhs-i'] as const).map((bus) =>
         aBody({
-          ...{ id: `b${at}${bus}`, arrangement },
+          id: `b${at}${bus}`,
+          arrangement,
           slots: [aSlot({ id: 's1' }), aSlot({ id: 's2', accepts: [{ form: 'sd', bus }] })],
           modes: [aMode(), aMode({ id: 'fast', rate: { kind: 'stated', Mbps: 650, is: 'maximum' } })],
         }),

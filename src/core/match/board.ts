@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
 import type { Cell } from './cell.ts';
 import {
@@ -61,7 +62,7 @@ export interface CellQuestion {
 export function cellFor({ body, mode, card, cards, policy, ...told }: CellQuestion): Cell {
   const row = toRow(body, mode);
   const work = workOn(groundwork([row]), policy, told, inUse(cards));
-  return boardColumn([row], work, card)[0] as Cell;
+  return entryAt(boardColumn([row], work, card), 0);
 }
 
 /** The answers of many cards to one mode, each print worked out once. */
@@ -69,7 +70,11 @@ export function answersFor({ body, mode, cards, policy, ...told }: Omit<CellQues
   const row = toRow(body, mode);
   const work = workOn(groundwork([row]), policy, told, inUse(cards));
   const twins = createTwins([body], work);
-  return (card) => twins(card, (known) => boardColumn([row], work, card, known))[0] as Cell;
+  return (card) =>
+    entryAt(
+      twins(card, (known) => boardColumn([row], work, card, known)),
+      0,
+    );
 }
 
 /** One card in one slot of a body, by its place, with its share of the stream. */

@@ -4,7 +4,7 @@ import { familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { type Mark, mark, marksOf, promiseOf, type Series, twoRowMarks } from '../standards/marks.ts';
 import { sizesOf } from '../standards/sizes.ts';
-import { fromGB } from '../units/convert.ts';
+import { fromGigabytes } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 
 /** A card to be bought, as its print. */
@@ -24,7 +24,7 @@ export const marksByPromise = (form: Form): readonly Mark[] =>
       mark(a).promisesMBps - mark(b).promisesMBps || SERIES.indexOf(mark(a).series) - SERIES.indexOf(mark(b).series),
   );
 
-const familyWord = (capacityGB: number): string => familyOf(fromGB(capacityGB))?.toUpperCase() ?? '';
+const familyWord = (capacityGB: number): string => familyOf(fromGigabytes(capacityGB))?.toUpperCase() ?? '';
 
 /** The card of a print, with what must be printed beside its mark and nothing else: no doubt, and no figure of any maker. */
 export function cardOfPrint({ form, mark: key, capacityGB }: Print, id = 'to buy'): Card {

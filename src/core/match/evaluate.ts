@@ -2,7 +2,7 @@ import { type RateRefusal, type StreamRate, streamRate } from '../bodies/rate/st
 import type { Body, Card, Mode, Report, Requirement, Slot, Test } from '../kit/model.ts';
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
-import { fromGB, MB } from '../units/convert.ts';
+import { fromGigabytes, MB } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 import type { Finding } from './finding.ts';
 import { labelMinutes, plannedMinutes, usable } from './minutes/minutes.ts';
@@ -93,7 +93,7 @@ const ALONE: ByPrint = { twins: NOTHING, reports: NOTHING };
 export function toColumn(card: Card, own: ReadonlyMap<string, readonly Test[]>, print: ByPrint = ALONE): Column {
   return {
     card,
-    labelBytes: fromGB(card.capacityGB),
+    labelBytes: fromGigabytes(card.capacityGB),
     room: usable(card).bytes,
     tests: own,
     twins: print.twins,

@@ -1,7 +1,7 @@
 import type { StreamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card, Test } from '../kit/model.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromMbps } from '../units/convert.ts';
+import { fromMegabits } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 import { usable } from './minutes/minutes.ts';
 import { sharesOf } from './seats.ts';
@@ -39,7 +39,7 @@ export function knownMinutes(cell: Cell, kit: KnownKit): KnownMinutes {
 export function slowerEndMinutes({ lines }: StreamRate, body: Body, card: Card): number | null {
   const line = lines.find(({ code }) => code === 'counter');
   if (line?.code !== 'counter') return null;
-  const slow = Math.ceil(fromMbps(line.lowMbps) / sharesOf(body)) as BytesPerSecond;
+  const slow = Math.ceil(fromMegabits(line.lowMbps) / sharesOf(body)) as BytesPerSecond;
   // The reading bounds it from above and is never reached: the last whole minute before it counts.
   return Math.ceil(usable(card).bytes / slow / 60 - 1e-9) - 1;
 }

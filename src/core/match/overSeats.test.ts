@@ -10,9 +10,21 @@ const slots = ['a', 'b', 'c'].map((id) => aSlot({ id, name: `Slot ${id}` }));
 const row = toRow(aBody({ slots, arrangement: 'mirrored' }), aMode());
 
 const cell = (slotId: string, change: Partial<Cell> = {}): Cell => ({
-  ...{ bodyId: 'b', modeId: 'm', cardId: 'c', slotId, verdict: 'guaranteed', doubted: false },
-  ...{ need: 1 as BytesPerSecond, floor: 90 as BytesPerSecond, ceiling: 300 as BytesPerSecond },
-  ...{ labelMinutes: 70, planned: 66, provenSeconds: null, dropSeconds: null, findings: [], seats: null },
+  bodyId: 'b',
+  modeId: 'm',
+  cardId: 'c',
+  slotId,
+  verdict: 'guaranteed',
+  doubted: false,
+  need: 1 as BytesPerSecond,
+  floor: 90 as BytesPerSecond,
+  ceiling: 300 as BytesPerSecond,
+  labelMinutes: 70,
+  planned: 66,
+  provenSeconds: null,
+  dropSeconds: null,
+  findings: [],
+  seats: null,
   ...change,
 });
 
@@ -25,7 +37,10 @@ const over = (seating: Seating, own: readonly Cell[], partners: readonly (SeatAn
     partner: (at) => partners[at] ?? null,
   });
 const partner = (slotId: string, change: Partial<Cell> = {}): SeatAnswer => ({
-  ...{ slotId, slotName: `Slot ${slotId}`, cardId: 'p', cardLabel: 'P-01' },
+  slotId,
+  slotName: `Slot ${slotId}`,
+  cardId: 'p',
+  cardLabel: 'P-01',
   answer: cell(slotId, { cardId: 'p', ...change }),
 });
 const seatsOf = (one: Cell) => one.findings.find(({ rule }) => rule === 'seats');
@@ -60,7 +75,10 @@ describe('a cell from its seats', () => {
     const found = over({ take: 'worst', own: [0, 1], others: [] }, [cell('a'), cell('b', { verdict: 'uncovered' })]);
     expect(found).toMatchObject({ verdict: 'uncovered', slotId: 'b' });
     expect(seatsOf(found)).toEqual({
-      ...{ rule: 'seats', outcome: 'short', arrangement: 'mirrored', width: null },
+      rule: 'seats',
+      outcome: 'short',
+      arrangement: 'mirrored',
+      width: null,
       seats: [
         { slot: 'Slot a', takes: ['sd'], card: 'C-01', verdict: 'guaranteed', own: true },
         { slot: 'Slot b', takes: ['sd'], card: 'C-01', verdict: 'uncovered', own: true },
@@ -155,7 +173,10 @@ describe('a cell from its seats', () => {
     const found = over({ take: 'none', own: [1], width: 2 }, [cell('a'), cell('b')]);
     expect(found).toMatchObject({ verdict: 'unfit', slotId: 'b', planned: null, seats: null });
     expect(seatsOf(found)).toEqual({
-      ...{ rule: 'seats', outcome: 'block', arrangement: 'mirrored', width: 2 },
+      rule: 'seats',
+      outcome: 'block',
+      arrangement: 'mirrored',
+      width: 2,
       seats: [{ slot: 'Slot b', takes: ['sd'], card: 'C-01', verdict: 'guaranteed', own: true }],
     });
   });

@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Card, Slot } from '../kit/model.ts';
 import type { Seconds } from '../units/brand.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
@@ -64,7 +65,7 @@ export function overSeats(input: SeatInput): Cell {
   if (seating.take === 'best') return rest.reduce((best, one) => (isBetter(one, best) ? one : best), first);
   if (seating.take === 'none') {
     const seats = seating.own.map((at) => {
-      const slot = slots[at] as Slot;
+      const slot = entryAt(slots, at);
       return lineOf(slot, { cardLabel: card.label, answer: own(at) }, true);
     });
     const { arrangement } = row.body;
@@ -75,11 +76,11 @@ export function overSeats(input: SeatInput): Cell {
   const isAlike = rest.every((one) => one.findings === first.findings || sameAnswer(one, first));
   if (isAlike && seating.others.length === 0) return worst;
   const ownSeats: readonly SeatAnswer[] = answers.map((answer, at) => {
-    const slot = slots[seating.own[at] as number] as Slot;
+    const slot = entryAt(slots, entryAt(seating.own, at));
     return { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
   });
   const others: readonly SeatAnswer[] = seating.others.map((at) => {
-    const slot = slots[at] as Slot;
+    const slot = entryAt(slots, at);
     return partner(at) ?? { slotId: slot.id, slotName: slot.name, cardId: null, cardLabel: null, answer: null };
   });
   const seats = [...ownSeats, ...others];

@@ -2,7 +2,7 @@ import { busOf } from '../cards/printedBus.ts';
 import type { Card } from '../kit/model.ts';
 import type { Promising } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromMBps } from '../units/convert.ts';
+import { fromMegabytes } from '../units/convert.ts';
 import { floorInForce } from './rules/guarantee.ts';
 import { labelRule } from './rules/label.ts';
 
@@ -16,7 +16,7 @@ export type OwnPromise =
 export function ownPromise(card: Card): OwnPromise {
   if (labelRule(card)?.outcome === 'short') return { by: 'doubt', floor: null };
   const { mark, floor } = floorInForce(card, busOf(card).bus);
-  const minimum = card.minimumMBps == null ? null : fromMBps(card.minimumMBps);
+  const minimum = card.minimumMBps == null ? null : fromMegabytes(card.minimumMBps);
   if (minimum !== null && (floor === null || minimum > floor)) return { by: 'minimum', floor: minimum };
   return mark !== null && floor !== null ? { by: 'mark', mark, floor } : { by: 'nothing', floor: null };
 }

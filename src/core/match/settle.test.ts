@@ -6,8 +6,19 @@ import { settle } from './settle.ts';
 const n = 1 as BytesPerSecond;
 const bus = (outcome: Finding['outcome'], more: object = {}): Finding =>
   ({
-    ...{ rule: 'bus', outcome, slot: 'uhs-ii', card: null, inForce: 'uhs-ii', ceiling: n, known: 'printed', need: n },
-    ...{ surplus: false, slotTold: true, adapter: false, thin: false, ...more },
+    rule: 'bus',
+    outcome,
+    slot: 'uhs-ii',
+    card: null,
+    inForce: 'uhs-ii',
+    ceiling: n,
+    known: 'printed',
+    need: n,
+    surplus: false,
+    slotTold: true,
+    adapter: false,
+    thin: false,
+    ...more,
   }) as Finding;
 const of = (rule: Finding['rule'], outcome: Finding['outcome']): Finding => ({ rule, outcome }) as Finding;
 const headroom: Finding = { rule: 'headroom', outcome: 'pass', need: n, wanted: n, floor: n, headroom: 0 as PerMille };

@@ -8,10 +8,12 @@ export interface Placed {
 }
 
 /**
- * Whether one take is known to have come after another: by their dates, and within one day by their place in the log, which
- * is entered as it happens. False where one of them has no date: nobody knows then, and what failed is not taken for over.
+ * Whether one take is known to have come after another: by their dates; within one day, and where neither has a date, by
+ * their place in the log, which is entered as it happens. False where only one of them has a date: nobody knows then, and
+ * what failed is not taken for over.
  */
 export function cameAfter(one: Placed, other: Placed): boolean {
   const order = orderOfDates(one.test.date, other.test.date);
-  return order === 'after' || (order === 'same-day' && one.at > other.at);
+  const isByPlace = order === 'same-day' || (one.test.date === null && other.test.date === null);
+  return order === 'after' || (isByPlace && one.at > other.at);
 }

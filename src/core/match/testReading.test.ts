@@ -105,7 +105,10 @@ describe('what the numbers of a test prove', () => {
   it('says nothing where nothing is told: no clip and no full card, or no rate at all', () => {
     const told = { misfit: null, proves: null, provesMode: false };
     expect(readTest(aFill({ end: 'dropped' }), body, card)).toEqual({
-      ...{ implied: null, average: 50_000_000, ratio: null, ...told },
+      implied: null,
+      average: 50_000_000,
+      ratio: null,
+      ...told,
     });
     expect(readTest(aFill({ end: 'stopped', seconds: 10 }), body, card).misfit, 'no bytes, no doubt').toBeNull();
     const bare = aFill({ modeId: null, writtenMBps: null, seconds: 10 });
@@ -207,11 +210,13 @@ describe('what tests say of a mode', () => {
     expect(cellOf('m', tests).dropSeconds).toBe(300);
   });
 
-  it('without dates the order of the log decides; a drop whose day is not known is not outdated by a date', () => {
+  it('without dates the order of the log decides; where only one has a date nobody knows, and a drop stands', () => {
     const undated = dropped({ date: null });
     expect(cellOf('m', [undated, aFill({ date: null })]).verdict).toBe('proven');
     expect(cellOf('m', [aFill({ date: null }), undated]).verdict).toBe('drops');
     expect(cellOf('m', [aFill({ date: '2026-05-09' }), undated]).verdict).toBe('drops');
+    expect(cellOf('m', [undated, aFill({ date: '2026-05-09' })]).verdict).toBe('drops');
+    expect(cellOf('m', [dropped(), aFill({ date: null })]).verdict).toBe('drops');
     expect(cellOf('m', [dropped(), aFill({ date: '2026-05-02' })]).verdict, 'equal dates keep their order').toBe(
       'proven',
     );

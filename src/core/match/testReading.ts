@@ -2,7 +2,7 @@ import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromGB, fromMBps } from '../units/convert.ts';
+import { fromGigabytes, fromMegabytes } from '../units/convert.ts';
 import { usable } from './minutes/minutes.ts';
 import { sharesOf } from './seats.ts';
 
@@ -67,14 +67,14 @@ function ratesOf(test: Test, body: Body): Rates | null {
   const rates = test.modeId === null ? null : ratesIn(body).get(test.modeId);
   if (rates) return rates;
   if (test.writtenMBps === null) return null;
-  const noted = fromMBps(test.writtenMBps);
+  const noted = fromMegabytes(test.writtenMBps);
   return { peak: noted, average: noted };
 }
 
 /** Bytes over seconds; a full card counts as filled from empty, over all the takes that filled it. */
 function impliedBy(test: Pick<Test, 'clipGB' | 'end' | 'seconds' | 'takes'>, card: Card): number | null {
   if (!(test.seconds > 0)) return null;
-  if (test.clipGB != null) return fromGB(test.clipGB) / test.seconds;
+  if (test.clipGB != null) return fromGigabytes(test.clipGB) / test.seconds;
   return test.end === 'full' ? usable(card).bytes / (test.seconds * (test.takes ?? 1)) : null;
 }
 

@@ -72,9 +72,34 @@ export function distance(read: string, meant: string, limit: number): number {
 }
 
 const DIGITS: Readonly<Record<string, string>> = {
-  ...{ O: '0', o: '0', Q: '0', D: '0', '@': '0', Ø: '0', '©': '0', '®': '0', '°': '0' },
-  ...{ I: '1', l: '1', '|': '1', '!': '1', i: '1', ']': '1', '[': '1' },
-  ...{ S: '5', s: '5', $: '5', B: '8', '&': '8', g: '9', q: '9', G: '6', b: '6', Z: '2', z: '2', A: '4' },
+  O: '0',
+  o: '0',
+  Q: '0',
+  D: '0',
+  '@': '0',
+  Ø: '0',
+  '©': '0',
+  '®': '0',
+  '°': '0',
+  I: '1',
+  l: '1',
+  '|': '1',
+  '!': '1',
+  i: '1',
+  ']': '1',
+  '[': '1',
+  S: '5',
+  s: '5',
+  $: '5',
+  B: '8',
+  '&': '8',
+  g: '9',
+  q: '9',
+  G: '6',
+  b: '6',
+  Z: '2',
+  z: '2',
+  A: '4',
 };
 
 /** A number with letters read for digits put right; null where something else stands in it. */

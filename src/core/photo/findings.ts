@@ -1,5 +1,6 @@
 import { isContradiction, labelProblems } from '../cards/labelProblems.ts';
 import { readLabel } from '../cards/readLabel.ts';
+import { entryAt } from '../entryAt.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { MARK_KEYS } from '../standards/marks.ts';
 import type { Told } from './labelWords.ts';
@@ -72,7 +73,7 @@ interface Heard {
   readonly say: Saying;
 }
 
-const firstOf = ({ say }: Heard) => say.guesses[0] as Saying['guesses'][number];
+const firstOf = ({ say }: Heard) => entryAt(say.guesses, 0);
 
 const isClear = ({ say }: Heard): boolean => {
   const [first, ...rest] = say.guesses;
@@ -96,7 +97,7 @@ function ranked(heard: readonly Heard[]): readonly string[] {
 }
 
 function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt | null {
-  const told = firstOf(heard[0] as Heard).told;
+  const told = firstOf(entryAt(heard, 0)).told;
   const words = new Set(heard.map((one) => firstOf(one).word));
   if (words.size > 1) {
     const inOne = new Set(heard.filter(({ reading }) => reading === 0).map((one) => firstOf(one).word));
@@ -119,9 +120,10 @@ function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt
 function findingOf(heard: readonly Heard[], readings: number): Finding {
   const words = ranked(heard);
   const [word = ''] = words;
-  const best = [...heard].sort(
-    (a, b) => firstOf(a).cost - firstOf(b).cost || b.say.confidence - a.say.confidence,
-  )[0] as Heard;
+  const best = entryAt(
+    [...heard].sort((a, b) => firstOf(a).cost - firstOf(b).cost || b.say.confidence - a.say.confidence),
+    0,
+  );
   const { row, say } = best;
   return {
     told: firstOf(best).told,

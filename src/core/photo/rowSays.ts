@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import { type Guess, guesses } from './labelWords.ts';
 import type { RowWord } from './recogniser.ts';
 
@@ -40,7 +41,7 @@ function withoutStrayNumerals(says: readonly Saying[]): readonly Saying[] {
 export function rowSays(words: readonly RowWord[]): readonly Saying[] {
   const best: Cut[] = [{ cost: 0, says: [] }];
   for (let end = 1; end <= words.length; end += 1) {
-    const skipped = best[end - 1] as Cut;
+    const skipped = entryAt(best, end - 1);
     let own: Cut = { cost: skipped.cost + LEFT_OVER, says: skipped.says };
     for (let start = Math.max(0, end - MOST_JOINED); start < end; start += 1) {
       const part = words.slice(start, end);

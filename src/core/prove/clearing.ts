@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Clearing } from '../kit/model.ts';
 import { usable } from '../match/minutes/minutes.ts';
 
@@ -65,7 +66,7 @@ export interface DrainRate {
 function middle(values: readonly number[]): number {
   const sorted = values.toSorted((a, b) => a - b);
   const at = sorted.length >> 1;
-  return sorted.length % 2 ? (sorted[at] as number) : ((sorted[at - 1] as number) + (sorted[at] as number)) / 2;
+  return sorted.length % 2 ? entryAt(sorted, at) : (entryAt(sorted, at - 1) + entryAt(sorted, at)) / 2;
 }
 
 /** How fast each card is said to be, MB/s, for ordering alone: what is printed, else what its maker claims. */

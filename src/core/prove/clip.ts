@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Codec, ModeRate } from '../kit/model.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import { exactFrameRate } from '../units/frameRate.ts';
@@ -129,7 +130,7 @@ export function peakWindow(tracks: readonly Packets[], windowSeconds: number): n
 
 /** Packets of several tracks in one order of time. */
 function merged(tracks: readonly Packets[]): Packets {
-  if (tracks.length === 1) return tracks[0] as Packets;
+  if (tracks.length === 1) return entryAt(tracks, 0);
   const all = tracks.flatMap(({ seconds, bytes }) =>
     Array.from(seconds, (at, place) => [at, bytes[place] as number] as const),
   );
@@ -162,7 +163,7 @@ function windows({ seconds, bytes, isKey, end }: Packets): readonly number[] {
 function constancy(video: Packets): ClipReading['rateIs'] {
   const rates = [...windows(video)].sort((a, b) => a - b);
   if (rates.length < 5) return null;
-  const at = (share: number): number => rates[Math.round(share * (rates.length - 1))] as number;
+  const at = (share: number): number => entryAt(rates, Math.round(share * (rates.length - 1)));
   const spread = (at(0.95) - at(0.05)) / at(0.5);
   return spread <= SPREAD.held ? 'constant' : spread >= SPREAD.free ? 'variable' : null;
 }
@@ -205,7 +206,7 @@ export function readClip({ video, sound, width, height, codec, captureFps, fileB
     height,
     codec,
     family: frames < ENOUGH_FRAMES ? null : isIntra ? 'intra' : 'long-gop',
-    gop: isIntra || keys.length < 2 ? null : middle(keys.slice(1).map((at, place) => at - (keys[place] as number))),
+    gop: isIntra || keys.length < 2 ? null : middle(keys.slice(1).map((at, place) => at - entryAt(keys, place))),
     pictureMbps: inMbps(videoBytes),
     soundMbps: inMbps(soundBytes),
     peakSecondMbps: peakWindow(all, 1) / MBIT,

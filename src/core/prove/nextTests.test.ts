@@ -79,8 +79,17 @@ describe('the tests worth making next', () => {
     const odd = full('low', 200, { seconds: 4000 });
     expect(next([odd])[0]).toMatchObject({ reason: { code: 'puzzle', testId: 't' }, modeId: 'low', minutes: 67 });
     const burst: Clearing = {
-      ...{ id: 'r', bodyId: 'b', cardId: 'c', slotId: null, date: null, fileMB: 50, framesUntilSlow: null },
-      ...{ frames: 60, burstFps: 10, shutterSeconds: 0.5, clearSeconds: 4 },
+      id: 'r',
+      bodyId: 'b',
+      cardId: 'c',
+      slotId: null,
+      date: null,
+      fileMB: 50,
+      framesUntilSlow: null,
+      frames: 60,
+      burstFps: 10,
+      shutterSeconds: 0.5,
+      clearSeconds: 4,
     };
     expect(next([], { clearings: [burst] })[0]?.reason).toEqual({ code: 'void-burst', clearingId: 'r' });
     const good = { ...burst, id: 'g', shutterSeconds: 0.001, framesUntilSlow: 30 };

@@ -2,7 +2,7 @@ import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { RANGES } from '../kit/ranges.ts';
 import { sharesOf } from '../match/seats.ts';
 import { readTest } from '../match/testReading.ts';
-import { toMBps } from '../units/convert.ts';
+import { toMegabytes } from '../units/convert.ts';
 import { type Bracket, bracket, type InCommon, inCommon, type PaceTake } from './bracket.ts';
 import { type OddTake, type Reconciled, reconcile, type TakeOutcome } from './reconcile.ts';
 
@@ -44,7 +44,7 @@ const inRange = (value: number, { min, max }: { readonly min: number; readonly m
 /** What a card was written in a test, MB/s: as its mode writes on average, else as noted; null where neither is known. */
 export function demandedMBps({ test, body, card }: Placed): number | null {
   const { average } = readTest(test, body, card);
-  return average === null ? test.writtenMBps : toMBps(average);
+  return average === null ? test.writtenMBps : toMegabytes(average);
 }
 
 /** A test as a take to be reconciled; null where its rate is not known, or its numbers are none. */
@@ -96,7 +96,7 @@ export function puzzles(kit: EvidenceKit): readonly Puzzle[] {
   const best = new Map<string, number>();
   for (const { one, reading } of all) {
     const key = `${one.body.id} ${one.card.id}`;
-    if (reading.proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMBps(reading.proves)));
+    if (reading.proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMegabytes(reading.proves)));
   }
   return all.flatMap(({ one, reading: { ratio } }): readonly Puzzle[] => {
     const take = oddTake(one);
@@ -150,7 +150,7 @@ function paceOf(one: Placed): PaceTake | null {
   const { implied, misfit, provesMode } = readTest(one.test, one.body, one.card);
   const [first] = reconcile(take).explanations;
   if (misfit !== null && !REAL.has(first?.code ?? '')) return null;
-  return { outcome, MBps: provesMode || implied === null ? nominalMBps : toMBps(implied), seconds };
+  return { outcome, MBps: provesMode || implied === null ? nominalMBps : toMegabytes(implied), seconds };
 }
 
 const groupBy = <T>(all: readonly T[], key: (one: T) => string): ReadonlyMap<string, readonly T[]> => {

@@ -5,9 +5,13 @@ import { placed } from './puzzles.ts';
 import { type MapBar, mapBars, supported } from './survival.ts';
 
 const bar = (end: MapBar['end'], MBps: number, minutes: number, more: Partial<MapBar> = {}): MapBar => ({
-  ...{ testId: `${end} ${MBps}`, label: 'C-01', misfit: false },
+  testId: `${end} ${MBps}`,
+  label: 'C-01',
+  misfit: false,
   ...more,
-  ...{ end, MBps, minutes },
+  end,
+  MBps,
+  minutes,
 });
 
 describe('the survival map', () => {

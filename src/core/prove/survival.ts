@@ -1,6 +1,6 @@
 import type { TestEnd } from '../kit/model.ts';
 import { readTest } from '../match/testReading.ts';
-import { toMBps } from '../units/convert.ts';
+import { toMegabytes } from '../units/convert.ts';
 import { oddTake, type Placed } from './puzzles.ts';
 
 /** One take on the map: how long it ran at which rate, and how it ended. */
@@ -21,7 +21,7 @@ export function mapBars(all: readonly Placed[]): readonly MapBar[] {
     if (!take) return [];
     const { implied, misfit } = readTest(one.test, one.body, one.card);
     const { test, card } = one;
-    const MBps = implied === null ? take.nominalMBps : toMBps(implied);
+    const MBps = implied === null ? take.nominalMBps : toMegabytes(implied);
     const minutes = (test.seconds * (test.takes ?? 1)) / 60;
     return [{ testId: test.id, label: card.label, MBps, minutes, end: test.end, misfit: misfit !== null }];
   });

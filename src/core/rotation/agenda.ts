@@ -1,3 +1,5 @@
+import { entryAt } from '../entryAt.ts';
+
 /** What happens to a body at a moment; at one moment they come in this order. */
 const KINDS = ['end', 'relay', 'prepare', 'block'] as const;
 /** What happens to a body at a moment. */
@@ -33,7 +35,7 @@ export function createAgenda(): Agenda {
     due: (time) => (next() <= time ? waiting.pop() : undefined),
     post(event) {
       let place = waiting.length;
-      while (place > 0 && !isAfter(waiting[place - 1] as DayEvent, event)) place -= 1;
+      while (place > 0 && !isAfter(entryAt(waiting, place - 1), event)) place -= 1;
       waiting.splice(place, 0, event);
     },
   };

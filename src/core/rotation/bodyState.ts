@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import type { EventKind } from './agenda.ts';
 import type { Choices, Tell } from './emptying.ts';
 import type { Shortage, ShortReason } from './outcome.ts';
@@ -119,6 +119,6 @@ export function noteShort(
 ): void {
   const { from, to, seconds, reason } = stretch;
   if (seconds <= INSTANT) return;
-  const { rate, body } = at(problem.blocks, block);
-  shortages.push({ at: from, to, block, seconds, bytes: seconds * rate * at(problem.bodies, body).width, reason });
+  const { rate, body } = entryAt(problem.blocks, block);
+  shortages.push({ at: from, to, block, seconds, bytes: seconds * rate * entryAt(problem.bodies, body).width, reason });
 }

@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import {
   type BodyState,
   blockOf,
@@ -32,8 +32,8 @@ export interface Subject {
   readonly state: BodyState;
 }
 
-const bodyOf = ({ run, body }: Subject): DayBody => at(run.problem.bodies, body);
-const blockAt = ({ run }: Subject, place: number): DayBlock => at(run.problem.blocks, place);
+const bodyOf = ({ run, body }: Subject): DayBody => entryAt(run.problem.bodies, body);
+const blockAt = ({ run }: Subject, place: number): DayBlock => entryAt(run.problem.blocks, place);
 const relays = (subject: Subject): boolean => bodyOf(subject).housing === 'relay';
 
 const isUsable = (block: DayBlock): boolean => block.fits.some((slots) => slots.some((fit) => fit !== null));
@@ -189,7 +189,7 @@ export function unitEnds(subject: Subject, time: number): readonly Due[] {
   state.unit = null;
   if (relays(subject) && state.next) return takeOver(subject, own, time);
   if (block.gapFree) {
-    const { card, slot } = at(out, 0);
+    const { card, slot } = entryAt(out, 0);
     const reason: ShortReason = relays(subject)
       ? { code: 'none-free', card: null, next: null }
       : { code: 'too-long', seconds: block.fits[card]?.[slot]?.seconds ?? 0, card };
@@ -203,7 +203,7 @@ export function unitEnds(subject: Subject, time: number): readonly Due[] {
 /** A block begins, or a card that was waited for in it is ready. */
 export function blockBegins(subject: Subject, time: number): readonly Due[] {
   const { state } = subject;
-  const own = blockOf(state) ?? at(state.blocks, state.place);
+  const own = blockOf(state) ?? entryAt(state.blocks, state.place);
   const block = blockAt(subject, own);
   if (state.recording.kind === 'between') state.recording = still(own, wantedOf(block));
   if (state.unit && state.readyAt <= time + INSTANT) {

@@ -62,7 +62,11 @@ export function compareCopies(first: CopyList, second: CopyList): CopiesCompared
   const extra = [...b.keys()].filter((path) => !a.has(path));
   const isEqual = !otherKind && a.size > 0 && different.length === 0 && missing.length === 0 && extra.length === 0;
   return {
-    ...{ isEqual, different, missing, extra, otherKind },
+    isEqual,
+    different,
+    missing,
+    extra,
+    otherKind,
     same: otherKind ? 0 : both.length - different.length,
     leftOff: leftOff && (leftOff.first !== '' || leftOff.second !== '') ? leftOff : null,
   };

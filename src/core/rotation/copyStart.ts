@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import { isFromCard, type Job } from './copyJob.ts';
 import type { DayProblem } from './problem.ts';
 import type { Taken, Workplace } from './workplace.ts';
@@ -41,11 +41,11 @@ export function createTargets({ destinations }: Places, workplace: Workplace): T
 
 /** Copies that go from disk to disk. */
 function fromDisk({ destinations }: Places, job: Job, sets: readonly (readonly number[])[]): readonly Taken[] {
-  const source = at(job.holding, 0);
-  const { read } = at(destinations, source);
+  const source = entryAt(job.holding, 0);
+  const { read } = entryAt(destinations, source);
   return sets.flatMap(([target]): Taken[] => {
     if (target === undefined) return [];
-    const { write } = at(destinations, target);
+    const { write } = entryAt(destinations, target);
     const pace = Math.min(read, write);
     return [
       {
@@ -78,15 +78,15 @@ export function copyStarts(
   const { cards, readers, destinations, copies } = places;
   if (!isFromCard(job, copies)) return fromDisk(places, job, sets);
   const found: Taken[] = [];
-  const card = at(cards, job.card);
+  const card = entryAt(cards, job.card);
   for (const reader of card.readers) {
     if (closed[reader] || workplace.isFull(reader, 0)) continue;
-    const { pace: own } = at(readers, reader);
+    const { pace: own } = entryAt(readers, reader);
     for (const set of sets) {
-      const writes = set.map((place) => at(destinations, place).write);
+      const writes = set.map((place) => entryAt(destinations, place).write);
       const pace = Math.min(card.read ?? own, own, ...writes);
       if (!workplace.takesCard(reader, pace)) continue;
-      found.push({ reader, pace, uses: set.map((place, n) => [place, pace / at(writes, n)]) });
+      found.push({ reader, pace, uses: set.map((place, n) => [place, pace / entryAt(writes, n)]) });
     }
   }
   return found;
@@ -94,13 +94,13 @@ export function copyStarts(
 
 /** Reads copies back, at the slowest of their disks. */
 export function verifyStart({ destinations }: Places, on: readonly number[]): Taken {
-  const reads = on.map((place) => at(destinations, place).read);
+  const reads = on.map((place) => entryAt(destinations, place).read);
   const pace = Math.min(...reads);
-  return { reader: null, pace, uses: on.map((place, n) => [place, pace / at(reads, n)]) };
+  return { reader: null, pace, uses: on.map((place, n) => [place, pace / entryAt(reads, n)]) };
 }
 
 /** Fastest pace that any of its readers would give a card alone; 0 where none takes it. */
 export function bestPace({ cards, readers }: Places, card: number): number {
-  const { readers: own, read } = at(cards, card);
+  const { readers: own, read } = entryAt(cards, card);
   return Math.max(0, ...own.map((place) => Math.min(read ?? Number.POSITIVE_INFINITY, readers[place]?.pace ?? 0)));
 }

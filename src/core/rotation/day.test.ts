@@ -14,14 +14,27 @@ const hours = (time: string): number => {
   return (h - 8) * 3600 + m * 60;
 };
 const aBlock = (change: Partial<PlanBlock> = {}): PlanBlock => ({
-  ...{ id: 'k', bodyId: 'b', modeId: 'm', from: '09:00', minutes: 60, rolling: 1, gapFree: false },
+  id: 'k',
+  bodyId: 'b',
+  modeId: 'm',
+  from: '09:00',
+  minutes: 60,
+  rolling: 1,
+  gapFree: false,
   ...change,
 });
 const aPlan = (change: Partial<Plan> = {}): Plan => ({
-  ...{ id: 'd', name: 'Day', date: '2027-06-12', start: '08:00', blocks: [aBlock()], cardIds: ['c'] },
+  id: 'd',
+  name: 'Day',
+  date: '2027-06-12',
+  start: '08:00',
+  blocks: [aBlock()],
+  cardIds: ['c'],
   readers: [{ id: 'r', name: 'Dock', forms: ['sd'], MBps: 100, slots: 1 }],
   copies: {
-    ...{ count: 1, verify: false, from: 'card' as const },
+    count: 1,
+    verify: false,
+    from: 'card' as const,
     destinations: [{ name: 'Disk', writeMBps: 200, readMBps: 200, freeGB: 9000 }],
   },
   rules: { swapSeconds: 30, mostMinutesOnOneCard: null, changeAtPercent: 100 },
@@ -107,7 +120,9 @@ describe('a planned day', () => {
     const cards = [aCard({ readMBps: 300 }), aCard({ id: 'c2', readMBps: 300 })];
     const readers = [{ id: 'r', name: 'Dock', forms: ['sd' as const], MBps: 300, slots: 1 }];
     const copies = {
-      ...{ count: 1, verify: true, from: 'card' as const },
+      count: 1,
+      verify: true,
+      from: 'card' as const,
       destinations: [{ name: 'Disk', writeMBps: 400, readMBps: 400, freeGB: 9000 }],
     };
     const day = plan(aPlan({ blocks: [aBlock({ minutes: 1800 })], cardIds: ['c', 'c2'], readers, copies }), { cards });
@@ -117,7 +132,9 @@ describe('a planned day', () => {
     expect(day.totals.GB).toBeCloseTo(day.totals.rolledMinutes * 60 * 0.0625, 3);
     const full = plan(
       aPlan({
-        ...{ blocks: [aBlock({ minutes: 1800 })], cardIds: ['c', 'c2'], readers },
+        blocks: [aBlock({ minutes: 1800 })],
+        cardIds: ['c', 'c2'],
+        readers,
         copies: { ...copies, destinations: [{ name: 'Disk', writeMBps: 400, readMBps: 400, freeGB: 1000 }] },
       }),
       { cards },
@@ -139,7 +156,12 @@ describe('a planned day', () => {
 
 describe('on the day', () => {
   const at = (time: string, cardId: string, to: CardState, slotId: string | null = null): PlanPress => ({
-    ...{ at: time, cardId, to, who: '', bodyId: slotId ? 'b' : null, slotId },
+    at: time,
+    cardId,
+    to,
+    who: '',
+    bodyId: slotId ? 'b' : null,
+    slotId,
   });
   const two = { cards: [aCard(), aCard({ id: 'c2' })] };
   const day = (log: readonly PlanPress[], now: string, change: Partial<Plan> = {}): PlannedDay =>

@@ -1,4 +1,5 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
+import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode } from '../kit/model.ts';
 import type { Plan, PlanBlock, PlanPress } from '../kit/plan.ts';
 import type { Policy } from '../match/policy.ts';
@@ -132,7 +133,11 @@ export function makeDay(input: DayInput): DayMade {
     return {
       id: one.block.id,
       body: bodies.indexOf(one.body),
-      ...{ from: one.from, to: one.to, rolling: one.block.rolling, gapFree: one.block.gapFree, rate: one.rate },
+      from: one.from,
+      to: one.to,
+      rolling: one.block.rolling,
+      gapFree: one.block.gapFree,
+      rate: one.rate,
       fits: cards.map((card) => seats(card).map((fit) => (fit && fit.seconds >= least ? fit : null))),
     };
   });
@@ -159,7 +164,10 @@ export function makeDay(input: DayInput): DayMade {
     cards: bare,
     readers: plan.readers.map(({ id, MBps, slots }) => ({ id, pace: MBps * MEGA, slots })),
     destinations: copies.destinations.map(({ name, writeMBps, readMBps, freeGB }) => ({
-      ...{ name, write: writeMBps * MEGA, read: readMBps * MEGA, free: freeGB * GIGA },
+      name,
+      write: writeMBps * MEGA,
+      read: readMBps * MEGA,
+      free: freeGB * GIGA,
     })),
     copies: { count: copies.count, verify: copies.verify, from: copies.from },
     rules: {
@@ -181,7 +189,7 @@ export function makeDay(input: DayInput): DayMade {
       ...problem,
       blocks: ahead,
       cards: bare.map((card, at) => {
-        const start = standing[at] as DayCard['start'];
+        const start = entryAt(standing, at);
         return { ...card, start, kind: `${card.kind} ${JSON.stringify(start)}` };
       }),
     },

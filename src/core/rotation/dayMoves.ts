@@ -72,7 +72,8 @@ function cardChanges({ kit, plan, policy }: DayInput, block: PlanBlock, body: Bo
     .slice(0, 1)
     .map(
       ({ card }): Change => ({
-        ...{ kind: { code: 'own-card', cardId: card.id }, card: null },
+        kind: { code: 'own-card', cardId: card.id },
+        card: null,
         plan: { ...plan, cardIds: [...plan.cardIds, card.id] },
       }),
     );
@@ -82,7 +83,10 @@ function cardChanges({ kit, plan, policy }: DayInput, block: PlanBlock, body: Bo
   if (!rate.ok || !beside) return own;
   const right = tonesUsed(policy, null);
   const bought = cardsToBuy({
-    ...{ body, floor: null, need: rate.value.peak, minutes: block.gapFree ? minutes : Math.min(minutes, 60) },
+    body,
+    floor: null,
+    need: rate.value.peak,
+    minutes: block.gapFree ? minutes : Math.min(minutes, 60),
     card: { form: beside.form, capacityGB: like?.capacityGB ?? 256 },
     answer,
     holds: (cell) => right.has(cellTone(cell, policy.take)),
@@ -111,7 +115,8 @@ function copyChanges({ kit, plan }: DayInput, day: PlannedDay): readonly Change[
   if (reader) {
     const ids = plan.readers.map(({ id }) => id);
     changes.push({
-      ...{ kind: { code: 'second-reader', readerId: reader.id }, card: null },
+      kind: { code: 'second-reader', readerId: reader.id },
+      card: null,
       plan: {
         ...plan,
         readers: [...plan.readers, { ...reader, id: unused(reader.id, ids), name: `${reader.name} 2`.slice(0, 80) }],
@@ -126,19 +131,22 @@ function copyChanges({ kit, plan }: DayInput, day: PlannedDay): readonly Change[
     const MBps = Math.min(Math.max(0, ...reads), Math.max(0, ...destinations.map(({ writeMBps }) => writeMBps)));
     if (MBps > reader.MBps)
       changes.push({
-        ...{ kind: { code: 'faster-reader', readerId: reader.id, MBps }, card: null },
+        kind: { code: 'faster-reader', readerId: reader.id, MBps },
+        card: null,
         plan: { ...plan, readers: plan.readers.map((one) => (one.id === reader.id ? { ...one, MBps } : one)) },
       });
   }
   if (plan.copies.from === 'card' && plan.copies.count > 1)
     changes.push({
-      ...{ kind: { code: 'first-copy' }, card: null },
+      kind: { code: 'first-copy' },
+      card: null,
       plan: { ...plan, copies: { ...plan.copies, from: 'first-copy' } },
     });
   const fastest = [...destinations].sort((a, b) => b.writeMBps - a.writeMBps)[0];
   if (fastest)
     changes.push({
-      ...{ kind: { code: 'one-more-destination', like: fastest.name }, card: null },
+      kind: { code: 'one-more-destination', like: fastest.name },
+      card: null,
       plan: {
         ...plan,
         copies: {
@@ -170,7 +178,8 @@ function blockChanges(
       .sort((a, b) => Number(picture(b)) - Number(picture(a)) || rateOf(b) - rateOf(a));
     for (const mode of lower.slice(0, 2))
       changes.push({
-        ...{ kind: { code: 'other-mode', blockId: block.id, bodyId: body.id, modeId: mode.id }, card: null },
+        kind: { code: 'other-mode', blockId: block.id, bodyId: body.id, modeId: mode.id },
+        card: null,
         plan: withBlock(plan, { ...block, modeId: mode.id }),
       });
   }
@@ -185,7 +194,8 @@ function blockChanges(
       const blocks = [...plan.blocks];
       blocks.splice(at, 1, { ...block, minutes }, { ...rest, from, day, minutes: block.minutes - minutes });
       changes.push({
-        ...{ kind: { code: 'split-block', blockId: block.id, minutes }, card: null },
+        kind: { code: 'split-block', blockId: block.id, minutes },
+        card: null,
         plan: { ...plan, blocks },
       });
     }
@@ -197,7 +207,8 @@ function blockChanges(
   if (before && before.minutes === block.minutes) {
     const swapped = withBlock(plan, { ...block, from: before.from, day: before.day ?? null });
     changes.push({
-      ...{ kind: { code: 'other-order', blockId: block.id, otherId: before.id }, card: null },
+      kind: { code: 'other-order', blockId: block.id, otherId: before.id },
+      card: null,
       plan: withBlock(swapped, { ...before, from: block.from, day: block.day ?? null }),
     });
   }

@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import {
   type Arrival,
   type CopyOrder,
@@ -88,7 +88,7 @@ function createExpected(
   isFull: (reader: number, more: number) => boolean,
 ): Expected {
   const { cards } = problem;
-  const keyOf = (card: number): string => `ahead:${at(cards, card).id}:${cycleOf(card)}`;
+  const keyOf = (card: number): string => `ahead:${entryAt(cards, card).id}:${cycleOf(card)}`;
   const isAhead = (card: number): boolean => chosen.get(keyOf(card)) === 1;
   let expected: readonly number[] = NONE;
   return {
@@ -100,7 +100,7 @@ function createExpected(
     leaves: (reader) =>
       reader === null ||
       expected.every((card) => {
-        const own = at(cards, card).readers;
+        const own = entryAt(cards, card).readers;
         return !own.includes(reader) || own.some((place) => !isFull(place, place === reader ? 1 : 0));
       }),
   };
@@ -113,7 +113,7 @@ export function createEmptying(input: EmptyingInput): Emptying {
   const workplace = createWorkplace(problem);
   const targets = createTargets(problem, workplace);
   const cycles = cards.map(() => 0);
-  const expected = createExpected(input, (card) => at(cycles, card), workplace.isFull);
+  const expected = createExpected(input, (card) => entryAt(cycles, card), workplace.isFull);
   const goesFirst = jobOrder(input.order);
   const stages: Stage[] = [];
   const waiting: Job[] = [];
@@ -121,15 +121,15 @@ export function createEmptying(input: EmptyingInput): Emptying {
   const stuck = new Map<Job, Stuck>();
   const byWrite = destinations
     .map((_, place) => place)
-    .sort((a, b) => at(destinations, b).write - at(destinations, a).write);
+    .sort((a, b) => entryAt(destinations, b).write - entryAt(destinations, a).write);
   let isLast = false;
 
   /** A slow reader that is free may be worse than a fast one that soon is: whether it is waited for. */
   function holdsOut(job: Job, start: Taken, time: number): boolean {
     if (start.reader === null) return false;
-    const writes = start.uses.map(([place]) => at(destinations, place).write);
+    const writes = start.uses.map(([place]) => entryAt(destinations, place).write);
     if (start.pace >= Math.min(bestPace(problem, job.card), ...writes) - PACES_AGREE) return false;
-    const key = `hold:${at(cards, job.card).id}:${job.cycle}`;
+    const key = `hold:${entryAt(cards, job.card).id}:${job.cycle}`;
     const holds = chosen.get(key) ?? 0;
     told(key, time, EITHER, holds);
     return holds === 1;
@@ -145,7 +145,7 @@ export function createEmptying(input: EmptyingInput): Emptying {
     const cannot: Stuck | null =
       sets === null
         ? 'no-room'
-        : isFromCard(job, copies) && at(cards, job.card).readers.length === 0
+        : isFromCard(job, copies) && entryAt(cards, job.card).readers.length === 0
           ? 'no-reader'
           : null;
     if (sets === null || cannot !== null) {
@@ -206,9 +206,9 @@ export function createEmptying(input: EmptyingInput): Emptying {
 
   return {
     arrive({ card, bytes, copies: made, left, at: since }) {
-      const cycle = at(cycles, card);
+      const cycle = entryAt(cycles, card);
       cycles[card] = cycle + 1;
-      const key = `copy:${at(cards, card).id}:${cycle}`;
+      const key = `copy:${entryAt(cards, card).id}:${cycle}`;
       // Where an earlier copy lies nobody told: on the fastest disks, so that no second one is counted on the same.
       const holding = byWrite.slice(0, made);
       const step = chosen.get(key) ?? 0;

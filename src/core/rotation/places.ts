@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import type { Arrival } from './copyJob.ts';
 import type { Change, Roll, Sitting } from './outcome.ts';
 import type { Seated } from './pick.ts';
@@ -63,8 +63,8 @@ export function createPlaces(
   let freed = 0;
 
   const seat = (body: number, { card, slot }: Seated, time: number): void => {
-    at(inSlot, body)[slot] = card;
-    at(lastIn, body)[slot] = card;
+    entryAt(inSlot, body)[slot] = card;
+    entryAt(lastIn, body)[slot] = card;
     seated.add(card);
     since[card] = time;
   };
@@ -72,10 +72,10 @@ export function createPlaces(
     card,
     body,
     slot,
-    from: at(since, card),
+    from: entryAt(since, card),
     to,
-    rolled: at(rolledOn, card),
-    bytes: at(bytesOn, card),
+    rolled: entryAt(rolledOn, card),
+    bytes: entryAt(bytesOn, card),
   });
   const free = (card: number, time: number): void => {
     freeSince[card] = time;
@@ -85,8 +85,8 @@ export function createPlaces(
   function leftOn({ card, slot }: Seated, block: DayBlock): number {
     const fit = block.fits[card]?.[slot];
     if (!fit) return 0;
-    const room = (rules.changeAt - at(share, card)) * fit.seconds;
-    const most = rules.most === null ? Number.POSITIVE_INFINITY : rules.most - at(rolledOn, card);
+    const room = (rules.changeAt - entryAt(share, card)) * fit.seconds;
+    const most = rules.most === null ? Number.POSITIVE_INFINITY : rules.most - entryAt(rolledOn, card);
     return Math.max(0, Math.min(room, most));
   }
 
@@ -118,7 +118,7 @@ export function createPlaces(
     takeOut(body, unit, time) {
       for (const one of unit) {
         const { card, slot } = one;
-        at(inSlot, body)[slot] = null;
+        entryAt(inSlot, body)[slot] = null;
         seated.delete(card);
         changes.push({ at: time, body, slot, out: card, in: null, after: null });
         const sat = sitting(body, one, time);
@@ -139,14 +139,14 @@ export function createPlaces(
       ),
     left: (unit, block) => unit.reduce((least, one) => Math.min(least, leftOn(one, block)), Number.POSITIVE_INFINITY),
     record(unit, { block: place, from, to, seconds: rolled }) {
-      const block = at(blocks, place);
+      const block = entryAt(blocks, place);
       for (const { card, slot } of unit) {
         const fit = block.fits[card]?.[slot];
         if (!fit) continue;
         const bytes = rolled * block.rate;
-        share[card] = at(share, card) + rolled / fit.seconds;
-        rolledOn[card] = at(rolledOn, card) + rolled;
-        bytesOn[card] = at(bytesOn, card) + bytes;
+        share[card] = entryAt(share, card) + rolled / fit.seconds;
+        rolledOn[card] = entryAt(rolledOn, card) + rolled;
+        bytesOn[card] = entryAt(bytesOn, card) + bytes;
         const { verdict, tone } = fit;
         rolls.push({ block: place, body: block.body, slot, card, from, to, rolled, bytes, verdict, tone });
       }

@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import { finish, type Steps } from '../steps.ts';
 import type { Choices } from './emptying.ts';
 import type { DayRun, Fork } from './outcome.ts';
@@ -72,7 +73,7 @@ export function* planSteps(problem: DayProblem): Steps<DayRun> {
     return { run: runDay(problem, tactics, choices), tactics, choices };
   };
   const heat = Math.max(...problem.blocks.map(({ from, to, rolling }) => (to - from) * rolling), 0) * WARMTH;
-  let best = tried(TACTICS[0] as DayTactics, new Map());
+  let best = tried(entryAt(TACTICS, 0), new Map());
   const starts: Tried[] = [best];
   for (const tactics of TACTICS.slice(1)) {
     if (isWhole(best.run)) return best.run;
@@ -87,16 +88,16 @@ export function* planSteps(problem: DayProblem): Steps<DayRun> {
   const legs = Math.max(1, Math.min(WALKS, Math.floor((runs - spent) / LEAST_STEPS)));
   const stepsEach = Math.floor((runs - spent) / legs);
   for (let walk = 0; walk < legs; walk += 1) {
-    let here = walk % 2 === 0 ? best : (beginnings[((walk - 1) / 2) % beginnings.length] as Tried);
+    let here = walk % 2 === 0 ? best : entryAt(beginnings, ((walk - 1) / 2) % beginnings.length);
     for (let step = 0; step < stepsEach; step += 1) {
       if (isWhole(best.run)) return best.run;
       const forks = openForks(here.run);
       if (forks.length === 0) break;
-      const drawn = forks[Math.floor(next() * forks.length)] as Fork;
+      const drawn = entryAt(forks, Math.floor(next() * forks.length));
       // To leave a card aside altogether seldom helps: it is drawn twice before it is tried.
-      const fork = drawn.aside ? (forks[Math.floor(next() * forks.length)] as Fork) : drawn;
+      const fork = drawn.aside ? entryAt(forks, Math.floor(next() * forks.length)) : drawn;
       const others = fork.options.filter((option) => option !== fork.chosen);
-      const option = others[Math.floor(next() * others.length)] as number;
+      const option = entryAt(others, Math.floor(next() * others.length));
       yield spent / runs;
       const there = tried(here.tactics, new Map([...here.choices, [fork.key, option]]));
       if (isBetter(there.run, best.run)) best = there;

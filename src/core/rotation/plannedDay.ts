@@ -156,8 +156,13 @@ function notPlanned({ plan, times }: DayInput, { faults }: DayMade): readonly Pl
     .map((block) => {
       const at = times.ofBlock(block) ?? 0;
       return {
-        ...{ atSeconds: at, toSeconds: at + block.minutes * 60, blockId: block.id, bodyId: block.bodyId },
-        ...{ missingMinutes: block.minutes * block.rolling, missingGB: 0, reason: { code: 'not-planned' as const } },
+        atSeconds: at,
+        toSeconds: at + block.minutes * 60,
+        blockId: block.id,
+        bodyId: block.bodyId,
+        missingMinutes: block.minutes * block.rolling,
+        missingGB: 0,
+        reason: { code: 'not-planned' as const },
       };
     });
 }
@@ -169,21 +174,34 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
   const slotId = (body: number, slot: number): string => bodies[body]?.slots[slot]?.id ?? '';
   const right = tonesUsed(input.policy, null);
   const changeOf = ({ at, body, slot, in: put }: Change, out: number | null): PlannedSwap => ({
-    ...{ atSeconds: at, bodyId: bodyId(body), slotId: slotId(body, slot) },
+    atSeconds: at,
+    bodyId: bodyId(body),
+    slotId: slotId(body, slot),
     outCardId: out === null ? null : cardId(out),
     inCardId: put === null ? null : cardId(put),
   });
   const rolls: PlannedRoll[] = run.rolls.map((roll) => ({
-    ...{ blockId: blocks[roll.block]?.id ?? '', bodyId: bodyId(roll.body), slotId: slotId(roll.body, roll.slot) },
-    ...{ cardId: cardId(roll.card), fromSeconds: roll.from, toSeconds: roll.to, rolledSeconds: roll.rolled },
-    ...{ GB: roll.bytes / GIGA, verdict: roll.verdict, tone: roll.tone, marked: !right.has(roll.tone) },
+    blockId: blocks[roll.block]?.id ?? '',
+    bodyId: bodyId(roll.body),
+    slotId: slotId(roll.body, roll.slot),
+    cardId: cardId(roll.card),
+    fromSeconds: roll.from,
+    toSeconds: roll.to,
+    rolledSeconds: roll.rolled,
+    GB: roll.bytes / GIGA,
+    verdict: roll.verdict,
+    tone: roll.tone,
+    marked: !right.has(roll.tone),
   }));
   const shortages: PlannedShortage[] = [
     ...run.shortages.map((short) => ({
-      ...{ atSeconds: short.at, toSeconds: short.to },
+      atSeconds: short.at,
+      toSeconds: short.to,
       blockId: short.block === null ? null : (blocks[short.block]?.id ?? null),
       bodyId: short.block === null ? null : bodyId(problem.blocks[short.block]?.body ?? -1),
-      ...{ missingMinutes: short.seconds / 60, missingGB: short.bytes / GIGA, reason: reasonOf(short, made, run) },
+      missingMinutes: short.seconds / 60,
+      missingGB: short.bytes / GIGA,
+      reason: reasonOf(short, made, run),
     })),
     ...notPlanned(input, made),
   ].sort((a, b) => a.atSeconds - b.atSeconds);
@@ -198,21 +216,33 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
     faults: made.faults,
     nowSeconds: problem.now,
     blocks: made.whole.map(({ id, body, from, to }) => ({
-      ...{ blockId: id, bodyId: bodyId(body), fromSeconds: from, toSeconds: to },
+      blockId: id,
+      bodyId: bodyId(body),
+      fromSeconds: from,
+      toSeconds: to,
     })),
     rolls,
     sittings: run.sittings.map((one) => ({
-      ...{ cardId: cardId(one.card), bodyId: bodyId(one.body), slotId: slotId(one.body, one.slot) },
-      ...{ fromSeconds: one.from, toSeconds: Number.isFinite(one.to) ? one.to : null },
-      ...{ rolledSeconds: one.rolled, GB: one.bytes / GIGA },
+      cardId: cardId(one.card),
+      bodyId: bodyId(one.body),
+      slotId: slotId(one.body, one.slot),
+      fromSeconds: one.from,
+      toSeconds: Number.isFinite(one.to) ? one.to : null,
+      rolledSeconds: one.rolled,
+      GB: one.bytes / GIGA,
     })),
     changes: run.changes.map((change) => changeOf(change, change.out)),
     swaps: run.changes.filter(({ after }) => after !== null).map((change) => changeOf(change, change.after)),
     offloads: run.stages.map((stage) => ({
       readerId: stage.reader === null ? null : (problem.readers[stage.reader]?.id ?? null),
-      ...{ cardId: cardId(stage.card), stage: stage.kind, copy: stage.copies },
+      cardId: cardId(stage.card),
+      stage: stage.kind,
+      copy: stage.copies,
       destinations: stage.destinations.map((at) => problem.destinations[at]?.name ?? ''),
-      ...{ fromSeconds: stage.from, toSeconds: stage.to, GB: stage.bytes / GIGA, MBps: stage.pace / 1e6 },
+      fromSeconds: stage.from,
+      toSeconds: stage.to,
+      GB: stage.bytes / GIGA,
+      MBps: stage.pace / 1e6,
     })),
     frees: run.frees.map(({ card, at }) => ({ cardId: cardId(card), atSeconds: at })),
     shortages,

@@ -96,7 +96,10 @@ export function standingOf({ at, card, presses, now, problem }: StandingInput): 
       return { kind: 'waiting', at: last.at, bytes, copies: 0, left: null };
     case 'copying':
       return {
-        ...{ kind: 'waiting', at: last.at, bytes, copies: 0 },
+        kind: 'waiting',
+        at: last.at,
+        bytes,
+        copies: 0,
         left: Math.max(0, copySeconds(bytes, at, problem) - (now - last.at)),
       };
     case 'copied-once':

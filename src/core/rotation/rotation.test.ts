@@ -32,7 +32,10 @@ interface DrawnBlock {
 /** A day out of what was drawn: slots, rates, rooms, readers and disks all unlike. */
 function dayOf(drawn: Drawn): DayProblem {
   const bodies = drawn.bodies.map(({ housing }, at) => ({
-    ...{ id: `b${at}`, housing, slots: housing === 'one' ? 1 : 2, width: housing === 'set' ? 2 : 1 },
+    id: `b${at}`,
+    housing,
+    slots: housing === 'one' ? 1 : 2,
+    width: housing === 'set' ? 2 : 1,
   }));
   const blocks: DayBlock[] = drawn.bodies.flatMap(({ blocks: own }, body) => {
     let at = 0;
@@ -40,7 +43,13 @@ function dayOf(drawn: Drawn): DayProblem {
       const from = at + pause * MINUTE;
       at = from + minutes * MINUTE;
       return {
-        ...{ id: `b${body}k${n}`, body, from, to: at, rolling, gapFree, rate: rate * MB },
+        id: `b${body}k${n}`,
+        body,
+        from,
+        to: at,
+        rolling,
+        gapFree,
+        rate: rate * MB,
         fits: drawn.cards.map(({ minutes: room, only }) =>
           Array.from({ length: bodies[body]?.slots ?? 1 }, () =>
             only === null || only === body
@@ -56,13 +65,18 @@ function dayOf(drawn: Drawn): DayProblem {
     bodies,
     blocks: blocks.sort((a, b) => a.from - b.from),
     cards: drawn.cards.map(({ read, minutes, only }, at) => ({
-      ...{ id: `c${at}`, read: read === null ? null : read * MB, kind: `${minutes} ${read} ${only}` },
+      id: `c${at}`,
+      read: read === null ? null : read * MB,
+      kind: `${minutes} ${read} ${only}`,
       readers: drawn.readers.map((_, reader) => reader),
       start: { kind: 'free', at: 0 },
     })),
     readers: drawn.readers.map(({ pace, slots }, at) => ({ id: `r${at}`, pace: pace * MB, slots })),
     destinations: drawn.destinations.map(({ write, read, free }, at) => ({
-      ...{ name: `d${at}`, write: write * MB, read: read * MB, free: free * 1e9 },
+      name: `d${at}`,
+      write: write * MB,
+      read: read * MB,
+      free: free * 1e9,
     })),
     copies: { count: drawn.count, verify: drawn.verify, from: drawn.first ? 'first-copy' : 'card' },
     rules: { swap: drawn.swap, most: drawn.most === null ? null : drawn.most * MINUTE, changeAt: drawn.changeAt },
@@ -247,7 +261,12 @@ const plain = (change: Partial<DayProblem>): DayProblem => ({
     cards: [{ minutes: 30, read: null, only: null }],
     readers: [{ pace: 80, slots: 1 }],
     destinations: [{ write: 500, read: 500, free: 9000 }],
-    ...{ count: 1, verify: false, first: false, swap: 0, most: null, changeAt: 1 },
+    count: 1,
+    verify: false,
+    first: false,
+    swap: 0,
+    most: null,
+    changeAt: 1,
   }),
   ...change,
 });
@@ -259,7 +278,10 @@ describe('copies', () => {
       bodies: [],
       cards: [
         {
-          ...{ id: 'c', read: null, readers: [0], kind: 'c' },
+          id: 'c',
+          read: null,
+          readers: [0],
+          kind: 'c',
           start: { kind: 'waiting', at: 0, bytes, copies: 0, left: null },
         },
       ],
@@ -312,7 +334,10 @@ describe('copies', () => {
       copies: { count: 2, verify: false, from: 'card' },
       cards: [
         {
-          ...{ id: 'c', read: null, readers: [0], kind: 'c' },
+          id: 'c',
+          read: null,
+          readers: [0],
+          kind: 'c',
           start: { kind: 'waiting', at: 0, bytes: 80e9, copies: 1, left: null },
         },
       ],
@@ -358,7 +383,12 @@ describe('changes', () => {
         ],
         readers: [],
         destinations: [],
-        ...{ count: 1, verify: false, first: false, swap: 60, most: null, changeAt: 1 },
+        count: 1,
+        verify: false,
+        first: false,
+        swap: 60,
+        most: null,
+        changeAt: 1,
       });
       return runDay(made, { ...TACTICS, pick: 'longest-free' }, new Map());
     };
@@ -377,7 +407,12 @@ describe('changes', () => {
           ],
           readers: [],
           destinations: [],
-          ...{ count: 1, verify: false, first: false, swap: 60, most: null, changeAt: 1 },
+          count: 1,
+          verify: false,
+          first: false,
+          swap: 60,
+          most: null,
+          changeAt: 1,
         }),
       );
     expect(day('relay').missing).toBe(0);

@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import { createAgenda, type DayEvent } from './agenda.ts';
 import {
   type BodyState,
@@ -70,10 +70,10 @@ function placeCards(run: Running, states: readonly BodyState[], emptying: Emptyi
       if (start.bytes <= 0) places.free(card, start.at);
       else emptying.arrive({ card, bytes: start.bytes, copies: start.copies, left: start.left, at: start.at });
     } else if (start.kind === 'in') {
-      const state = at(states, start.body);
+      const state = entryAt(states, start.body);
       const one = { card, slot: start.slot };
       places.sit(card, start);
-      if (state.unit === null || at(problem.bodies, start.body).housing === 'set')
+      if (state.unit === null || entryAt(problem.bodies, start.body).housing === 'set')
         state.unit = [...(state.unit ?? []), one];
       else if (state.next === null) state.next = [one];
       state.readyAt = problem.now;
@@ -87,12 +87,12 @@ function beginBody(subject: Subject): readonly Due[] {
   const { problem, places } = run;
   const { now } = problem;
   // A set that is not whole cannot record: its cards wait outside.
-  if (state.unit && state.unit.length < at(problem.bodies, body).width) {
+  if (state.unit && state.unit.length < entryAt(problem.bodies, body).width) {
     places.takeOut(body, state.unit, now);
     state.unit = null;
   }
   const first = state.blocks[0];
-  if (state.unit && (first === undefined || places.left(state.unit, at(problem.blocks, first)) <= INSTANT)) {
+  if (state.unit && (first === undefined || places.left(state.unit, entryAt(problem.blocks, first)) <= INSTANT)) {
     places.takeOut(body, state.unit, now);
     state.unit = state.next;
     state.next = null;
@@ -126,7 +126,7 @@ export function runDay(problem: DayProblem, tactics: DayTactics, chosen: Choices
   const states = bodies.map((_, body) =>
     bodyAtRest(blocks.flatMap((block, place) => (block.body === body ? [place] : []))),
   );
-  const subjectOf = (body: number): Subject => ({ run, body, state: at(states, body) });
+  const subjectOf = (body: number): Subject => ({ run, body, state: entryAt(states, body) });
   const subjects = bodies.map((_, body) => subjectOf(body));
 
   const agenda = createAgenda();
@@ -177,7 +177,7 @@ export function runDay(problem: DayProblem, tactics: DayTactics, chosen: Choices
       frees.push({ card, at: soonest });
     }
     for (let event = agenda.due(soonest); event; event = agenda.due(soonest)) {
-      const subject = at(subjects, event.body);
+      const subject = entryAt(subjects, event.body);
       if (event.token === subject.state.token || event.kind === 'prepare') post(subject, stepAt(subject, event));
     }
     serve(soonest);

@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import { blockOf, needOf, wantedOf } from './bodyState.ts';
 import type { Subject } from './bodySteps.ts';
 import { type Candidate, candidatesFor, type Seated, seatedSet } from './pick.ts';
@@ -8,7 +8,7 @@ const PASS = -1;
 
 /** Recorded seconds that a body wants of the card it asks for. */
 function wanted({ run, state }: Subject, place: number, time: number): number {
-  const block = at(run.problem.blocks, place);
+  const block = entryAt(run.problem.blocks, place);
   const { recording, unit, wish } = state;
   if (recording.kind === 'between') return wantedOf(block);
   if (recording.kind !== 'rolling' || wish?.what !== 'next' || unit === null) return needOf(state);
@@ -26,8 +26,8 @@ export function takeCard(subject: Subject, time: number): readonly Seated[] | nu
   const { problem, tactics, places, chosen, tell } = run;
   const place = blockOf(state) ?? state.blocks[state.place];
   if (place === undefined) return null;
-  const block = at(problem.blocks, place);
-  const { housing, width } = at(problem.bodies, body);
+  const block = entryAt(problem.blocks, place);
+  const { housing, width } = entryAt(problem.bodies, body);
   const open = places.open(body);
   const need = wanted(subject, place, time);
   const { freeSince } = places;
@@ -38,7 +38,7 @@ export function takeCard(subject: Subject, time: number): readonly Seated[] | nu
   const key = `card:${block.id}:${state.picks}`;
   const kinds = new Map<string, number>();
   for (const { card } of found) {
-    const { kind } = at(problem.cards, card);
+    const { kind } = entryAt(problem.cards, card);
     if (!kinds.has(kind)) kinds.set(kind, card);
   }
   const wished = chosen.get(key);
@@ -49,7 +49,7 @@ export function takeCard(subject: Subject, time: number): readonly Seated[] | nu
     for (const { card } of found) state.passed.add(card);
     return null;
   }
-  const taken: Candidate = found.find(({ card }) => card === wished) ?? at(found, 0);
+  const taken: Candidate = found.find(({ card }) => card === wished) ?? entryAt(found, 0);
   tell(key, time, [...kinds.values(), PASS], taken.card);
   return [{ card: taken.card, slot: taken.slot }];
 }

@@ -1,4 +1,4 @@
-import { at } from '../at.ts';
+import { entryAt } from '../entryAt.ts';
 import type { DayProblem } from './problem.ts';
 
 /** What a stage takes while it runs. */
@@ -37,23 +37,26 @@ export function createWorkplace({ readers, destinations }: Pick<DayProblem, 'rea
   const filled = destinations.map(() => 0);
   const move = ({ reader, pace, uses }: Taken, sign: 1 | -1): void => {
     if (reader !== null) {
-      readerPace[reader] = at(readerPace, reader) + sign * pace;
-      readerCards[reader] = at(readerCards, reader) + sign;
+      readerPace[reader] = entryAt(readerPace, reader) + sign * pace;
+      readerCards[reader] = entryAt(readerCards, reader) + sign;
     }
-    for (const [place, share] of uses) used[place] = at(used, place) + sign * share;
+    for (const [place, share] of uses) used[place] = entryAt(used, place) + sign * share;
   };
   return {
     takesCard(reader, pace) {
-      const own = at(readers, reader);
-      return at(readerCards, reader) < own.slots && at(readerPace, reader) + pace <= own.pace * (1 + SUMS_AGREE);
+      const own = entryAt(readers, reader);
+      return (
+        entryAt(readerCards, reader) < own.slots && entryAt(readerPace, reader) + pace <= own.pace * (1 + SUMS_AGREE)
+      );
     },
-    hasPace: ({ uses }) => uses.every(([place, share]) => at(used, place) + share <= 1 + SUMS_AGREE),
-    hasRoom: (destination, bytes) => at(filled, destination) + bytes <= at(destinations, destination).free + SUMS_AGREE,
-    isFull: (reader, more) => at(readerCards, reader) + more >= at(readers, reader).slots,
+    hasPace: ({ uses }) => uses.every(([place, share]) => entryAt(used, place) + share <= 1 + SUMS_AGREE),
+    hasRoom: (destination, bytes) =>
+      entryAt(filled, destination) + bytes <= entryAt(destinations, destination).free + SUMS_AGREE,
+    isFull: (reader, more) => entryAt(readerCards, reader) + more >= entryAt(readers, reader).slots,
     take: (taken) => move(taken, 1),
     giveBack: (taken) => move(taken, -1),
     fill(destination, bytes) {
-      filled[destination] = at(filled, destination) + bytes;
+      filled[destination] = entryAt(filled, destination) + bytes;
     },
     filled,
   };

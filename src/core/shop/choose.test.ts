@@ -71,7 +71,13 @@ describe('sets of cards', () => {
       cents: number,
       source: Option['parts'][number]['source'],
     ): Option => ({
-      ...{ need, minutes, cents, cards: 1, parts: [{ source, count: 1 }], verdict: 'guaranteed', tone: 'cool' },
+      need,
+      minutes,
+      cents,
+      cards: 1,
+      parts: [{ source, count: 1 }],
+      verdict: 'guaranteed',
+      tone: 'cool',
     });
     const options = [0, 1].flatMap((need) => [
       ...owned.map((_, group) => option(need, 11 + group * 3 + need, 0, { kind: 'owned', group })),
@@ -89,8 +95,13 @@ describe('sets of cards', () => {
 
   it('say what is known where the solver was stopped: a set that holds, and that none is below its bound', () => {
     const option = (minutes: number, cents: number, offer: number): Option => ({
-      ...{ need: 0, minutes, cents, cards: 1, parts: [{ source: { kind: 'offer', offer }, count: 1 }] },
-      ...{ verdict: 'guaranteed', tone: 'cool' },
+      need: 0,
+      minutes,
+      cents,
+      cards: 1,
+      parts: [{ source: { kind: 'offer', offer }, count: 1 }],
+      verdict: 'guaranteed',
+      tone: 'cool',
     });
     const problem = { needs: [120], options: [option(67, 19_000, 0), option(134, 39_500, 1)], owned: [] };
     const stopped =
@@ -108,7 +119,12 @@ describe('sets of cards', () => {
     const options = [0, 1].flatMap((need) =>
       owned.map(
         (_, group): Option => ({
-          ...{ need, minutes: 10 + group, cents: 0, cards: 1, verdict: 'guaranteed', tone: 'cool' },
+          need,
+          minutes: 10 + group,
+          cents: 0,
+          cards: 1,
+          verdict: 'guaranteed',
+          tone: 'cool',
           parts: [{ source: { kind: 'owned', group }, count: 1 }],
         }),
       ),

@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Steps } from '../steps.ts';
 import { type Cover, cover, type Measure, type Order } from './cover.ts';
 import { byTable } from './ownTable.ts';
@@ -24,16 +25,16 @@ const isOwn = ({ parts }: Option): boolean => parts.some(({ source }) => source.
 function worthBuying({ options }: ShopProblem, need: number, most: number): readonly number[] {
   const order = options
     .flatMap((option, at) => (option.need === need && option.minutes <= most && option.minutes > 0 ? [at] : []))
-    .filter((at) => !isOwn(options[at] as Option))
+    .filter((at) => !isOwn(entryAt(options, at)))
     .sort((a, b) => {
-      const [one, other] = [options[a] as Option, options[b] as Option];
+      const [one, other] = [entryAt(options, a), entryAt(options, b)];
       return other.minutes - one.minutes || one.cents - other.cents || one.cards - other.cards || a - b;
     });
   const kept: number[] = [];
   for (const at of order) {
-    const one = options[at] as Option;
+    const one = entryAt(options, at);
     const beaten = kept.some((other) => {
-      const { cents, cards } = options[other] as Option;
+      const { cents, cards } = entryAt(options, other);
       return cents <= one.cents && cards <= one.cards;
     });
     if (!beaten) kept.push(at);
@@ -71,7 +72,7 @@ function mostTimes({ needs, owned }: ShopProblem, { need, minutes, parts }: Opti
 function leftovers(problem: ShopProblem, wanted: number, own: readonly number[]): readonly number[] {
   let left = new Set([wanted]);
   for (const at of own) {
-    const option = problem.options[at] as Option;
+    const option = entryAt(problem.options, at);
     const most = mostTimes(problem, option);
     const next = new Set<number>();
     for (const minutes of left)
@@ -141,7 +142,7 @@ function openProgramme(problem: ShopProblem, parts: readonly NeedPart[], order: 
       atMost: 1,
     };
     const minutes = over((column) => {
-      if ('own' in column) return part.own.includes(column.own) ? (options[column.own] as Option).minutes : 0;
+      if ('own' in column) return part.own.includes(column.own) ? entryAt(options, column.own).minutes : 0;
       return 'rest' in column && column.part === part ? column.rest.minutes : 0;
     });
     return [one, { entries: minutes, atLeast: needs[part.need] ?? 0, atMost: NO_LIMIT }];
@@ -149,7 +150,7 @@ function openProgramme(problem: ShopProblem, parts: readonly NeedPart[], order: 
   for (const [group, { cardIds }] of owned.entries()) {
     const used = over((column) => {
       if ('rest' in column) return 0;
-      return (options[column.own] as Option).parts.reduce(
+      return entryAt(options, column.own).parts.reduce(
         (sum, one) => sum + (one.source.kind === 'owned' && one.source.group === group ? one.count : 0),
         0,
       );
@@ -158,11 +159,13 @@ function openProgramme(problem: ShopProblem, parts: readonly NeedPart[], order: 
   }
   const [first, second] = order;
   return {
-    ...{ parts, columns, rows },
-    most: columns.map((column) => ('own' in column ? mostTimes(problem, options[column.own] as Option) : 1)),
+    parts,
+    columns,
+    rows,
+    most: columns.map((column) => ('own' in column ? mostTimes(problem, entryAt(options, column.own)) : 1)),
     costs: columns.map((column) => {
       if ('rest' in column) return [column.rest.first, column.rest.second];
-      const option = options[column.own] as Option;
+      const option = entryAt(options, column.own);
       return [option[first], option[second]];
     }),
   };
@@ -255,7 +258,7 @@ export function best(
   const second = costs.map(([, cost]) => cost);
   const weight = stages === 2 ? mostOf(open, second) + 1 : 1;
   const isOne = stages === 2 && mostOf(open, firsts) * weight < MOST_EXACT;
-  const cost = isOne ? firsts.map((value, at) => value * weight + (second[at] as number)) : firsts;
+  const cost = isOne ? firsts.map((value, at) => value * weight + entryAt(second, at)) : firsts;
   const one = solve({ most: open.most, cost, rows }, seconds);
   if (one.end === 'impossible') return NONE;
   const found = one.point && choiceAt(problem, open, one.point);
@@ -266,7 +269,7 @@ export function best(
   const bound = proven && choice ? choice[first] : Math.max(0, lowest) * step;
   if (!proven || !choice || stages === 1 || isOne) return { choice, proven, all: proven && isOne, bound };
   const total: ProgrammeRow = {
-    entries: columns.flatMap((_, at) => (firsts[at] === 0 ? [] : [[at, firsts[at] as number] as const])),
+    entries: columns.flatMap((_, at) => (firsts[at] === 0 ? [] : [[at, entryAt(firsts, at)] as const])),
     atLeast: -NO_LIMIT,
     atMost: choice[first] / step + 0.25,
   };
@@ -283,11 +286,11 @@ const MOST_EXACT = 5e6;
 function mostOf({ parts, columns, most }: Open, costs: readonly number[]): number {
   return parts.reduce((sum, part) => {
     const mine = columns.flatMap((column, at) =>
-      'rest' in column && column.part === part ? [costs[at] as number] : [],
+      'rest' in column && column.part === part ? [entryAt(costs, at)] : [],
     );
     const own = columns.reduce(
       (total, column, at) =>
-        'own' in column && part.own.includes(column.own) ? total + (costs[at] as number) * (most[at] as number) : total,
+        'own' in column && part.own.includes(column.own) ? total + entryAt(costs, at) * entryAt(most, at) : total,
       0,
     );
     return sum + Math.max(0, ...mine) + own;
@@ -340,7 +343,7 @@ function* leastAtRisk(problem: ShopProblem, solve: IntegerSolver, seconds: numbe
   while (low < high) {
     const middle = Math.floor((low + high) / 2);
     yield 0.2;
-    if (can(caps[middle] as number)) high = middle;
+    if (can(entryAt(caps, middle))) high = middle;
     else low = middle + 1;
   }
   const cap = caps[low];
@@ -384,7 +387,7 @@ export function* chooseSteps(
     if (found.choice === null) return found.proven ? [] : null;
     const own = MEASURED[aim](found.choice);
     const optimal = found.proven && found.all;
-    sets.push({ ...{ aim, ...found.choice, optimal }, bound: optimal ? own : Math.min(own, found.bound) });
+    sets.push({ aim, ...found.choice, optimal, bound: optimal ? own : Math.min(own, found.bound) });
   }
   return sets;
 }

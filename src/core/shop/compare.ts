@@ -70,8 +70,10 @@ export function compareCards(
   const modes = kit.bodies.flatMap((body) =>
     body.modes.map(
       (mode): ModeBeside => ({
-        ...{ bodyId: body.id, modeId: mode.id },
-        ...{ plain: sideOf(plain, body, mode), dear: sideOf(dear, body, mode) },
+        bodyId: body.id,
+        modeId: mode.id,
+        plain: sideOf(plain, body, mode),
+        dear: sideOf(dear, body, mode),
       }),
     ),
   );
@@ -82,7 +84,9 @@ export function compareCards(
   const most = (side: 'plain' | 'dear'): number => Math.max(0, ...both.map((one) => one[side].minutes ?? 0));
   const faster = (dear.readMBps ?? 0) > (plain.readMBps ?? Number.POSITIVE_INFINITY);
   return {
-    ...{ modes, gains, offloadMinutes },
+    modes,
+    gains,
+    offloadMinutes,
     onlyOffload:
       faster &&
       dear.capacityGB <= plain.capacityGB &&

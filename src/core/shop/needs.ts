@@ -17,7 +17,10 @@ export function needsOfPlan({ id, blocks }: Plan): readonly PlanNeed[] {
     const known = found.get(key);
     const gap = Math.max(known?.gapFreeMinutes ?? 0, gapOf(block));
     found.set(key, {
-      ...{ bodyId, modeId, planId: id, sparePercent: 0 },
+      bodyId,
+      modeId,
+      planId: id,
+      sparePercent: 0,
       hours: (known?.hours ?? 0) + (minutes * rolling) / 60,
       gapFreeMinutes: gap > 0 ? gap : null,
     });

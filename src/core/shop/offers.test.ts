@@ -50,7 +50,10 @@ describe('what an offer is worth for a need', () => {
     ];
     const { serves } = shopOptions({
       kit: { bodies: [aBody()], cards: [], tests: [] },
-      ...{ needs: [aNeed()], offers, useOwned: false, policy: DEFAULT_POLICY },
+      needs: [aNeed()],
+      offers,
+      useOwned: false,
+      policy: DEFAULT_POLICY,
     });
     const [good, thin, other] = offerFigures(offers, serves[0] ?? []);
     expect(good?.pricePerGB).toBeCloseTo(190 / 256, 9);
@@ -67,7 +70,10 @@ describe('what an offer is worth for a need', () => {
           cards: [],
           tests: [],
         },
-        ...{ needs: [aNeed()], offers, useOwned: false, policy: { ...DEFAULT_POLICY, take: 'repeatable' } },
+        needs: [aNeed()],
+        offers,
+        useOwned: false,
+        policy: { ...DEFAULT_POLICY, take: 'repeatable' },
       }).serves[0] ?? [],
     );
     // 55 MB/s under a promise of 60: it holds without the headroom, which is no guaranteed hour.
@@ -121,7 +127,12 @@ describe('is the dear one worth it?', () => {
 it('takes the needs of a day: recorded hours by mode, the longest stretch that must not be cut', () => {
   const block = { id: 'k', bodyId: 'b', modeId: 'm', from: '09:00', minutes: 90, rolling: 0.5, gapFree: true };
   const plan = {
-    ...{ id: 'd', name: 'Day', date: '2027-06-12', start: '08:00', cardIds: [], readers: [] },
+    id: 'd',
+    name: 'Day',
+    date: '2027-06-12',
+    start: '08:00',
+    cardIds: [],
+    readers: [],
     blocks: [
       block,
       { ...block, id: 'k2', minutes: 60, rolling: 1, gapFree: false },

@@ -1,10 +1,11 @@
 import { cardLabel } from '../cards/cardLabel.ts';
 import { isContradiction, type LabelProblem, labelProblems } from '../cards/labelProblems.ts';
+import { entryAt } from '../entryAt.ts';
 import type { Need, Offer } from '../kit/shop.ts';
 import { monthsBetween } from '../prove/age.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import { mark } from '../standards/marks.ts';
-import { fromMBps } from '../units/convert.ts';
+import { fromMegabytes } from '../units/convert.ts';
 import { cardOfOffer } from './offerCard.ts';
 import type { Serves } from './options.ts';
 
@@ -28,7 +29,7 @@ function median(values: readonly number[]): number | null {
   const sorted = [...values].sort((a, b) => a - b);
   const middle = Math.floor(sorted.length / 2);
   if (sorted.length === 0) return null;
-  const [low, high] = [sorted[(sorted.length - 1) >> 1] as number, sorted[middle] as number];
+  const [low, high] = [entryAt(sorted, (sorted.length - 1) >> 1), entryAt(sorted, middle)];
   return (low + high) / 2;
 }
 
@@ -68,7 +69,7 @@ export function offerWarnings(offers: readonly Offer[], today: string): readonly
   const prints = grouped(offers, printKey);
   return offers.map((offer) => {
     const card = cardOfOffer(offer);
-    const printed = [offer.readMBps, offer.writeMBps].flatMap((one) => (one === null ? [] : [fromMBps(one)]));
+    const printed = [offer.readMBps, offer.writeMBps].flatMap((one) => (one === null ? [] : [fromMegabytes(one)]));
     const label = { ...cardLabel(card), printed: printed.sort((a, b) => b - a) };
     const problems = labelProblems(label).filter(
       (one) => isContradiction(one) || one.code === 'speed-above-bus' || one.code === 'mark-on-wrong-form',
@@ -99,7 +100,7 @@ export interface OfferFigures {
 /** Prices for one need, offer by offer. */
 export const offerFigures = (offers: readonly Offer[], serves: readonly Serves[]): readonly OfferFigures[] =>
   offers.map((offer, at): OfferFigures => {
-    const fit = serves[at] as Serves;
+    const fit = entryAt(serves, at);
     const perHour = fit.serves ? (offer.price * fit.width * 60) / fit.minutes : null;
     return {
       offerId: offer.id,

@@ -1,4 +1,5 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
+import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
 import type { Need, Offer, StandingCamera } from '../kit/shop.ts';
 import { answersFor, seatFor } from '../match/board.ts';
@@ -172,7 +173,7 @@ interface Serving {
 }
 
 function optionOf(need: number, members: readonly Serving[], counts: readonly number[]): Option {
-  const used = members.flatMap((one, at) => ((counts[at] ?? 0) > 0 ? [{ one, count: counts[at] as number }] : []));
+  const used = members.flatMap((one, at) => ((counts[at] ?? 0) > 0 ? [{ one, count: entryAt(counts, at) }] : []));
   const fits = used.map(({ one }) => one.fit);
   const worst = fits.reduce((found, one) => (rankOf(one.verdict) > rankOf(found.verdict) ? one : found));
   const parts: readonly Part[] = used.map(({ one, count }) => ({ source: one.candidate.source, count }));
@@ -360,8 +361,10 @@ function whyNone(candidates: readonly Candidate[], answers: readonly Serves[]): 
   const [longest] = short.sort((a, b) => b.minutes - a.minutes);
   if (longest)
     return {
-      ...{ code: 'too-short', name: longest.name },
-      ...{ longest: longest.minutes * longest.slots, gapFree: longest.gapFree },
+      code: 'too-short',
+      name: longest.name,
+      longest: longest.minutes * longest.slots,
+      gapFree: longest.gapFree,
     };
   const entering = names.filter(
     ({ answer }) => answer.verdict !== 'unfit' && !(!answer.serves && answer.why.code === 'few-slots'),
@@ -379,14 +382,17 @@ export function shopOptions(input: ShopInput): ShopOptions {
   const owned = groups.map(
     (cards, group): Candidate => ({
       source: { kind: 'owned', group },
-      card: cards[0] as Card,
-      ...{ cents: 0, stock: cards.length },
+      card: entryAt(cards, 0),
+      cents: 0,
+      stock: cards.length,
     }),
   );
   const offered = input.offers.map(
     (offer, at): Candidate => ({
       source: { kind: 'offer', offer: at },
-      ...{ card: cardOfOffer(offer), cents: centsOf(offer), stock: Number.POSITIVE_INFINITY },
+      card: cardOfOffer(offer),
+      cents: centsOf(offer),
+      stock: Number.POSITIVE_INFINITY,
     }),
   );
   const found = input.needs.map((need, at) => optionsOf(at, need, input, owned, offered));
@@ -426,5 +432,5 @@ function tooFewOwn(
     );
     return sum + longest * cardIds.length;
   }, 0);
-  return most < minutesWanted(needs[at] as Need) ? { code: 'too-few-own' } : null;
+  return most < minutesWanted(entryAt(needs, at)) ? { code: 'too-few-own' } : null;
 }

@@ -1,3 +1,4 @@
+import { entryAt } from '../entryAt.ts';
 import type { Tone, Verdict } from '../match/verdict.ts';
 
 /**
@@ -67,12 +68,12 @@ export type Aim = (typeof AIMS)[number];
 /** What taken options come to. */
 export function choiceOf({ options }: ShopProblem, taken: readonly Taken[]): Choice {
   const of = (each: (option: Option) => number): number =>
-    taken.reduce((sum, { option, times }) => sum + times * each(options[option] as Option), 0);
+    taken.reduce((sum, { option, times }) => sum + times * each(entryAt(options, option)), 0);
   return {
     taken,
     cents: of(({ cents }) => cents),
     cards: of(({ cards }) => cards),
-    most: Math.max(0, ...taken.map(({ option }) => (options[option] as Option).minutes)),
+    most: Math.max(0, ...taken.map(({ option }) => entryAt(options, option).minutes)),
   };
 }
 

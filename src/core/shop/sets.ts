@@ -1,4 +1,5 @@
-import type { Need, Offer } from '../kit/shop.ts';
+import { entryAt } from '../entryAt.ts';
+import type { Need } from '../kit/shop.ts';
 import { recordsAtOnce } from '../match/seats.ts';
 import { rankOf, type Verdict } from '../match/verdict.ts';
 import type { Steps } from '../steps.ts';
@@ -78,10 +79,10 @@ function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOpti
   const left = problem.owned.map(({ cardIds }) => [...cardIds]);
   const items = new Map<string, BoughtItem>();
   const owned: OwnItem[] = [];
-  const optionAt = (at: number): Option => problem.options[at] as Option;
+  const optionAt = (at: number): Option => entryAt(problem.options, at);
   for (const { option: at, times } of chosen.taken) {
     const option = optionAt(at);
-    const { id: needId } = input.needs[option.need] as Need;
+    const { id: needId } = entryAt(input.needs, option.need);
     const { minutes, verdict } = option;
     for (const { source, count } of option.parts) {
       const total = count * times;
@@ -90,7 +91,7 @@ function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOpti
         owned.push(...cardIds.map((cardId) => ({ cardId, needId, minutes, verdict })));
         continue;
       }
-      const { id: offerId } = input.offers[source.offer] as Offer;
+      const { id: offerId } = entryAt(input.offers, source.offer);
       const key = JSON.stringify([offerId, needId, minutes]);
       const known = items.get(key);
       items.set(key, { offerId, needId, count: (known?.count ?? 0) + total, minutes, verdict });

@@ -1,5 +1,5 @@
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromMBps } from '../units/convert.ts';
+import { fromMegabytes } from '../units/convert.ts';
 import type { Form } from './forms.ts';
 import type { SourceKey } from './sources.ts';
 
@@ -58,7 +58,7 @@ export function busCeiling(key: Bus, form: Form): BytesPerSecond | null {
   const { ceilingMBps, forms } = bus(key);
   if (!forms.includes(form)) return null;
   const value = typeof ceilingMBps === 'number' ? ceilingMBps : ceilingMBps[form];
-  return value === undefined ? null : fromMBps(value);
+  return value === undefined ? null : fromMegabytes(value);
 }
 
 /** The fastest bus both sides know; null when they share none. */

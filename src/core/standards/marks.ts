@@ -1,5 +1,5 @@
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromMBps } from '../units/convert.ts';
+import { fromMegabytes } from '../units/convert.ts';
 import { type Bus, bus } from './buses.ts';
 import { type Form, isSd } from './forms.ts';
 import { MARKS, type MarkRow, type Series } from './markTable.ts';
@@ -44,7 +44,7 @@ export const fallsBackTo = (key: Mark): Mark | null =>
   twoRowMarks().includes(key) ? (marksIn(mark(key).series).findLast((one) => !needsOwnBus(one)) ?? null) : null;
 
 /** What a mark promises, bytes per second. */
-export const promiseOf = (key: Mark): BytesPerSecond => fromMBps(MARKS[key].promisesMBps);
+export const promiseOf = (key: Mark): BytesPerSecond => fromMegabytes(MARKS[key].promisesMBps);
 
 /**
  * Whether a mark's promise counts on a bus: its own first one, or one that speaks it as well. SD Express falls back to one

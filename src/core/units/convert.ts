@@ -22,19 +22,19 @@ export const TiB = 1024 ** 4;
 export const BYTES_IN_MEGABIT = 125_000;
 
 /** Megabits per second to whole bytes per second, rounded up. Callers have checked the range. */
-export const fromMbps = (mbps: number): BytesPerSecond => wholeUp(mbps * BYTES_IN_MEGABIT) as BytesPerSecond;
+export const fromMegabits = (mbps: number): BytesPerSecond => wholeUp(mbps * BYTES_IN_MEGABIT) as BytesPerSecond;
 
 /** Megabytes per second to whole bytes per second, rounded up. Callers have checked the range. */
-export const fromMBps = (mBps: number): BytesPerSecond => wholeUp(mBps * MB) as BytesPerSecond;
+export const fromMegabytes = (mBps: number): BytesPerSecond => wholeUp(mBps * MB) as BytesPerSecond;
 
 /** Gigabytes to whole bytes, rounded to the nearest. Callers have checked the range. */
-export const fromGB = (gb: number): Bytes => Math.round(gb * GB) as Bytes;
+export const fromGigabytes = (gb: number): Bytes => Math.round(gb * GB) as Bytes;
 
 /** Bytes a second as megabits a second. */
-export const toMbps = (rate: BytesPerSecond): number => rate / BYTES_IN_MEGABIT;
+export const toMegabits = (rate: BytesPerSecond): number => rate / BYTES_IN_MEGABIT;
 /** Bytes a second as megabytes a second. */
-export const toMBps = (rate: BytesPerSecond): number => rate / MB;
+export const toMegabytes = (rate: BytesPerSecond): number => rate / MB;
 /** Bytes as gigabytes. */
-export const toGB = (size: Bytes): number => size / GB;
+export const toGigabytes = (size: Bytes): number => size / GB;
 /** Bytes as gibibytes. */
-export const toGiB = (size: Bytes): number => size / GiB;
+export const toGibibytes = (size: Bytes): number => size / GiB;

@@ -87,7 +87,10 @@ export function AskPress({ asked, kit, plan, atStake, onClose, onPress }: AskPre
             disabled={isBlocked}
             onClick={() =>
               onPress({
-                ...{ cardId: live.card.id, to, bodyId: place?.bodyId ?? null, slotId: place?.slotId ?? null },
+                cardId: live.card.id,
+                to,
+                bodyId: place?.bodyId ?? null,
+                slotId: place?.slotId ?? null,
                 override: doubt
                   ? `${said}${atStake ? ` At stake: ${atStake}.` : ''} ${why.trim()}`.trim().slice(0, 500)
                   : null,

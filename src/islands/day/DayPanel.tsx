@@ -49,7 +49,10 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
       tone: undefined,
     })),
     ...day.frees.map(({ cardId, atSeconds }) => ({
-      ...{ at: atSeconds, what: `${names.card(cardId)} free`, where: 'copies made', tone: 'tone-cool' },
+      at: atSeconds,
+      what: `${names.card(cardId)} free`,
+      where: 'copies made',
+      tone: 'tone-cool',
     })),
   ].sort((a, b) => a.at - b.at);
   const found = moves.phase === 'done' ? moves.answer : [];

@@ -119,7 +119,10 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
     }
     const seat = to === 'in-body' ? seatFor(live.card.id) : null;
     void press({
-      ...{ cardId: live.card.id, to, bodyId: seat?.bodyId ?? null, slotId: seat?.slotId ?? null },
+      cardId: live.card.id,
+      to,
+      bodyId: seat?.bodyId ?? null,
+      slotId: seat?.slotId ?? null,
       ...(to === 'verified' ? { proof: 'word' as const } : {}),
     });
   };

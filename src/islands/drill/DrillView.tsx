@@ -24,7 +24,8 @@ interface Running {
 }
 
 const begin = (kit: DrillViewKit, kind: DrillKind | null, seed: number = newSeed()): Running => ({
-  ...{ seed, kind },
+  seed,
+  kind,
   questions: startRound({ drills: kit.drills, kit: ownKit(kit), kind, day: today(), seed }),
 });
 

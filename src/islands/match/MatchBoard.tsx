@@ -50,7 +50,8 @@ function handedOver(kit: ViewKit): Trying | null {
     text,
     kit: { ...kit, cards: [...kit.cards, ...cards] },
     changes: { ...UNCHANGED, cards },
-    ...{ rows: NOTHING_TRIED, from: null },
+    rows: NOTHING_TRIED,
+    from: null,
   };
 }
 

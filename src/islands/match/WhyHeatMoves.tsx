@@ -35,7 +35,11 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
     if (!picked) return null;
     return {
       setup: setupOf(picked, pick, { tests, policy }),
-      ...{ cards, accepted, runs: TOLD_RUNS, maxEvents: TOLD_EVENTS, seed: RISK_SEED },
+      cards,
+      accepted,
+      runs: TOLD_RUNS,
+      maxEvents: TOLD_EVENTS,
+      seed: RISK_SEED,
     };
   }, [bodies, cards, tests, policy, pick, accepted]);
   const [advised] = useTask(computation, 'advise', input, 'why');

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { today } from '../../app/kit/today.ts';
 import type { WhySubject } from '../../app/match/subject.ts';
 import { noteTest } from '../../app/match/testActions.ts';
-import { readTest, toMBps } from '../../app/match/tests.ts';
+import { readTest, toMegabytes } from '../../app/match/tests.ts';
 import type { Test, TestEnd } from '../../core/kit/model.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { newId } from '../../kit/newId.ts';
@@ -49,7 +49,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
     end,
     seconds: length,
     clipGB: null,
-    writtenMBps: toMBps(need),
+    writtenMBps: toMegabytes(need),
     date: today(),
     note: null,
   });

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { acrossCards, cardBrackets, demandedMBps, fromGB } from '../../app/prove/proveViews.ts';
+import { acrossCards, cardBrackets, demandedMBps, fromGigabytes } from '../../app/prove/proveViews.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { inCommonText } from '../../text/prove/reconcile.ts';
@@ -18,7 +18,7 @@ export function BracketTable({ kit, bodyId }: { readonly kit: ProveKit; readonly
       {all.map(({ card, bracket, passed, dropped, common, drops }) => (
         <section key={card.id} aria-label={card.label}>
           <h3>
-            {card.label}, {capacityText(fromGB(card.capacityGB))}
+            {card.label}, {capacityText(fromGigabytes(card.capacityGB))}
           </h3>
           <dl className={css.lines}>
             <div>

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../app/prove/proveViews.ts';
+import { entryAt } from '../../core/entryAt.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { LIMITING_TEXT, noBetterText, voidText } from '../../text/prove/clearing.ts';
 import { plain } from '../../text/quantity.ts';
@@ -102,7 +103,7 @@ export default function BurstPart({ kit, onLog, onOpen }: BurstPartProps) {
                     return (
                       <tr key={card.id}>
                         <th scope="row">
-                          <button type="button" className="plain-button" onClick={() => onOpen(ids[0] as string)}>
+                          <button type="button" className="plain-button" onClick={() => onOpen(entryAt(ids, 0))}>
                             {card.label}
                           </button>
                         </th>

@@ -23,8 +23,13 @@ export function OddResults({ odd, named, onOpen }: OddResultsProps) {
             <button type="button" className="plain-button" onClick={() => onOpen(test.id)}>
               {entryName(
                 {
-                  ...{ kind: 'take' as const, key: test.id, date: '', onTop: false, test },
-                  ...{ bodyId: one.body.id, cardId: one.card.id },
+                  kind: 'take' as const,
+                  key: test.id,
+                  date: '',
+                  onTop: false,
+                  test,
+                  bodyId: one.body.id,
+                  cardId: one.card.id,
                 },
                 named,
               )}

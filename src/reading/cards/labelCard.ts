@@ -1,7 +1,7 @@
 import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { toGB, toMBps } from '../../core/units/convert.ts';
+import { toGigabytes, toMegabytes } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 
 /** A new card from a label; null until form and capacity are told. */
@@ -12,11 +12,11 @@ export function cardOfLabel(label: PrintedLabel): Card | null {
     id: newId(),
     label: '',
     form: label.form,
-    capacityGB: toGB(label.capacity),
+    capacityGB: toGigabytes(label.capacity),
     usableGB: null,
     marks: [...new Set(label.words)],
     bus: null,
-    readMBps: fastest === undefined ? null : toMBps(fastest),
+    readMBps: fastest === undefined ? null : toMegabytes(fastest),
     writeMBps: null,
     sustainedMBps: null,
     cacheGB: null,

@@ -1,4 +1,5 @@
 import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type InputTrack, Logging, LogLevel } from 'mediabunny';
+import { entryAt } from '../../core/entryAt.ts';
 import type { ClipReading, ClipTracks, Packets } from '../../core/prove/clip.ts';
 import { readClip } from '../../core/prove/clip.ts';
 import { err, ok, type Result } from '../../core/result.ts';
@@ -46,11 +47,11 @@ async function* packetsOf(track: InputTrack, length: number): AsyncGenerator<num
     if (seconds.length % EVERY === 0) yield length > 0 ? Math.min(1, packet.timestamp / length) : 0;
   }
   // Frames are stored in the order in which they are decoded.
-  const order = Uint32Array.from(seconds.keys()).sort((a, b) => (seconds[a] as number) - (seconds[b] as number));
+  const order = Uint32Array.from(seconds.keys()).sort((a, b) => entryAt(seconds, a) - entryAt(seconds, b));
   return {
-    seconds: Float64Array.from(order, (at) => seconds[at] as number),
-    bytes: Float64Array.from(order, (at) => bytes[at] as number),
-    isKey: Uint8Array.from(order, (at) => keys[at] as number),
+    seconds: Float64Array.from(order, (at) => entryAt(seconds, at)),
+    bytes: Float64Array.from(order, (at) => entryAt(bytes, at)),
+    isKey: Uint8Array.from(order, (at) => entryAt(keys, at)),
     end,
   };
 }

@@ -1,6 +1,6 @@
 import type { Typed } from '../../core/drill/question.ts';
 import { err, ok, type Result } from '../../core/result.ts';
-import { toGB, toMBps, toMbps } from '../../core/units/convert.ts';
+import { toGigabytes, toMegabits, toMegabytes } from '../../core/units/convert.ts';
 import { type DecimalSign, readNumber } from '../../core/units/number.ts';
 import { parseCapacity, parseDuration, parseRate } from '../../core/units/parse.ts';
 
@@ -17,11 +17,11 @@ function inUnit(text: string, unit: Typed['unit']): number | null {
     case 'MB/s':
     case 'Mb/s': {
       const read = parseRate(text);
-      return read.ok ? (unit === 'MB/s' ? toMBps : toMbps)(read.value.value) : null;
+      return read.ok ? (unit === 'MB/s' ? toMegabytes : toMegabits)(read.value.value) : null;
     }
     case 'GB': {
       const read = parseCapacity(text);
-      return read.ok ? toGB(read.value.value) : null;
+      return read.ok ? toGigabytes(read.value.value) : null;
     }
     case 'min': {
       const read = parseDuration(text, 'hours');

@@ -28,16 +28,18 @@ describe('a table of tests', () => {
   it('is read as the log writes it', () => {
     const full: Test = {
       ...aTest({ slotId: 'z', modeId: 'slow', cardId: 'd', clipGB: 12.5, date: '2026-05-04' }),
-      ...{
-        rateIs: 'quality',
-        ambientWithSunC: -3.5,
-        air: 'moving',
-        start: 'warm',
-        order: 2,
-        takes: 3,
-        restSeconds: 60,
-      },
-      ...{ formatted: false, firmware: '2.1', warning: '=SLOW, "CARD"', note: 'first\nsecond' },
+
+      rateIs: 'quality',
+      ambientWithSunC: -3.5,
+      air: 'moving',
+      start: 'warm',
+      order: 2,
+      takes: 3,
+      restSeconds: 60,
+      formatted: false,
+      firmware: '2.1',
+      warning: '=SLOW, "CARD"',
+      note: 'first\nsecond',
     };
     const { id: _, ...back } = full;
     const table = read(testsCsv({ ...kit, tests: [full] }));

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { entryAt } from '../../core/entryAt.ts';
 import type { WriteTrace } from '../../core/prove/trace/trace.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { finish, type Steps } from '../../core/steps.ts';
@@ -126,7 +127,7 @@ const FORWARD = 0.75;
 
 /** How unevenly a column rises: 0 like a clock; infinite where it does not rise. */
 function unevenness(values: readonly number[]): number {
-  const steps = values.slice(1).map((value, at) => value - (values[at] as number));
+  const steps = values.slice(1).map((value, at) => value - entryAt(values, at));
   const forward = steps.filter((step) => step >= 0).length;
   const rises = steps.reduce((sum, step) => sum + Math.max(0, step), 0);
   if (steps.length === 0 || forward < FORWARD * steps.length || rises <= 0) return Number.POSITIVE_INFINITY;
@@ -298,7 +299,7 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
   for (const { rows, share } of rowsOf(tidy, delimiter)) {
     for (const cut of rows) {
       line += 1;
-      if (line <= first || (cut.length === 1 && (cut[0] as string).trim() === '') || isRemark(cut)) continue;
+      if (line <= first || (cut.length === 1 && entryAt(cut, 0).trim() === '') || isRemark(cut)) continue;
       const row = delimiter === ' ' ? withoutBlanks(cut) : cut;
       const rateText = row[rate] ?? '';
       let moment = timeOf(row[time] ?? '', decimal) * factor;
@@ -354,7 +355,7 @@ function bareUnit(rows: readonly (readonly string[])[], column: number, decimal:
   const times = rows.map((row) => timeOf(row[column] ?? '', decimal)).filter((one) => !Number.isNaN(one));
   const steps = times
     .slice(1)
-    .map((at, place) => at - (times[place] as number))
+    .map((at, place) => at - entryAt(times, place))
     .sort((a, b) => a - b);
   const step = steps[steps.length >> 1] ?? 1;
   return step <= 10 ? 's' : null;

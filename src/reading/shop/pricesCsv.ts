@@ -5,7 +5,7 @@ import type { Offer } from '../../core/kit/shop.ts';
 import { BUS_KEYS, type Bus } from '../../core/standards/buses.ts';
 import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
 import { finish, type Steps } from '../../core/steps.ts';
-import { toMBps } from '../../core/units/convert.ts';
+import { toMegabytes } from '../../core/units/convert.ts';
 import { readDate } from '../../core/units/date.ts';
 import { readNumber } from '../../core/units/number.ts';
 import { parseRate } from '../../core/units/parse.ts';
@@ -167,7 +167,7 @@ function speedOf(text: string): number | null | 'no-number' {
   if (text === '') return null;
   const [bare, other] = [readNumber(text, 'comma'), readNumber(text)];
   const own = parseRate(text);
-  const value = bare.ok ? bare.value : other.ok ? other.value : own.ok ? toMBps(own.value.value) : Number.NaN;
+  const value = bare.ok ? bare.value : other.ok ? other.value : own.ok ? toMegabytes(own.value.value) : Number.NaN;
   return Number.isFinite(value) && value > 0 ? value : 'no-number';
 }
 
@@ -235,11 +235,17 @@ function offerOf(line: Line, signs: Signs, currency: string): Omit<Offer, 'id'> 
   const [read, write, sustained] = speeds as readonly (number | null)[];
   return {
     name: (named || line.text).slice(0, 80),
-    ...{ form: card.form, capacityGB: card.capacityGB, marks: card.marks },
+    form: card.form,
+    capacityGB: card.capacityGB,
+    marks: card.marks,
     bus: isBus(cell('bus')) ? (cell('bus') as Bus) : null,
     readMBps: read ?? card.readMBps,
-    ...{ writeMBps: write ?? null, sustainedMBps: sustained ?? null },
-    ...{ price: price.value, currency: own.slice(0, 12), seller: cell('seller').slice(0, 120), date },
+    writeMBps: write ?? null,
+    sustainedMBps: sustained ?? null,
+    price: price.value,
+    currency: own.slice(0, 12),
+    seller: cell('seller').slice(0, 120),
+    date,
     note: cell('note') || null,
   };
 }

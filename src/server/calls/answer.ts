@@ -36,7 +36,10 @@ export const answer = call({
   answer: object({
     need: objectOrNull({ bitsPerSecond: number, bytesPerSecond: number }),
     card: objectOrNull({
-      ...{ form: oneOrNull(FORM_KEYS), capacityGB: numberOrNull, marks: list(text), bus: oneOrNull(BUS_KEYS) },
+      form: oneOrNull(FORM_KEYS),
+      capacityGB: numberOrNull,
+      marks: list(text),
+      bus: oneOrNull(BUS_KEYS),
     }),
     verdict: oneOrNull(VERDICTS),
     minutes: object({ label: numberOrNull, planned: numberOrNull }),

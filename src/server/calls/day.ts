@@ -34,7 +34,9 @@ interface Asked {
 }
 
 const refused = (path: string, message: string): Refusal => ({
-  ...{ status: 400, code: 'invalid', message: 'The plan is not valid.' },
+  status: 400,
+  code: 'invalid',
+  message: 'The plan is not valid.',
   details: [{ path, message }],
 });
 
@@ -57,25 +59,43 @@ function dayView(day: PlannedDay, names: DayNames) {
   const { totals } = day;
   return {
     rolls: day.rolls.map((roll) => ({
-      ...{ blockId: roll.blockId, bodyId: roll.bodyId, slotId: roll.slotId, cardId: roll.cardId },
-      ...{ fromSeconds: roll.fromSeconds, toSeconds: roll.toSeconds, GB: roll.GB },
-      ...{ verdict: roll.verdict, tone: roll.tone },
+      blockId: roll.blockId,
+      bodyId: roll.bodyId,
+      slotId: roll.slotId,
+      cardId: roll.cardId,
+      fromSeconds: roll.fromSeconds,
+      toSeconds: roll.toSeconds,
+      GB: roll.GB,
+      verdict: roll.verdict,
+      tone: roll.tone,
     })),
     swaps: day.swaps,
     offloads: day.offloads.map(({ readerId, cardId, stage, copy, fromSeconds, toSeconds, GB }) => ({
-      ...{ readerId, cardId, stage, copy, fromSeconds, toSeconds, GB },
+      readerId,
+      cardId,
+      stage,
+      copy,
+      fromSeconds,
+      toSeconds,
+      GB,
     })),
     frees: day.frees,
     shortages: day.shortages.map((short) => {
       const fault = short.reason.code === 'not-planned' ? faultOf.get(short.blockId ?? '') : undefined;
       return {
-        ...{ atSeconds: short.atSeconds, blockId: short.blockId, bodyId: short.bodyId },
-        ...{ missingMinutes: short.missingMinutes, missingGB: short.missingGB },
+        atSeconds: short.atSeconds,
+        blockId: short.blockId,
+        bodyId: short.bodyId,
+        missingMinutes: short.missingMinutes,
+        missingGB: short.missingGB,
         text: fault ? dayFaultText(fault, names) : shortageText(short, names),
       };
     }),
     totals: {
-      ...{ rolledMinutes: totals.rolledMinutes, GB: totals.GB, swaps: totals.swaps, cardsUsed: totals.cardsUsed },
+      rolledMinutes: totals.rolledMinutes,
+      GB: totals.GB,
+      swaps: totals.swaps,
+      cardsUsed: totals.cardsUsed,
       mostMinutesOnOneCard: totals.mostMinutesOnOneCard,
       lastOffloadEndsSeconds: totals.lastOffloadEndsSeconds,
       destinationGB: totals.destinationGB,
@@ -104,16 +124,15 @@ export const day = call({
   answer: object({
     rolls: list(
       Joi.object({
-        ...{
-          blockId: text,
-          bodyId: text,
-          slotId: text,
-          cardId: text,
-          fromSeconds: number,
-          toSeconds: number,
-          GB: number,
-        },
-        ...{ verdict: oneOf(VERDICTS), tone: oneOf(['cool', 'warm', 'hot']) },
+        blockId: text,
+        bodyId: text,
+        slotId: text,
+        cardId: text,
+        fromSeconds: number,
+        toSeconds: number,
+        GB: number,
+        verdict: oneOf(VERDICTS),
+        tone: oneOf(['cool', 'warm', 'hot']),
       }),
     ),
     swaps: list(
@@ -121,20 +140,34 @@ export const day = call({
     ),
     offloads: list(
       Joi.object({
-        ...{ readerId: textOrNull, cardId: text, stage: oneOf(['copy', 'verify']), copy: number },
-        ...{ fromSeconds: number, toSeconds: number, GB: number },
+        readerId: textOrNull,
+        cardId: text,
+        stage: oneOf(['copy', 'verify']),
+        copy: number,
+        fromSeconds: number,
+        toSeconds: number,
+        GB: number,
       }),
     ),
     frees: list(Joi.object({ cardId: text, atSeconds: number })),
     shortages: list(
       Joi.object({
-        ...{ atSeconds: number, blockId: textOrNull, bodyId: textOrNull },
-        ...{ missingMinutes: number, missingGB: number, text },
+        atSeconds: number,
+        blockId: textOrNull,
+        bodyId: textOrNull,
+        missingMinutes: number,
+        missingGB: number,
+        text,
       }),
     ),
     totals: object({
-      ...{ rolledMinutes: number, GB: number, swaps: number, cardsUsed: number, mostMinutesOnOneCard: number },
-      ...{ lastOffloadEndsSeconds: numberOrNull, destinationGB: list(Joi.number().unsafe()) },
+      rolledMinutes: number,
+      GB: number,
+      swaps: number,
+      cardsUsed: number,
+      mostMinutesOnOneCard: number,
+      lastOffloadEndsSeconds: numberOrNull,
+      destinationGB: list(Joi.number().unsafe()),
     }),
   }),
   answerText: 'The day, in seconds from its start',
@@ -158,7 +191,10 @@ export const day = call({
         refusal(422, 'too-much-work', 'That is more than is worked out at once. Ask for fewer blocks or cards.'),
       );
     const answer = plannedDay({
-      ...{ kit, plan, times: clock, now: null },
+      kit,
+      plan,
+      times: clock,
+      now: null,
       policy: { take: asked.policy.take, headroom: margin.value },
     });
     return ok(dayView(answer, dayNames(kit, plan, clock)));

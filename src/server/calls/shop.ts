@@ -51,7 +51,9 @@ interface Asked {
 }
 
 const invalid = (details: Refusal['details']): Refusal => ({
-  ...{ status: 400, code: 'invalid', message: 'The needs or the offers are not valid.' },
+  status: 400,
+  code: 'invalid',
+  message: 'The needs or the offers are not valid.',
   details,
 });
 
@@ -80,8 +82,11 @@ const shopView = ({ sets, impossible }: ShopAnswer, left: ReadonlySet<string>) =
     aim: set.aim,
     items: set.items.map(({ offerId, needId, count }) => ({ offerId, needId, count })),
     owned: set.owned.map(({ cardId, needId }) => ({ cardId, needId })),
-    ...{ price: set.price, cards: set.cards, mostMinutesOnOneCard: set.mostMinutesOnOneCard },
-    ...{ optimal: set.optimal, bound: set.bound },
+    price: set.price,
+    cards: set.cards,
+    mostMinutesOnOneCard: set.mostMinutesOnOneCard,
+    optimal: set.optimal,
+    bound: set.bound,
   })),
   impossible: impossible.map(({ needId, why }) => ({ needId, text: impossibleText(why) })),
   leftOut: [...left].map((offerId) => ({ offerId })),
@@ -117,8 +122,11 @@ export const shop = call({
         aim: oneOf(AIMS),
         items: list(Joi.object({ offerId: text, needId: text, count: number })),
         owned: list(Joi.object({ cardId: text, needId: text })),
-        ...{ price: number, cards: number, mostMinutesOnOneCard: number },
-        ...{ optimal: Joi.boolean().required(), bound: number },
+        price: number,
+        cards: number,
+        mostMinutesOnOneCard: number,
+        optimal: Joi.boolean().required(),
+        bound: number,
       }),
     ),
     impossible: list(Joi.object({ needId: text, text })),
@@ -158,7 +166,8 @@ export const shop = call({
     const steps = shopSteps(
       {
         kit: { ...kit, cards: cardsForShop(kit.cards, kit.standing) },
-        ...{ needs, useOwned: asked.useOwned },
+        needs,
+        useOwned: asked.useOwned,
         offers: all.filter(({ id }) => !left.has(id)),
         policy: { take: asked.policy.take, headroom: margin.value },
       },

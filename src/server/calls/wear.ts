@@ -39,8 +39,12 @@ export const wear = call({
   run(asked) {
     const { hours, days, fills, writtenTB, loopHours, pricePerHour } = wearOf(asked);
     return ok({
-      ...{ hours: view(hours), days: view(days), fills: view(fills), writtenTB: view(writtenTB) },
-      ...{ loopHours: view(loopHours), pricePerHour: view(pricePerHour) },
+      hours: view(hours),
+      days: view(days),
+      fills: view(fills),
+      writtenTB: view(writtenTB),
+      loopHours: view(loopHours),
+      pricePerHour: view(pricePerHour),
     });
   },
 });

@@ -12,7 +12,11 @@ beforeAll(async () => {
   writeFileSync(join(client, '404.html'), '<html><head></head><body>lost</body></html>');
   writeFileSync(join(client, 'bodies', 'index.html'), '<meta http-equiv="content-security-policy" content="x">');
   app = await createApp({
-    ...{ client, demo: true, certificate: null, log: false, maxEventLoopDelay: 40 },
+    client,
+    demo: true,
+    certificate: null,
+    log: false,
+    maxEventLoopDelay: 40,
     handler: async (_request, response) => void response.writeHead(200).end('{}'),
     work: { isFull: () => false, run: async () => 'busy' },
   });

@@ -23,7 +23,8 @@ export const ownAddresses = (): readonly string[] =>
     .flatMap((one) => (one && one.family === 'IPv4' && !one.internal ? [one.address] : []));
 
 const withFingerprint = (key: string, cert: string): Certificate => ({
-  ...{ key, cert },
+  key,
+  cert,
   fingerprint: new X509Certificate(cert).fingerprint256,
 });
 

@@ -6,7 +6,7 @@ import { sharesOf } from '../../core/match/seats.ts';
 import { assertNever } from '../../core/result.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { fromGB, toGB, toMbps } from '../../core/units/convert.ts';
+import { fromGigabytes, toGigabytes, toMegabits } from '../../core/units/convert.ts';
 import { capacityText, either, MBpsText, MbpsText, minutesText, plain } from '../quantity.ts';
 
 /** One line of the arithmetic: the working on the left, what it comes to on the right. */
@@ -94,16 +94,16 @@ export function cellSums(rate: StreamRate, body: Body, card: Card, cell: Cell): 
   sums.push(
     assumed
       ? {
-          working: `${capacityText(fromGB(card.capacityGB))} × ${ASSUMED.usableFraction.value} usable`,
-          result: `${plain(toGB(bytes))} GB`,
+          working: `${capacityText(fromGigabytes(card.capacityGB))} × ${ASSUMED.usableFraction.value} usable`,
+          result: `${plain(toGigabytes(bytes))} GB`,
           assumed: true,
         }
-      : { working: 'usable, as entered', result: `${plain(toGB(bytes))} GB` },
+      : { working: 'usable, as entered', result: `${plain(toGigabytes(bytes))} GB` },
   );
   if (cell.planned !== null) {
     const exact = bytes / average / 60;
     sums.push({
-      working: `${plain(toGB(bytes))} GB × 8000 ÷ ${plain(toMbps(average))} Mb/s ÷ 60`,
+      working: `${plain(toGigabytes(bytes))} GB × 8000 ÷ ${plain(toMegabits(average))} Mb/s ÷ 60`,
       result: `${plain(exact)} → ${minutesText(cell.planned)}`,
     });
   }

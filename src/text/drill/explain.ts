@@ -6,6 +6,7 @@ import { plannedOf } from '../../core/drill/kinds/minutes.ts';
 import { whyStopped } from '../../core/drill/kinds/stopped.ts';
 import type { Facts, Question } from '../../core/drill/question.ts';
 import type { Slip } from '../../core/drill/slips.ts';
+import { entryAt } from '../../core/entryAt.ts';
 import { board } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { usableOf } from '../../core/match/minutes/minutes.ts';
@@ -15,7 +16,7 @@ import { assertNever } from '../../core/result.ts';
 import { type Bus, bus, busInForce } from '../../core/standards/buses.ts';
 import { MARK_KEYS, promisedMBps } from '../../core/standards/marks.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { fromGB, toGB } from '../../core/units/convert.ts';
+import { fromGigabytes, toGigabytes } from '../../core/units/convert.ts';
 import { rateSum, type Sum } from '../bodies/rateLines.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { findingLine } from '../match/finding.ts';
@@ -62,7 +63,7 @@ function bits(facts: Extract<Facts, { kind: 'bits' }>): Explained {
         head: 'Nothing is lost: the computer counts in larger units.',
         sums: [
           { working: '1 GiB = 1024 × 1024 × 1024 bytes', result: `1.074${NBSP}GB` },
-          { working: `${facts.GiB}${NBSP}GiB × 1.074, about`, result: capacityText(fromGB(facts.GB)) },
+          { working: `${facts.GiB}${NBSP}GiB × 1.074, about`, result: capacityText(fromGigabytes(facts.GB)) },
         ],
         guide: 'gb',
       };
@@ -115,7 +116,7 @@ function cheapest(question: Question, facts: Extract<Facts, { kind: 'cheapest' }
   return {
     head: `The stream needs ${MBpsText(facts.need)}, with headroom ${MBpsText(wanted)}.`,
     sums: offers.map(({ face, price }, at) => {
-      const cell = answers.columnAt(at)[0] as Cell;
+      const cell = entryAt(answers.columnAt(at), 0);
       const floor = cell.floor === null ? 'nothing' : MBpsText(cell.floor);
       return {
         working: `${faceName(face)}, €${NBSP}${price}: promises ${floor}`,
@@ -129,14 +130,14 @@ function cheapest(question: Question, facts: Extract<Facts, { kind: 'cheapest' }
 function minutes({ mode, capacityGB }: Extract<Facts, { kind: 'minutes' }>): Explained {
   const rate = streamRate(mode);
   const planned = plannedOf(mode, capacityGB);
-  const room = usableOf(fromGB(capacityGB));
+  const room = usableOf(fromGigabytes(capacityGB));
   return {
     head: `About ${planned === null ? '—' : minutesText(planned)}: what is usable, by everything that is written.`,
     sums: rate.ok
       ? [
           ...rate.value.lines.map(rateSum),
           { working: 'fills the card', result: `${MbpsText(rate.value.average)} = ${MBpsText(rate.value.average)}` },
-          { working: 'usable', result: `${plain(toGB(room))}${NBSP}GB`, assumed: true },
+          { working: 'usable', result: `${plain(toGigabytes(room))}${NBSP}GB`, assumed: true },
           { working: 'planned minutes', result: planned === null ? '—' : minutesText(planned) },
           {
             working: 'by head: GB × 8000 ÷ Mb/s ÷ 60',
@@ -252,7 +253,7 @@ function afternoon(facts: Extract<Facts, { kind: 'afternoon' }>): Explained {
     head: 'What rolls, divided by what a card lasts, rounded up.',
     sums: [
       { working: `${facts.minutes} min × ${plain(facts.rolling * 100)} %`, result: minutesText(Math.round(rolled)) },
-      { working: `a card of ${capacityText(fromGB(facts.capacityGB))} lasts`, result: minutesText(planned) },
+      { working: `a card of ${capacityText(fromGigabytes(facts.capacityGB))} lasts`, result: minutesText(planned) },
       {
         working: `${plain(rolled)} ÷ ${planned}`,
         result: `${plain(rolled / planned, 2)} → ${Math.ceil(rolled / planned)}`,
@@ -308,7 +309,7 @@ export function explain(question: Question): Explained {
         sums: faces.map((face) => {
           const problems = faceProblems(face).map(labelProblemText).join(' ');
           return {
-            working: `${capacityText(fromGB(face.capacityGB))} ${face.words.join(' ')}: ${problems || 'nothing odd.'}`,
+            working: `${capacityText(fromGigabytes(face.capacityGB))} ${face.words.join(' ')}: ${problems || 'nothing odd.'}`,
             result: contradicts(face) ? 'contradiction' : 'sound',
           };
         }),

@@ -31,7 +31,9 @@ export function againText(due: string, day: string): string {
   if (days <= 0) return 'today';
   if (days === 1) return 'tomorrow';
   const date = new Date(`${due}T12:00:00Z`).toLocaleDateString('en-GB', {
-    ...{ day: 'numeric', month: 'short', timeZone: 'UTC' },
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
     ...(days > 300 ? { year: 'numeric' } : {}),
   });
   return days < 30 ? `in ${days} days, on ${date}` : `on ${date}`;

@@ -1,5 +1,5 @@
 import { workedAnswer } from '../../core/guide/worked.ts';
-import { fromGB } from '../../core/units/convert.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
 import { cellSums } from '../bodies/rateLines.ts';
 import { cardSummary, modeTitle } from '../match/cell.ts';
 import { findingLine } from '../match/finding.ts';
@@ -17,7 +17,7 @@ export const ARITHMETIC: GuideSection = {
   id: 'arithmetic',
   title: 'The arithmetic, once with numbers',
   lead: [
-    `${modeTitle(mode)} in a slot of UHS-II on ${cardSummary(card)}: ${capacityText(fromGB(card.capacityGB))}, once-only take.`,
+    `${modeTitle(mode)} in a slot of UHS-II on ${cardSummary(card)}: ${capacityText(fromGigabytes(card.capacityGB))}, once-only take.`,
     `The answer: ${VERDICT_WORDS[cell.verdict]}.`,
   ],
   entries: [],

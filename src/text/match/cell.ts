@@ -5,7 +5,7 @@ import type { Cell } from '../../core/match/cell.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
-import { fromGB } from '../../core/units/convert.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
 import { STATE_WORDS } from '../cards/state.ts';
 import { HEAT_ASIDE, HEAT_WORDS } from '../heat/heatWords.ts';
 import {
@@ -74,7 +74,7 @@ export function cardPromise(card: Card): string {
 }
 
 export const cardSummary = (card: Card): string =>
-  `${form(card.form).name} ${capacityText(fromGB(card.capacityGB))}, ${cardPromise(card)}`;
+  `${form(card.form).name} ${capacityText(fromGigabytes(card.capacityGB))}, ${cardPromise(card)}`;
 
 /** Where its seats are unlike: each with its card and word, for the head of Why. Empty where they are alike. */
 export const seatTexts = ({
@@ -105,7 +105,7 @@ export function cellPlace(cell: Cell, body: Body, card: Card): string {
   const inForce = found?.rule === 'bus' && found.inForce !== null ? bus(found.inForce).name : '';
   // “CFexpress 2.0” already begins with the form's name.
   const speaks = inForce.startsWith(own.split(' ')[0] ?? own) ? inForce.replace(/^\S+ /, '') : inForce;
-  const size = capacityText(fromGB(card.capacityGB));
+  const size = capacityText(fromGigabytes(card.capacityGB));
   return [body.name, slot, `${[own, speaks].filter(Boolean).join(' ')} ${size}, ${cardPromise(card)}`]
     .filter(Boolean)
     .join(' · ');

@@ -1,7 +1,7 @@
 import type { Body, Card } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { fromGB, fromMBps } from '../../core/units/convert.ts';
+import { fromGigabytes, fromMegabytes } from '../../core/units/convert.ts';
 import { capacityText } from '../quantity.ts';
 
 /** One place the stream passes on its way to the flash. */
@@ -15,7 +15,7 @@ export interface Section {
   readonly holds?: string;
 }
 
-const holds = (gb: number): string => capacityText(fromGB(gb));
+const holds = (gb: number): string => capacityText(fromGigabytes(gb));
 
 /** The write path of a cell, left to right, without the stream itself. */
 export function stripSections(cell: Cell, body: Body, card: Card): readonly Section[] {
@@ -23,13 +23,13 @@ export function stripSections(cell: Cell, body: Body, card: Card): readonly Sect
   const sections: Section[] = [];
   if (body.bufferMB) sections.push({ name: 'buffer', rate: null, counts: false, holds: holds(body.bufferMB / 1000) });
   sections.push({ name: 'slot bus', rate: bus?.rule === 'bus' ? bus.ceiling : null, counts: true });
-  if (body.ceilingMBps !== null) sections.push({ name: 'body', rate: fromMBps(body.ceilingMBps), counts: true });
+  if (body.ceilingMBps !== null) sections.push({ name: 'body', rate: fromMegabytes(body.ceilingMBps), counts: true });
   const peak = card.writeMBps ?? null;
   const cache = card.cacheGB ? { holds: holds(card.cacheGB) } : {};
   sections.push(
     {
       name: card.cacheGB ? 'fast cache' : 'card peak',
-      rate: peak === null ? null : fromMBps(peak),
+      rate: peak === null ? null : fromMegabytes(peak),
       counts: false,
       ...cache,
     },

@@ -2,7 +2,7 @@ import type { TakeKind } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import type { Finding } from '../../core/match/finding.ts';
 import { type Tone, toneOf, type Verdict } from '../../core/match/verdict.ts';
-import { toMBps } from '../../core/units/convert.ts';
+import { toMegabytes } from '../../core/units/convert.ts';
 import { either, plain } from '../quantity.ts';
 
 /** One of the three lines that disagree in real life. */
@@ -20,7 +20,7 @@ function arithmetic(cell: Cell, take: TakeKind): ThreeLine {
   const title = 'Arithmetic';
   const { need, floor, ceiling } = cell;
   if (need === null) return { title, word: '—', detail: 'no rate to compare', tone: 'none' };
-  const n = plain(toMBps(need));
+  const n = plain(toMegabytes(need));
   const bus = find(cell, 'bus');
   if (bus && !bus.slotTold && ceiling !== null && ceiling < need && cell.verdict === 'uncovered')
     return { title, word: 'Unknown', detail: `slot’s bus not entered, ${n} MB/s needed`, tone: 'hot' };
@@ -30,7 +30,7 @@ function arithmetic(cell: Cell, take: TakeKind): ThreeLine {
     return {
       title,
       word: 'Too slow',
-      detail: `${find(cell, 'body-ceiling')?.outcome === 'short' ? 'body' : 'bus'} ${plain(toMBps(ceiling))} < ${n} MB/s`,
+      detail: `${find(cell, 'body-ceiling')?.outcome === 'short' ? 'body' : 'bus'} ${plain(toMegabytes(ceiling))} < ${n} MB/s`,
       tone: 'hot',
     };
   }
@@ -41,17 +41,17 @@ function arithmetic(cell: Cell, take: TakeKind): ThreeLine {
     return { title, word: 'Thin', detail: 'approved, no headroom', tone: toneOf('tight', take) };
   if (cell.doubted && floor === null) return { title, word: 'Unknown', detail: 'label in doubt', tone: 'hot' };
   if (floor === null) return { title, word: 'Unknown', detail: `no promise for ${n} MB/s`, tone: 'hot' };
-  const f = plain(toMBps(floor));
+  const f = plain(toMegabytes(floor));
   const headroom = find(cell, 'headroom');
   if (headroom?.outcome === 'pass' && ceiling !== null && ceiling < headroom.wanted && ceiling >= need)
     return {
       title,
       word: 'Thin',
-      detail: `carries ${plain(toMBps(ceiling))} ≥ ${n} MB/s`,
+      detail: `carries ${plain(toMegabytes(ceiling))} ≥ ${n} MB/s`,
       tone: toneOf('tight', take),
     };
   if (headroom?.outcome === 'pass') {
-    return { title, word: 'Holds', detail: `${f} ≥ ${plain(toMBps(headroom.wanted))} MB/s`, tone: 'cool' };
+    return { title, word: 'Holds', detail: `${f} ≥ ${plain(toMegabytes(headroom.wanted))} MB/s`, tone: 'cool' };
   }
   return floor >= need
     ? { title, word: 'Thin', detail: `${f} ≥ ${n} MB/s`, tone: toneOf('tight', take) }

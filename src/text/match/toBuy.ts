@@ -1,11 +1,11 @@
 import type { Print } from '../../core/match/buyCard.ts';
 import { form } from '../../core/standards/forms.ts';
-import { fromGB } from '../../core/units/convert.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
 import { capacityText } from '../quantity.ts';
 
 /** A card to buy, as it is asked for over a counter: `CFexpress A 160 GB, VPG200`. */
 export const printText = ({ form: key, capacityGB, mark }: Print): string =>
-  `${form(key).name} ${capacityText(fromGB(capacityGB))}, ${mark}`;
+  `${form(key).name} ${capacityText(fromGigabytes(capacityGB))}, ${mark}`;
 
 /** Label and note of a card that is not owned yet. */
 export const toBuyWords = (print: Print): { readonly label: string; readonly note: string } => ({

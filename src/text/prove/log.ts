@@ -2,7 +2,7 @@ import type { BenchProgram, Body, Card, Constancy, Test, TestEnd, TestStart } fr
 import type { Entry, EntryKind, LogOrder, TakeDoubt } from '../../core/prove/entries.ts';
 import { form } from '../../core/standards/forms.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import { fromGB } from '../../core/units/convert.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
 import { paceText } from '../heat/heatWords.ts';
 import { modeTitle } from '../match/cell.ts';
@@ -135,7 +135,7 @@ export function logLine(entry: Entry, named: Named): LogLine {
       const { print } = report;
       return {
         title: modeName(report.bodyId, report.modeId, named),
-        place: `${place} · ${form(print.form).name} ${capacityText(fromGB(print.capacityGB))}${print.marks.length > 0 ? `, ${print.marks.join(' ')}` : ''}, reported${report.from ? ` by ${report.from}` : ''}`,
+        place: `${place} · ${form(print.form).name} ${capacityText(fromGigabytes(print.capacityGB))}${print.marks.length > 0 ? `, ${print.marks.join(' ')}` : ''}, reported${report.from ? ` by ${report.from}` : ''}`,
         figure: clockText(report.seconds as Seconds),
         end: END_WORD[report.end],
         tone: 'none',

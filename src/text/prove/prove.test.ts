@@ -168,15 +168,26 @@ describe('bursts, symptoms, tables and what others say', () => {
 
   it('likely is never proven, reported moves nothing', () => {
     const twins: Of<'twin-tests'> = {
-      ...{ rule: 'twin-tests', outcome: 'note', passes: 1, cards: ['C-02', 'C-03'], dropSeconds: null, testIds: [] },
+      rule: 'twin-tests',
+      outcome: 'note',
+      passes: 1,
+      cards: ['C-02', 'C-03'],
+      dropSeconds: null,
+      testIds: [],
     };
     expect(twinsLine(twins)).toMatchObject({
       text: 'Likely: C-02 and C-03, of the same print, passed',
       figure: '1 pass',
     });
     const reported: Of<'reported'> = {
-      ...{ rule: 'reported', outcome: 'note', passes: 1, drops: 1, from: [], newest: '2026-05-01' },
-      ...{ contradicts: true, reportIds: [] },
+      rule: 'reported',
+      outcome: 'note',
+      passes: 1,
+      drops: 1,
+      from: [],
+      newest: '2026-05-01',
+      contradicts: true,
+      reportIds: [],
     };
     expect(reportedLine(reported)).toMatchObject({ text: 'Reported, 2026-05-01', figure: '1 full, 1 dropped' });
     expect(reportedLine(reported).more).toContain('your own tests, which stand');

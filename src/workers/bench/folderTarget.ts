@@ -1,3 +1,4 @@
+import { entryAt } from '../../core/entryAt.ts';
 import { isFootage } from '../../core/prove/bench/bench.ts';
 import type { Target } from './target.ts';
 
@@ -339,8 +340,8 @@ export async function folderTarget(
           reading?.close();
           reading = null;
           let [from, which] = [0, 0];
-          while (which < parts.length && from + (parts[which] as number) <= place) {
-            from += parts[which] as number;
+          while (which < parts.length && from + entryAt(parts, which) <= place) {
+            from += entryAt(parts, which);
             which += 1;
           }
           const opened = await openReading(own, nameOf(which), from);

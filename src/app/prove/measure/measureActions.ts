@@ -16,7 +16,7 @@ import { supportedBy } from '../../../core/prove/trace/supports.ts';
 import type { TraceReading } from '../../../core/prove/trace/trace.ts';
 import { busCeiling } from '../../../core/standards/buses.ts';
 import type { Mark } from '../../../core/standards/marks.ts';
-import { toMBps } from '../../../core/units/convert.ts';
+import { toMegabytes } from '../../../core/units/convert.ts';
 import { newId } from '../../../kit/newId.ts';
 import { change, type ListEdit, put } from '../../../store/edit.ts';
 import { readItem } from '../../../store/read.ts';
@@ -243,7 +243,7 @@ export function busCeilingMBps(card: Card | undefined): number | null {
   if (!card) return null;
   const { bus } = busOf(card);
   const ceiling = bus && busCeiling(bus, card.form);
-  return ceiling === null ? null : toMBps(ceiling);
+  return ceiling === null ? null : toMegabytes(ceiling);
 }
 
 /** The same of a trace that was kept. */

@@ -1,6 +1,7 @@
+import { entryAt } from '../../entryAt.ts';
 import type { Body, CounterReading, Mode } from '../../kit/model.ts';
 import { finish, type Steps } from '../../steps.ts';
-import { fromGB, KB, MB } from '../../units/convert.ts';
+import { fromGigabytes, KB, MB } from '../../units/convert.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
 import { streamRate } from '../rate/streamRate.ts';
 import { type LinearSolver, leastRatio, mostRatio, normalised, type OpenProgramme, type Row } from './linear.ts';
@@ -105,7 +106,7 @@ const BOX: readonly Row[] = [
 
 /** What one reading says: low × (rate + fixed + frame × per frame) ≤ usable × capacity ≤ high × (the same), in MB. */
 function rowsOf({ reading, picture, fps }: Usable): readonly Row[] {
-  const capacity = fromGB(reading.capacityGB) / MB;
+  const capacity = fromGigabytes(reading.capacityGB) / MB;
   const low = reading.minutes * 60;
   const high = low + 60;
   const rate = picture / MB;
@@ -173,8 +174,10 @@ function decode(
 /** What the counter would show of a mode: usable × capacity ÷ what it writes, least and most. */
 function minutesOf(programme: OpenProgramme, capacityGB: number, picture: number, fps: number): Extent | null {
   const ratio = {
-    ...{ over: [fromGB(capacityGB) / MB / 60, 0, 0], overPlus: 0 },
-    ...{ under: [0, 1, (fps * KB) / MB], underPlus: picture / MB },
+    over: [fromGigabytes(capacityGB) / MB / 60, 0, 0],
+    overPlus: 0,
+    under: [0, 1, (fps * KB) / MB],
+    underPlus: picture / MB,
   };
   const [low, high] = [leastRatio(programme, ratio), mostRatio(programme, ratio)];
   return low === null || high === null ? null : { low, high };
@@ -273,7 +276,7 @@ function suspects(telling: readonly Usable[], solve: LinearSolver): readonly Usa
   try {
     const found = programme.least(Array.from({ length: columns }, (_, at) => (at < UNKNOWNS ? 0 : 1)));
     const giving = (at: number): number => found?.point[UNKNOWNS + at] ?? 0;
-    return [...telling.keys()].sort((a, b) => giving(b) - giving(a) || a - b).map((at) => telling[at] as Usable);
+    return [...telling.keys()].sort((a, b) => giving(b) - giving(a) || a - b).map((at) => entryAt(telling, at));
   } finally {
     programme.close();
   }

@@ -84,7 +84,13 @@ describe('streamRate', () => {
       rateOf({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: 1000, height: 1000, fps: 25, ...none }).lines,
     ).toEqual([
       {
-        ...{ code: 'raw', width: 1000, height: 1000, bitsPerPixel: 12, ratio: 3, fps: 25, bytesPerSecond: 12_500_000 },
+        code: 'raw',
+        width: 1000,
+        height: 1000,
+        bitsPerPixel: 12,
+        ratio: 3,
+        fps: 25,
+        bytesPerSecond: 12_500_000,
       },
     ]);
     expect(rateOf({ rate: { kind: 'frame', bytesPerFrame: 1000 }, fps: 25, captureFps: 50, ...none }).lines).toEqual([
@@ -95,7 +101,11 @@ describe('streamRate', () => {
       { code: 'variable', factor: 1.2, bytesPerSecond: 1_200_000 },
     ]);
     expect(rateOf({ rate: stated(8), fps: 25, captureFps: 50, ...none }).lines[1]).toEqual({
-      ...{ code: 'slow-motion', recorded: 25, captured: 50, upperBound: false, bytesPerSecond: 2_000_000 },
+      code: 'slow-motion',
+      recorded: 25,
+      captured: 50,
+      upperBound: false,
+      bytesPerSecond: 2_000_000,
     });
     const sound = { channels: 2, sampleHz: 48_000, bits: 16 };
     expect(rateOf({ rate: stated(8), ...none, sound }).lines[1]).toEqual({
@@ -112,19 +122,28 @@ describe('streamRate', () => {
     const none = { overhead: { fixedMbps: 0, perFrameKB: 0 } };
     const maker = { ...stated(8), source: 'maker', sourceNote: 'page 3' } as const;
     expect(rateOf({ rate: maker, ...none }).lines[0]).toEqual({
-      ...{ code: 'source', source: 'maker', note: 'page 3', others: [], bytesPerSecond: 1_000_000 },
+      code: 'source',
+      source: 'maker',
+      note: 'page 3',
+      others: [],
+      bytesPerSecond: 1_000_000,
     });
     expect(rateOf({ rate: stated(8), ...none, otherRates: [] }).lines[0]?.code).toBe('stated');
     const measured = { ...stated(4), source: 'measured' } as const;
     const both = rateOf({ rate: stated(8), ...none, otherRates: [measured] });
     expect(both.peak).toBe(500_000);
     expect(both.lines[0]).toEqual({
-      ...{ code: 'source', source: 'measured', note: null, others: ['maker'], bytesPerSecond: 500_000 },
+      code: 'source',
+      source: 'measured',
+      note: null,
+      others: ['maker'],
+      bytesPerSecond: 500_000,
     });
     const raw = { kind: 'raw', bitsPerPixel: 12, ratio: 3 } as const;
     const chosen = rateOf({ rate: raw, width: 1000, height: 1000, ...none, otherRates: [stated(8)] });
     expect(chosen.lines[0], 'a stated rate is the maker’s, a computed one stands behind it').toMatchObject({
-      ...{ source: 'maker', others: ['computed'] },
+      source: 'maker',
+      others: ['computed'],
     });
     const twice = rateOf({ rate: maker, ...none, otherRates: [{ ...stated(9), source: 'maker' }] });
     expect(twice.peak, 'of two alike the first').toBe(1_000_000);

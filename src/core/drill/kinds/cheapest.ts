@@ -1,3 +1,4 @@
+import { entryAt } from '../../entryAt.ts';
 import type { Random } from '../../heat/writepath/random.ts';
 import type { Body, Mode } from '../../kit/model.ts';
 import { board } from '../../match/board.ts';
@@ -65,12 +66,12 @@ export function makeCheapest({ random, level, slip }: Making): Draft | null {
   if (offers.some(({ face }) => contradicts(face))) return null;
   const cards = offers.map(({ face }, at) => faceCard(face, String(at)));
   const answers = board({ bodies: [body], cards, tests: [], reports: [] }, DEFAULT_POLICY);
-  const cells = offers.map((_, at) => answers.columnAt(at)[0] as Cell);
+  const cells = offers.map((_, at) => entryAt(answers.columnAt(at), 0));
   const holding = offers.filter((_, at) => cells[at]?.verdict === 'guaranteed').map(({ price }) => price);
   if (holding.length === 0) return null;
   const best = Math.min(...holding);
   const choices = offers.map(({ face, price }, at): Question['choices'][number] => {
-    const cell = cells[at] as Cell;
+    const cell = entryAt(cells, at);
     const isRight = cell.verdict === 'guaranteed' && price === best;
     return { value: { kind: 'face', face, price }, slip: isRight ? null : slipOf(cell, face) };
   });

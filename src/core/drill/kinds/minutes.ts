@@ -1,7 +1,7 @@
 import { streamRate } from '../../bodies/rate/streamRate.ts';
 import type { Mode } from '../../kit/model.ts';
 import { labelMinutes, plannedMinutes, usableOf } from '../../match/minutes/minutes.ts';
-import { fromGB } from '../../units/convert.ts';
+import { fromGigabytes } from '../../units/convert.ts';
 import { choicesOf, type Wrong } from '../choose.ts';
 import { pick } from '../draw.ts';
 import type { Level } from '../question.ts';
@@ -25,7 +25,7 @@ const MBPS: Readonly<Record<Level, readonly number[]>> = {
 export function plannedOf(mode: Mode, capacityGB: number): number | null {
   const rate = streamRate(mode);
   if (!rate.ok) return null;
-  const label = fromGB(capacityGB);
+  const label = fromGigabytes(capacityGB);
   return plannedMinutes(usableOf(label), rate.value.average, labelMinutes(label, rate.value.pictureAverage));
 }
 

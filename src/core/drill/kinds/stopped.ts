@@ -82,7 +82,10 @@ function setup(random: Random, reason: StopReason): Setup {
     case 'cache': {
       const MBps = between(random, 300, 700);
       return {
-        ...{ MBps, believedMBps: MBps, busMBps: 2000, burstMBps: 1500 },
+        MBps,
+        believedMBps: MBps,
+        busMBps: 2000,
+        burstMBps: 1500,
         cacheGB: between(random, 20, 120),
         sustainedMBps: Math.round(MBps * (0.45 + random() * 0.4)),
       };
@@ -90,7 +93,10 @@ function setup(random: Random, reason: StopReason): Setup {
     case 'heat': {
       const MBps = between(random, 1250, 1650);
       return {
-        ...{ MBps, believedMBps: MBps, busMBps: 4000, burstMBps: 2200 },
+        MBps,
+        believedMBps: MBps,
+        busMBps: 4000,
+        burstMBps: 2200,
         cacheGB: pick(random, [0, 10, 20]),
         sustainedMBps: Math.round(MBps * (1.1 + random() * 0.4)),
       };
@@ -99,7 +105,10 @@ function setup(random: Random, reason: StopReason): Setup {
       const believedMBps = between(random, 30, 75);
       const MBps = believedMBps * 8;
       return {
-        ...{ MBps, believedMBps, busMBps: 2000, burstMBps: 1200 },
+        MBps,
+        believedMBps,
+        busMBps: 2000,
+        burstMBps: 1200,
         cacheGB: between(random, 10, 60),
         sustainedMBps: Math.round(MBps * (0.4 + random() * 0.4)),
       };
@@ -123,7 +132,11 @@ export function makeStopped({ random, slip }: Making): Draft | null {
     bufferMB: between(random, 500, 3000),
     ambientC: between(random, reason === 'heat' ? 24 : 8, reason === 'heat' ? 34 : 26),
     clipMBps: MBps,
-    ...{ seconds: 0, writtenGB: 0, slowedAtSeconds: null, cardC: 0, throttleAtC: HEAT.throttleAtC },
+    seconds: 0,
+    writtenGB: 0,
+    slowedAtSeconds: null,
+    cardC: 0,
+    throttleAtC: HEAT.throttleAtC,
   };
   const result = simulate(runOf(noted), true);
   const take: StoppedTake = {

@@ -4,7 +4,7 @@ import type { Finding } from '../../match/finding.ts';
 import { ASSUMED } from '../../standards/assumptions.ts';
 import type { Form } from '../../standards/forms.ts';
 import { CARD_HEAT, type CardHeatRow } from '../../standards/heat.ts';
-import { toMBps } from '../../units/convert.ts';
+import { toMegabytes } from '../../units/convert.ts';
 import { type Known, known, ownFigure } from './known.ts';
 
 /** Forms without a row of their own, and the one nearest in size whose figures they borrow [A]. */
@@ -22,7 +22,7 @@ function heatRow(form: Form): { readonly row: CardHeatRow; readonly borrowedFrom
 }
 
 /** What a card is written in a cell, MB/s; 0 where the mode has no rate. */
-export const needMBps = ({ need }: Cell): number => (need === null ? 0 : toMBps(need));
+export const needMBps = ({ need }: Cell): number => (need === null ? 0 : toMegabytes(need));
 
 const KEPT = 1 - ASSUMED.makerDerating.value;
 const OVER = 1 + ASSUMED.testedMargin.value;
@@ -37,12 +37,13 @@ const find = <R extends Finding['rule']>({ findings }: Cell, rule: R) =>
 function sustained(card: Card, cell: Cell): Known {
   const options: Known[] = [];
   const proven = find(cell, 'own-tests')?.provenUpTo ?? null;
-  if (proven !== null) options.push(known(toMBps(proven) * OVER, 'tested', { code: 'own-test', MBps: toMBps(proven) }));
+  if (proven !== null)
+    options.push(known(toMegabytes(proven) * OVER, 'tested', { code: 'own-test', MBps: toMegabytes(proven) }));
   const guarantee = find(cell, 'guarantee');
   if (guarantee && guarantee.floor !== null && guarantee.mark !== null)
-    options.push(known(toMBps(guarantee.floor), 'guaranteed', { code: 'mark', mark: guarantee.mark }));
+    options.push(known(toMegabytes(guarantee.floor), 'guaranteed', { code: 'mark', mark: guarantee.mark }));
   const minimum = find(cell, 'makers-minimum')?.floor ?? null;
-  if (minimum !== null) options.push(known(toMBps(minimum), 'guaranteed', { code: 'minimum' }));
+  if (minimum !== null) options.push(known(toMegabytes(minimum), 'guaranteed', { code: 'minimum' }));
   const approved = find(cell, 'approved');
   if (approved && (approved.outcome === 'pass' || approved.outcome === 'note'))
     options.push(known(needMBps(cell), 'guaranteed', { code: 'approved' }));

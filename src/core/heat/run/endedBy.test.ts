@@ -13,8 +13,16 @@ if (!mode) throw new Error('no mode');
 const plan: PlannedTake = { ...DEFAULT_PLAN, minutes: 40, ambientC: 20, sunC: 5 };
 const short = (change: Partial<Test> = {}): Test =>
   aTest({
-    ...{ id: 't', bodyId: cine.id, modeId: mode.id, cardId: big.id, end: 'cut-off', seconds: 1320 },
-    ...{ ambientWithSunC: 25, writtenMBps: null, clipGB: null, date: '2026-05-01' },
+    id: 't',
+    bodyId: cine.id,
+    modeId: mode.id,
+    cardId: big.id,
+    end: 'cut-off',
+    seconds: 1320,
+    ambientWithSunC: 25,
+    writtenMBps: null,
+    clipGB: null,
+    date: '2026-05-01',
     ...change,
   });
 const found = (...tests: readonly Test[]) => endedBy({ body: cine, mode, cards: [big], plan }, tests)?.id ?? null;

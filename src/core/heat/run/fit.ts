@@ -1,3 +1,4 @@
+import { entryAt } from '../../entryAt.ts';
 import type { Body, BodyFigure, Card, CardFigure, OwnFigure, Test } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { type Steps, within } from '../../steps.ts';
@@ -203,7 +204,7 @@ function* visited(
   const seen: number[][] = [];
   for (let step = 0; step < STEPS; step += 1) {
     if (step % 8 === 0) yield step / STEPS;
-    const next = at.map((one, place) => one + 0.6 * (spreads[place] as number) * Math.log(factor(random, 1)));
+    const next = at.map((one, place) => one + 0.6 * entryAt(spreads, place) * Math.log(factor(random, 1)));
     const then = cost(next);
     if (Math.log(1 - random()) < (now - then) / 2) [at, now] = [next, then];
     if (now < best.cost) best = { at, cost: now };
@@ -247,7 +248,7 @@ export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fi
   });
   const residuals = (at: readonly number[]): readonly number[] => [
     ...takes.map((take) => residualOf(take, at)),
-    ...at.map((one, place) => one / (spreads[place] as number)),
+    ...at.map((one, place) => one / entryAt(spreads, place)),
   ];
   const solved = solve(
     residuals,
@@ -258,11 +259,11 @@ export function* fitSteps(input: FitInput, solve: LeastSquares): Steps<Result<Fi
   const reported = fitted.map((key) => {
     const place = FITTED.indexOf(key);
     const before = figures[key]?.value ?? 0;
-    const sorted = Float64Array.from(seen, (at) => at[place] as number).sort();
+    const sorted = Float64Array.from(seen, (at) => entryAt(at, place)).sort();
     const [low, high] = [quantileSorted(sorted, 0.05), quantileSorted(sorted, 0.95)];
-    const value = Math.min(high, Math.max(low, best[place] as number));
+    const value = Math.min(high, Math.max(low, entryAt(best, place)));
     const factorOf = (one: number): number => before * Math.exp(one);
-    const informed = high - low < NARROWED * NINE_TENTHS * (spreads[place] as number);
+    const informed = high - low < NARROWED * NINE_TENTHS * entryAt(spreads, place);
     const after = { value: factorOf(value), basis: 'fitted' as const, low: factorOf(low), high: factorOf(high) };
     return { figure: key, before, after, informed, moved: value };
   });

@@ -1,3 +1,4 @@
+import { entryAt } from '../../entryAt.ts';
 import type { Body, BodyFigure, Card, CardFigure, PlannedTake } from '../../kit/model.ts';
 import type { ArrangeInput } from '../../match/arrange.ts';
 import { seatFor } from '../../match/board.ts';
@@ -6,7 +7,7 @@ import { usable } from '../../match/minutes/minutes.ts';
 import { cardsAtOnce, recordsAtOnce, seatCards } from '../../match/seats.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { AMBIENT_SPREAD } from '../../standards/assumptions.ts';
-import { toGB, toMBps } from '../../units/convert.ts';
+import { toGigabytes, toMegabytes } from '../../units/convert.ts';
 import { checkSimulation } from '../writepath/checkSimulation.ts';
 import type { Spreads } from '../writepath/draws.ts';
 import { simulate } from '../writepath/simulate.ts';
@@ -74,11 +75,11 @@ function partOf(card: Card, cell: Cell): Part {
     cell,
     figures,
     path: {
-      busMBps: cell.ceiling === null ? NO_CEILING_MBPS : toMBps(cell.ceiling),
+      busMBps: cell.ceiling === null ? NO_CEILING_MBPS : toMegabytes(cell.ceiling),
       burstMBps: figures.burstMBps.value,
       cacheGB: figures.cacheGB.value,
       sustainedMBps: figures.sustainedMBps.value,
-      usableGB: toGB(usable(card).bytes),
+      usableGB: toGigabytes(usable(card).bytes),
       stallEveryGB: figures.stallEveryGB?.value ?? null,
       stallSeconds: figures.stallSeconds?.value ?? null,
     },
@@ -203,15 +204,15 @@ export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal>
   const cards = arrangement === 'single' ? setup.cards.slice(0, 1) : setup.cards;
   if (cards.length === 0) return err({ code: 'no-card' });
   const cellIn = (at: number, slot: number): Cell =>
-    seatFor({ body, mode, card: cards[at] as Card, tests, policy }, slot);
+    seatFor({ body, mode, card: entryAt(cards, at), tests, policy }, slot);
   const seats = seatCards(body, cards.length, cellIn);
   if (!seats) {
     if (body.slots.length > 0) return err({ code: 'no-seat', cards: cards.length, slots: body.slots.length });
-    return err({ code: 'cannot-meet', card: cards[0] as Card, cell: cellIn(0, 0) });
+    return err({ code: 'cannot-meet', card: entryAt(cards, 0), cell: cellIn(0, 0) });
   }
   const parts: Part[] = [];
   for (const { card: at, slot } of seats) {
-    const card = cards[at] as Card;
+    const card = entryAt(cards, at);
     const cell = cellIn(at, slot);
     if (cell.need === null) return err({ code: 'cannot-meet', card, cell });
     parts.push(partOf(card, cell));

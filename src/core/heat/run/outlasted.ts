@@ -1,6 +1,6 @@
 import type { Body, Card, Test } from '../../kit/model.ts';
 import { readTest } from '../../match/testReading.ts';
-import { toMBps } from '../../units/convert.ts';
+import { toMegabytes } from '../../units/convert.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
 import { hasFailed, type Lane } from './lane.ts';
@@ -39,7 +39,7 @@ export function outlastedBy(lane: Lane, body: Body, card: Card, tests: readonly 
     const { misfit, average, implied } = readTest(test, body, card);
     const written = implied ?? average;
     if (misfit !== null || written === null) continue;
-    const result = simulate(asLogged(lane.sim, test, toMBps(written)), false);
+    const result = simulate(asLogged(lane.sim, test, toMegabytes(written)), false);
     const lasted = (test.takes ?? 1) * test.seconds + ((test.takes ?? 1) - 1) * (test.restSeconds ?? 0);
     if (!hasFailed(result) || result.atSeconds >= lasted * CLEARLY) continue;
     if (longest === null || test.seconds > longest.seconds) longest = test;

@@ -1,3 +1,4 @@
+import { entryAt } from '../../entryAt.ts';
 import { GB, MB } from '../../units/convert.ts';
 import { type Paces, paces, secondsTo } from './flow.ts';
 import { cardWatts, type Prepared, prepare } from './prepare.ts';
@@ -221,7 +222,7 @@ const ENDS: Readonly<Partial<Record<EventName, SimOutcome>>> = {
  */
 export function simulate(sim: Simulation, record = true, watch?: Watch): SimResult {
   const cards = prepare(sim);
-  let now = cards[0] as Prepared;
+  let now = entryAt(cards, 0);
   const state = begin(sim, now);
   let flow = flowNow(sim, now, state);
   const timeline: Moment[] = record ? [momentOf('start', state, flow)] : [];

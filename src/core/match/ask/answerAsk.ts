@@ -10,7 +10,7 @@ import { type Form, isSd } from '../../standards/forms.ts';
 import { countsOn, MARK_KEYS, type Mark, mark, marksOf, promiseOf, type Series } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../../units/brand.ts';
-import { fromMBps, GB, toGB, toMBps } from '../../units/convert.ts';
+import { fromMegabytes, GB, toGigabytes, toMegabytes } from '../../units/convert.ts';
 import { cellFor } from '../board.ts';
 import type { Cell } from '../cell.ts';
 import { type CapacityFor, capacityFor, cardsFor, usable } from '../minutes/minutes.ts';
@@ -93,11 +93,11 @@ function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
     id: 'quick',
     label: '',
     form: label.form ?? 'module',
-    capacityGB: toGB(capacity),
+    capacityGB: toGigabytes(capacity),
     usableGB: null,
     marks: label.words,
     bus: null,
-    readMBps: fastest === undefined ? null : toMBps(fastest),
+    readMBps: fastest === undefined ? null : toMegabytes(fastest),
     writeMBps: null,
     sustainedMBps: null,
     cacheGB: null,
@@ -175,7 +175,7 @@ function slip(ask: Ask, cell: Cell | null, headroom: PerMille): BytesPerSecond |
   if (!cell || cell.need === null || ask.mode.rate.kind !== 'stated') return null;
   if (ask.written !== 'bytes') return null;
   if (cell.floor === null || covers(cell.floor, cell.need, 0 as PerMille)) return null;
-  const eighth = fromMBps(ask.mode.rate.Mbps / 64);
+  const eighth = fromMegabytes(ask.mode.rate.Mbps / 64);
   return covers(cell.floor, eighth, headroom) ? eighth : null;
 }
 

@@ -4,7 +4,8 @@ import { readOwn } from './ownNames.ts';
 
 const bodies = [
   aBody({
-    ...{ id: 'dory', name: 'Dory' },
+    id: 'dory',
+    name: 'Dory',
     modes: [
       aMode({ id: 'i25', name: '4K intra', fps: 25 }),
       aMode({ id: 'i50', name: '4K intra', fps: 50 }),

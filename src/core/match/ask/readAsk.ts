@@ -3,11 +3,12 @@ import { labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.t
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { unclearGrade } from '../../cards/unclearGrade.ts';
+import { entryAt } from '../../entryAt.ts';
 import type { Codec, Mode, ModeRate } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import type { Bus } from '../../standards/buses.ts';
 import { mark } from '../../standards/marks.ts';
-import { toMbps } from '../../units/convert.ts';
+import { toMegabits } from '../../units/convert.ts';
 import type { Ask, AskPlace, AskRefusal, AskUnread } from './ask.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
@@ -91,7 +92,7 @@ function rateOf(
   speeds: Speeds,
   ofRate: Named | null,
 ): Result<ModeRate, AskRefusal['code'] | readonly ('picture' | 'bits' | 'fps')[]> {
-  if (stream) return ok({ kind: 'stated', Mbps: toMbps(stream.value), is: 'maximum', at: rateAt(speeds, ofRate) });
+  if (stream) return ok({ kind: 'stated', Mbps: toMegabits(stream.value), is: 'maximum', at: rateAt(speeds, ofRate) });
   const picture = all(tokens, 'picture')[0];
   const bits = all(tokens, 'bits')[0];
   const ratio = all(tokens, 'ratio')[0];
@@ -111,7 +112,7 @@ function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
 
 /** What the grammar expects at a place of the line: a time behind `for`, a card behind `on` or beside its words. */
 function placeOf(at: number, tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate: boolean): AskPlace {
-  const token = tokens[at] as Token;
+  const token = entryAt(tokens, at);
   const before = tokens[at - 1];
   if (before?.kind === 'word' && before.word === 'for') return 'time';
   if (clause.has(token)) return 'card';
@@ -228,8 +229,17 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
     time: all(tokens, 'time')[0]?.value ?? null,
     count,
     readings: readingsOf({
-      ...{ text, tokens, speeds, stream: stream[0], ofRate, rateWord, card, slotNamed: slot !== null },
-      ...{ passed, count, arrangementNamed: named !== null },
+      text,
+      tokens,
+      speeds,
+      stream: stream[0],
+      ofRate,
+      rateWord,
+      card,
+      slotNamed: slot !== null,
+      passed,
+      count,
+      arrangementNamed: named !== null,
     }),
   });
 }

@@ -24,8 +24,18 @@ const passedIn = (text: string): readonly string[] =>
 const essence = (text: string) => {
   const { need, minutes, cell, forTime, smallestMarks, needsMark, sized, ask } = answerOf(text);
   return {
-    ...{ need, minutes, verdict: cell?.verdict, floor: cell?.floor, cards: forTime?.cards, written: forTime?.written },
-    ...{ smallestMarks, needsMark, sized, arrangement: ask.arrangement, time: ask.time, fps: ask.mode.fps },
+    need,
+    minutes,
+    verdict: cell?.verdict,
+    floor: cell?.floor,
+    cards: forTime?.cards,
+    written: forTime?.written,
+    smallestMarks,
+    needsMark,
+    sized,
+    arrangement: ask.arrangement,
+    time: ask.time,
+    fps: ask.mode.fps,
   };
 };
 

@@ -1,5 +1,6 @@
 import { nearestWords } from '../../cards/suggest.ts';
 import type { Span, Token } from '../../cards/token.ts';
+import { entryAt } from '../../entryAt.ts';
 import { parseDuration } from '../../units/parse.ts';
 import { span } from './tokensOf.ts';
 
@@ -78,6 +79,6 @@ export function spokenLine(tokens: readonly Token[]): {
   readonly passed: readonly PassedOver[];
 } {
   const left = tokens.filter((token, at) => isChatter(token) || isMyself(token, at, tokens));
-  const said = tokens.map(timeInContext).filter((_, at) => !left.includes(tokens[at] as Token));
+  const said = tokens.map(timeInContext).filter((_, at) => !left.includes(entryAt(tokens, at)));
   return { tokens: said, passed: left.map((token) => ({ ...span(token), couldBe: slipOf(token) })) };
 }

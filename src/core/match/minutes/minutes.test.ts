@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
-import { fromGB, fromMbps } from '../../units/convert.ts';
+import { fromGigabytes, fromMegabits } from '../../units/convert.ts';
 import { capacityFor, cardsFor, labelMinutes, plannedMinutes, usable, usableOf } from './minutes.ts';
 
 describe('minutes', () => {
@@ -36,13 +36,13 @@ describe('minutes', () => {
 describe('the inverse', () => {
   it('names the next size sold that has room after formatting', () => {
     // 400 Mb/s for 85 min writes 255 GB: a 256 GB card keeps 252.7 GB of it.
-    const asked = capacityFor((85 * 60) as Seconds, fromMbps(400));
+    const asked = capacityFor((85 * 60) as Seconds, fromMegabits(400));
     expect(asked.written).toBe(255_000_000_000);
-    expect(asked.sizeSold).toBe(fromGB(320));
+    expect(asked.sizeSold).toBe(fromGigabytes(320));
   });
 
   it('names none past the largest sold', () => {
-    expect(capacityFor(864_000 as Seconds, fromMbps(800)).sizeSold).toBeNull();
+    expect(capacityFor(864_000 as Seconds, fromMegabits(800)).sizeSold).toBeNull();
   });
 
   it('and the minutes agree: the capacity for a time holds that time', () => {
@@ -60,6 +60,6 @@ describe('the inverse', () => {
   it('counts a part-filled card, and not one for rounding dust', () => {
     expect(cardsFor(100 as Seconds, 100 as Bytes, 1 as BytesPerSecond)).toBe(1);
     expect(cardsFor(101 as Seconds, 100 as Bytes, 1 as BytesPerSecond)).toBe(2);
-    expect(labelMinutes(fromGB(256), fromMbps(600))).toBeCloseTo(56.89, 2);
+    expect(labelMinutes(fromGigabytes(256), fromMegabits(600))).toBeCloseTo(56.89, 2);
   });
 });

@@ -3,7 +3,7 @@ import { ASSUMED } from '../../standards/assumptions.ts';
 import { SIZES_SOLD_GB } from '../../standards/sizes.ts';
 import { wholeQuotient } from '../../units/amount.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
-import { fromGB } from '../../units/convert.ts';
+import { fromGigabytes } from '../../units/convert.ts';
 
 const USABLE_PER_MILLE = Math.round(ASSUMED.usableFraction.value * 1000);
 
@@ -16,8 +16,8 @@ export function usable(card: Pick<Card, 'capacityGB' | 'usableGB'>): {
   readonly assumed: boolean;
 } {
   return card.usableGB === null
-    ? { bytes: usableOf(fromGB(card.capacityGB)), assumed: true }
-    : { bytes: fromGB(card.usableGB), assumed: false };
+    ? { bytes: usableOf(fromGigabytes(card.capacityGB)), assumed: true }
+    : { bytes: fromGigabytes(card.usableGB), assumed: false };
 }
 
 /** Label arithmetic: capacity ÷ average rate of the picture alone, in minutes, unrounded. */
@@ -46,8 +46,8 @@ export interface CapacityFor {
 export function capacityFor(time: Seconds, average: BytesPerSecond): CapacityFor {
   const written = Math.ceil(time * average) as Bytes;
   const label = Math.ceil((written * 1000) / USABLE_PER_MILLE) as Bytes;
-  const sold = SIZES_SOLD_GB.find((size) => usableOf(fromGB(size)) >= written);
-  return { written, label, sizeSold: sold === undefined ? null : fromGB(sold) };
+  const sold = SIZES_SOLD_GB.find((size) => usableOf(fromGigabytes(size)) >= written);
+  return { written, label, sizeSold: sold === undefined ? null : fromGigabytes(sold) };
 }
 
 /** How many cards of one room a wanted time fills, counting a part-filled last one. */

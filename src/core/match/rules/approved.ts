@@ -1,7 +1,7 @@
 import type { Approval, Body, Card, Mode } from '../../kit/model.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
-import { fromMbps } from '../../units/convert.ts';
+import { fromMegabits } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
 interface ApprovalQuestion {
@@ -33,7 +33,7 @@ export function approvedRule(asked: ApprovalQuestion): ApprovedFinding | null {
   const named = (body.approved ?? []).filter(({ cardIds }) => cardIds.includes(card.id));
   const found = named.map((approval): ApprovedFinding => {
     const { upToMbps, source } = approval;
-    const upTo = upToMbps === null ? null : fromMbps(upToMbps);
+    const upTo = upToMbps === null ? null : fromMegabits(upToMbps);
     const outcome =
       asked.doubted || !asked.inBestSeat || !speaksOf(approval, card.id, mode.id)
         ? 'unknown'

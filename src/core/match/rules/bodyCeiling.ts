@@ -1,7 +1,7 @@
 import type { Body } from '../../kit/model.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
 /**
@@ -17,7 +17,7 @@ export function bodyCeilingRule(
   shares = 1,
 ): Finding | null {
   if (body.ceilingMBps === null) return null;
-  const ceiling = Math.floor(fromMBps(body.ceilingMBps) / shares) as BytesPerSecond;
+  const ceiling = Math.floor(fromMegabytes(body.ceilingMBps) / shares) as BytesPerSecond;
   const outcome = ceiling < need ? 'short' : covers(ceiling, need, headroom) ? 'pass' : 'note';
   return { rule: 'body-ceiling', outcome, ceiling, need };
 }

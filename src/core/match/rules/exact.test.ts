@@ -27,7 +27,10 @@ describe('shape and protocol', () => {
       enters: sd.accepts,
     });
     expect(shapeRule(sd, { form: 'microsd' }).finding).toEqual({
-      ...{ rule: 'shape', outcome: 'note', card: 'microsd', adapter: true },
+      rule: 'shape',
+      outcome: 'note',
+      card: 'microsd',
+      adapter: true,
     });
     expect(shapeRule(sd, { form: 'xqd' })).toEqual({
       finding: { rule: 'shape', outcome: 'block', card: 'xqd', accepts: ['sd'] },
@@ -97,27 +100,48 @@ describe('bus', () => {
 
   it('what the two sides settle on', () => {
     expect(busFacts({ form: 'sd', bus: 'uhs-ii' }, plain)).toEqual({
-      ...{ slot: 'uhs-ii', card: 'uhs-ii', inForce: 'uhs-ii', ceiling: MB(312) },
-      ...{ known: 'printed', surplus: false, slotTold: true, adapter: false },
+      slot: 'uhs-ii',
+      card: 'uhs-ii',
+      inForce: 'uhs-ii',
+      ceiling: MB(312),
+      known: 'printed',
+      surplus: false,
+      slotTold: true,
+      adapter: false,
     });
     expect(busFacts({ form: 'sd', bus: null }, { ...plain, marks: [] })).toEqual({
-      ...{ slot: null, card: null, inForce: 'uhs-i', ceiling: MB(104) },
-      ...{ known: 'assumed', surplus: false, slotTold: false, adapter: false },
+      slot: null,
+      card: null,
+      inForce: 'uhs-i',
+      ceiling: MB(104),
+      known: 'assumed',
+      surplus: false,
+      slotTold: false,
+      adapter: false,
     });
     expect(busFacts({ form: 'module', bus: null }, { form: 'module', bus: null, marks: [] })).toMatchObject({
-      ...{ inForce: null, ceiling: null, slotTold: false },
+      inForce: null,
+      ceiling: null,
+      slotTold: false,
     });
     expect(busFacts({ form: 'module', bus: null }, { form: 'module', bus: 'usb-10', marks: [] })).toMatchObject({
-      ...{ inForce: 'usb-10', ceiling: null },
+      inForce: 'usb-10',
+      ceiling: null,
     });
     expect(busFacts({ form: 'sd', bus: 'uhs-ii' }, { form: 'microsd', bus: null, marks: ['I'] })).toMatchObject({
-      ...{ inForce: 'uhs-i', surplus: false, adapter: false },
+      inForce: 'uhs-i',
+      surplus: false,
+      adapter: false,
     });
     expect(busFacts({ form: 'sd', bus: null }, { form: 'microsd', bus: null, marks: ['II'] })).toMatchObject({
-      ...{ inForce: 'uhs-i', surplus: true, adapter: true },
+      inForce: 'uhs-i',
+      surplus: true,
+      adapter: true,
     });
     expect(busFacts({ form: 'xqd', bus: 'xqd-1' }, { form: 'xqd', bus: 'xqd-2', marks: [] })).toMatchObject({
-      ...{ inForce: 'xqd-1', surplus: true, adapter: false },
+      inForce: 'xqd-1',
+      surplus: true,
+      adapter: false,
     });
     expect([
       leastBus('sd'),
@@ -153,20 +177,25 @@ describe('promises', () => {
     expect(floorInForce(v90, 'uhs-ii')).toEqual({ mark: 'V90', floor: MB(90), notInForce: [], inForce: 'uhs-ii' });
     expect(floorInForce(v90, 'uhs-i')).toEqual({ mark: 'V30', floor: MB(30), notInForce: ['V90'], inForce: 'uhs-i' });
     expect(floorInForce(v90, 'high-speed')).toEqual({
-      ...{ mark: null, floor: null, notInForce: ['U3', 'V90'], inForce: 'high-speed' },
+      mark: null,
+      floor: null,
+      notInForce: ['U3', 'V90'],
+      inForce: 'high-speed',
     });
     expect(floorInForce({ form: 'sd', marks: ['III', 'V60'] }, 'uhs-i')).toMatchObject({ mark: 'V30' });
     expect(floorInForce({ form: 'sd', marks: ['I', 'V60'] }, 'uhs-i'), 'prints UHS-I').toMatchObject({ mark: null });
     expect(floorInForce({ form: 'sd', marks: ['V30', 'II'] }, 'high-speed'), 'V30 falls back to nothing').toMatchObject(
       {
-        ...{ mark: null, notInForce: ['V30'] },
+        mark: null,
+        notInForce: ['V30'],
       },
     );
     expect(floorInForce({ form: 'sd', marks: ['II', 'U1'] }, 'uhs-i'), 'UHS-II alone promises no V30').toMatchObject({
       mark: 'U1',
     });
     expect(floorInForce({ form: 'sd', marks: ['C10', 'V6', 'U1'] }, 'default')).toMatchObject({
-      ...{ mark: 'C10', notInForce: [] },
+      mark: 'C10',
+      notInForce: [],
     });
     expect(floorInForce({ form: 'sd', marks: ['U3', 'V30'] }, 'uhs-i').mark, 'of equal ones the later').toBe('V30');
   });
@@ -175,11 +204,21 @@ describe('promises', () => {
     const floor = floorInForce({ form: 'sd', marks: ['I', 'V30'] }, 'uhs-i');
     const common = { rule: 'guarantee', notInForce: [], inForce: 'uhs-i' };
     expect(guaranteeRule(floor, MB(30), false)).toEqual({
-      ...{ ...common, outcome: 'pass', need: MB(30), mark: 'V30', floor: MB(30), doubted: false },
+      ...common,
+      outcome: 'pass',
+      need: MB(30),
+      mark: 'V30',
+      floor: MB(30),
+      doubted: false,
     });
     expect(guaranteeRule(floor, MB(31), false)).toMatchObject({ outcome: 'short', mark: 'V30', doubted: false });
     expect(guaranteeRule(floor, MB(1), true)).toEqual({
-      ...{ ...common, outcome: 'unknown', need: MB(1), mark: null, floor: null, doubted: true },
+      ...common,
+      outcome: 'unknown',
+      need: MB(1),
+      mark: null,
+      floor: null,
+      doubted: true,
     });
     const none = floorInForce({ form: 'sd', marks: [] }, 'uhs-i');
     expect(guaranteeRule(none, MB(1), false)).toMatchObject({ outcome: 'unknown', mark: null, doubted: false });
@@ -225,7 +264,11 @@ describe('promises', () => {
     expect(makersFigureRule({ sustainedMBps: 100 }, MB(80))).toEqual({ ...figure, outcome: 'pass', need: MB(80) });
     expect(makersFigureRule({ sustainedMBps: 100 }, MB(81))).toEqual({ ...figure, outcome: 'short', need: MB(81) });
     expect(makersFigureRule({ sustainedMBps: null }, MB(81))).toEqual({
-      ...{ rule: 'makers-figure', outcome: 'unknown', stated: null, derated: null, need: MB(81) },
+      rule: 'makers-figure',
+      outcome: 'unknown',
+      stated: null,
+      derated: null,
+      need: MB(81),
     });
   });
 
@@ -255,7 +298,10 @@ describe('what surrounds a card', () => {
   it('how many cards, and slots that want one of their own', () => {
     const slots = [aSlot({ id: 'a', name: 'A', demandsCard: true }), aSlot({ id: 'b', name: 'B' })];
     expect(arrangementRule(aBody({ slots, arrangement: 'mirrored' }))).toEqual({
-      ...{ rule: 'arrangement', outcome: 'note', arrangement: 'mirrored', cards: 2 },
+      rule: 'arrangement',
+      outcome: 'note',
+      arrangement: 'mirrored',
+      cards: 2,
     });
     expect(arrangementRule(aBody({ slots, arrangement: 'single' }))).toBeNull();
     expect(arrangementRule(aBody({ slots: slots.slice(0, 1), arrangement: 'mirrored' }))).toBeNull();
@@ -303,7 +349,7 @@ describe('what surrounds a card', () => {
       requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], u3, MB(1))[0],
       'U3 does not do V30',
     ).toMatchObject({
-      ...{ metBy: null },
+      metBy: null,
     });
     expect(requirementRule([], card, MB(1))).toEqual([{ rule: 'requirement', outcome: 'pass', anyOf: null }]);
   });

@@ -1,7 +1,7 @@
 import type { Card, Slot } from '../../kit/model.ts';
 import { family, familyOf } from '../../standards/families.ts';
 import { isSd } from '../../standards/forms.ts';
-import { fromGB } from '../../units/convert.ts';
+import { fromGigabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
 /**
@@ -11,7 +11,7 @@ import type { Finding } from '../finding.ts';
 export function familyRule(slot: Slot, card: Pick<Card, 'form' | 'capacityGB'>): readonly Finding[] {
   const findings: Finding[] = [];
   if (isSd(card.form)) {
-    const own = familyOf(fromGB(card.capacityGB));
+    const own = familyOf(fromGigabytes(card.capacityGB));
     const outcome =
       own === null ? 'block' : slot.family === null ? 'unknown' : rankFits(own, slot.family) ? 'pass' : 'block';
     findings.push({ rule: 'family', outcome, card: own, slot: slot.family });

@@ -6,7 +6,7 @@ import { isSd } from '../../standards/forms.ts';
 import { appCountsOn, countsOn, fallsBackTo, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
 /** What a card promises by its marks, on one bus. */
@@ -30,9 +30,9 @@ export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | 
     : [];
   const apps = appMarks(card.marks).filter((key) => appCountsOn(key, inForce, card.form));
   const best = highest([...apps, ...counting, ...fallbacks]);
-  const floor = best === null ? null : fromMBps(promisedMBps(best));
+  const floor = best === null ? null : fromMegabytes(promisedMBps(best));
   const notInForce = printed.filter(
-    (key) => !counting.includes(key) && (floor === null || fromMBps(promisedMBps(key)) > floor),
+    (key) => !counting.includes(key) && (floor === null || fromMegabytes(promisedMBps(key)) > floor),
   );
   return { mark: best, floor, notInForce, inForce };
 }

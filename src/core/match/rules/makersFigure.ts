@@ -1,7 +1,7 @@
 import type { Card } from '../../kit/model.ts';
 import { ASSUMED } from '../../standards/assumptions.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
 const KEPT_PERCENT = Math.round((1 - ASSUMED.makerDerating.value) * 100);
@@ -11,7 +11,7 @@ export function makersFigureRule(card: Pick<Card, 'sustainedMBps'>, need: BytesP
   if (card.sustainedMBps === null) {
     return { rule: 'makers-figure', outcome: 'unknown', stated: null, derated: null, need };
   }
-  const stated = fromMBps(card.sustainedMBps);
+  const stated = fromMegabytes(card.sustainedMBps);
   const derated = Math.floor((stated * KEPT_PERCENT) / 100) as BytesPerSecond;
   return { rule: 'makers-figure', outcome: derated >= need ? 'pass' : 'short', stated, derated, need };
 }

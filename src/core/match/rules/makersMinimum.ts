@@ -1,6 +1,6 @@
 import type { Card } from '../../kit/model.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 import type { BusFacts } from './bus.ts';
 
@@ -12,7 +12,7 @@ type Minimum = Pick<Card, 'minimumMBps' | 'minimumSource'>;
  */
 export function minimumInForce({ minimumMBps }: Minimum, bus: BusFacts): BytesPerSecond | null {
   if (minimumMBps == null || bus.surplus || !bus.slotTold) return null;
-  return fromMBps(minimumMBps);
+  return fromMegabytes(minimumMBps);
 }
 
 /** Compares it with the need; null where the maker states none. */
@@ -25,6 +25,6 @@ export function makersMinimumRule(
   if (card.minimumMBps == null) return null;
   const floor = doubted ? null : minimumInForce(card, bus);
   const outcome = floor === null ? 'unknown' : floor >= need ? 'pass' : 'short';
-  const stated = fromMBps(card.minimumMBps);
+  const stated = fromMegabytes(card.minimumMBps);
   return { rule: 'makers-minimum', outcome, stated, floor, source: card.minimumSource ?? null, need };
 }

@@ -1,6 +1,6 @@
 import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
 import { cameAfter } from '../takeOrder.ts';
@@ -124,7 +124,7 @@ function speaksFor({ slotId }: Test, slot: Slot, pair: Digest): Speaks {
 }
 
 const written = ({ test, reading }: Read): number | null =>
-  reading.average ?? (test.writtenMBps === null ? null : fromMBps(test.writtenMBps));
+  reading.average ?? (test.writtenMBps === null ? null : fromMegabytes(test.writtenMBps));
 
 /** Whether a dropped take speaks against the mode: it was this one, or one writing no faster. */
 function against(told: Read, { mode, need }: TestQuestion): boolean {

@@ -1,7 +1,7 @@
 import type { Report } from '../../kit/model.ts';
 import { TEST_FIT } from '../../standards/assumptions.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
-import { fromMBps } from '../../units/convert.ts';
+import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 import type { TestsFinding } from './ownTests.ts';
 
@@ -22,7 +22,7 @@ export function reportedRule(
   own: TestsFinding,
 ): ReportedFinding | null {
   const about = ({ end, writtenMBps, ...report }: Report): boolean => {
-    const rate = fromMBps(writtenMBps);
+    const rate = fromMegabytes(writtenMBps);
     const sameMode = report.modeId === modeId;
     if (end === 'full') return rate * (1 + TEST_FIT.tolerance) >= need;
     return end === 'dropped' && (sameMode || rate <= need);

@@ -30,7 +30,11 @@ describe('tests of cards of the same print', () => {
   it('are likely for one another, and prove nothing', () => {
     expect(told(kit([pass()]), 'twin-tests')).toEqual({
       rule: 'twin-tests',
-      ...{ outcome: 'note', passes: 1, cards: ['C-02'], dropSeconds: null, testIds: ['t'] },
+      outcome: 'note',
+      passes: 1,
+      cards: ['C-02'],
+      dropSeconds: null,
+      testIds: ['t'],
     });
     expect(cell(kit([pass()]))?.verdict).toBe('uncovered');
     expect(cell(kit([pass()]), 1)?.verdict).toBe('proven');
@@ -85,9 +89,16 @@ describe('tests of cards of the same print', () => {
 
 describe('what colleagues report', () => {
   const report = (change: Partial<Report> = {}): Report => ({
-    ...{ id: 'o', from: 'Crew of the Osprey', received: '2026-05-01', date: null, bodyId: 'b', modeId: 'm' },
+    id: 'o',
+    from: 'Crew of the Osprey',
+    received: '2026-05-01',
+    date: null,
+    bodyId: 'b',
+    modeId: 'm',
     print: { form: 'sd', capacityGB: 256, marks: ['II'], bus: null, readMBps: 270, writeMBps: 150 },
-    ...{ end: 'full', seconds: 4000, writtenMBps: 62.5 },
+    end: 'full',
+    seconds: 4000,
+    writtenMBps: 62.5,
     ...change,
   });
   const tones = (all: BoardKit) => {
@@ -177,9 +188,16 @@ describe('evidence, whatever was logged', () => {
         const tests = takes.map((one, at) => aTest({ ...one, id: `t${at}`, date: `2026-05-${10 + at}` }));
         const reports = given.map(
           ({ usableGB: _, ...print }, at): Report => ({
-            ...{ id: `r${at}`, from: null, received: '2026-05-01', date: null, bodyId: 'b', modeId: 'm' },
+            id: `r${at}`,
+            from: null,
+            received: '2026-05-01',
+            date: null,
+            bodyId: 'b',
+            modeId: 'm',
             print: { form: 'sd', capacityGB: 256, bus: null, ...print },
-            ...{ end: 'full', seconds: 4000, writtenMBps: 70 },
+            end: 'full',
+            seconds: 4000,
+            writtenMBps: 70,
           }),
         );
         const all = { bodies, cards: wallet, tests, reports };

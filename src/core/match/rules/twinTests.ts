@@ -1,4 +1,5 @@
 import { readWord } from '../../cards/vocabulary.ts';
+import { entryAt } from '../../entryAt.ts';
 import type { Card, Print, Test } from '../../kit/model.ts';
 import { mark } from '../../standards/marks.ts';
 import type { Seconds } from '../../units/brand.ts';
@@ -75,7 +76,7 @@ function finding(
     rule: 'twin-tests',
     outcome: drops.length > 0 ? 'short' : 'note',
     passes: drops.length > 0 ? 0 : passes,
-    cards: at.map((place) => (twins[place] as Twin).card.label),
+    cards: at.map((place) => entryAt(twins, place).card.label),
     dropSeconds: drops.length > 0 ? (Math.min(...drops) as Seconds) : null,
     testIds: counted.flatMap(({ testIds }) => testIds).slice(0, MOST_LINKED),
   };

@@ -3,7 +3,7 @@ import type { BenchResult, Body, Card, Test } from '../../kit/model.ts';
 import type { Plan } from '../../kit/plan.ts';
 import { usable } from '../../match/minutes/minutes.ts';
 import { sharesOf } from '../../match/seats.ts';
-import { toGB, toMBps } from '../../units/convert.ts';
+import { toGigabytes, toMegabytes } from '../../units/convert.ts';
 import type { Between } from './wear.ts';
 
 /** The lists that tell what was written to a card. */
@@ -45,7 +45,7 @@ function ofTest(test: Test, bodies: readonly Body[], room: number): Between {
   const body = bodies.find(({ id }) => id === test.bodyId);
   const mode = body?.modes.find(({ id }) => id === test.modeId);
   const rate = mode ? streamRate(mode) : null;
-  const MBps = test.writtenMBps ?? (rate?.ok && body ? toMBps(rate.value.average) / sharesOf(body) : null);
+  const MBps = test.writtenMBps ?? (rate?.ok && body ? toMegabytes(rate.value.average) / sharesOf(body) : null);
   if (MBps === null) return { low: 0, high: room * takes };
   const GB = Math.min(room, (MBps * test.seconds) / 1000) * takes;
   return { low: GB, high: GB };
@@ -53,7 +53,7 @@ function ofTest(test: Test, bodies: readonly Body[], room: number): Between {
 
 /** Everything that is known to have been written to a card. */
 export function odometer(card: Card, { bodies, tests, benches, plans }: OdometerKit): Odometer {
-  const room = toGB(usable(card).bytes);
+  const room = toGigabytes(usable(card).bytes);
   let unsure = false;
   const counted = (amount: Between, date: string | null): Between => {
     const comes = onTop(card, date);
@@ -81,7 +81,11 @@ export function odometer(card: Card, { bodies, tests, benches, plans }: Odometer
   );
   const noted = card.writtenGB ?? null;
   return {
-    ...{ noted, tests: ofTests, benches: ofBenches, days: ofDays, unsure },
+    noted,
+    tests: ofTests,
+    benches: ofBenches,
+    days: ofDays,
+    unsure,
     total: plus({ low: noted ?? 0, high: noted ?? 0 }, sum([ofTests, ofBenches, ofDays])),
   };
 }

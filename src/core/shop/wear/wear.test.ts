@@ -6,15 +6,25 @@ import { standingWear } from './replaceBy.ts';
 import { type WearInput, wear, wearLeft } from './wear.ts';
 
 const asked = (change: Partial<WearInput> = {}): WearInput => ({
-  ...{ capacityGB: 32, rateMbps: [8, 8], hoursPerDay: 24, rated: null, cycles: null },
-  ...{ writeAmplification: [1, 1], price: null },
+  capacityGB: 32,
+  rateMbps: [8, 8],
+  hoursPerDay: 24,
+  rated: null,
+  cycles: null,
+  writeAmplification: [1, 1],
+  price: null,
   ...change,
 });
 
 describe('wear', () => {
   it('knows nothing where nothing is known, but how long the loop is', () => {
     expect(wear(asked())).toEqual({
-      ...{ hours: null, days: null, fills: null, writtenTB: null, pricePerHour: null, bases: [] },
+      hours: null,
+      days: null,
+      fills: null,
+      writtenTB: null,
+      pricePerHour: null,
+      bases: [],
       // 32 GB at 1 MB/s: 32,000 s.
       loopHours: { low: 32_000 / 3600, high: 32_000 / 3600 },
     });
@@ -54,7 +64,13 @@ describe('wear', () => {
 
   it('moves with the rate, and doubles with the size where cycles are known; hours a maker states are for one size', () => {
     const camera: StandingCamera = {
-      ...{ id: 'p', name: 'Pier', bodyId: null, modeId: null, cardId: null, since: null, ...asked() },
+      id: 'p',
+      name: 'Pier',
+      bodyId: null,
+      modeId: null,
+      cardId: null,
+      since: null,
+      ...asked(),
       cycles: [500, 500],
     };
     const days = (Mbps: number): number =>
@@ -72,7 +88,13 @@ describe('what was written to a card', () => {
   const full = aTest({ date: '2027-05-01' });
   const press = (at: string) => ({ at, cardId: 'c', to: 'full' as const, who: '' });
   const day = (at: string) => ({
-    ...{ id: 'd', name: 'Day', date: '2027-05-01', start: '08:00', blocks: [], cardIds: [], readers: [] },
+    id: 'd',
+    name: 'Day',
+    date: '2027-05-01',
+    start: '08:00',
+    blocks: [],
+    cardIds: [],
+    readers: [],
     copies: { count: 2, destinations: [], verify: true, from: 'card' as const },
     rules: { swapSeconds: 30, mostMinutesOnOneCard: null, changeAtPercent: 100 },
     log: [press(at)],

@@ -96,7 +96,9 @@ export function wear(input: WearInput): Wear {
   const hours = over(bases.map((one) => one.hours));
   const fills = over(bases.map((one) => one.fills));
   return {
-    ...{ hours, fills, bases },
+    hours,
+    fills,
+    bases,
     days: scaled(hours, 1 / hoursPerDay),
     writtenTB: scaled(fills, capacityGB / 1000),
     loopHours: { low: fillHours(capacityGB, rateMbps[1]), high: fillHours(capacityGB, rateMbps[0]) },

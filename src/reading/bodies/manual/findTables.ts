@@ -1,3 +1,4 @@
+import { entryAt } from '../../../core/entryAt.ts';
 import { RATE_UNIT } from '../../../core/units/spelling.ts';
 import type { DocLine, FoundTable } from './manual.ts';
 
@@ -41,14 +42,14 @@ const BETWEEN = 2;
 export function findTables(lines: readonly DocLine[]): readonly FoundTable[] {
   const tables: FoundTable[] = [];
   for (let at = 0; at < lines.length; ) {
-    const first = lines[at] as DocLine;
+    const first = entryAt(lines, at);
     if (!isMode(first)) {
       at += 1;
       continue;
     }
     let last = at;
     for (let next = at + 1; next < lines.length && next - last <= BETWEEN + 1; next += 1) {
-      const line = lines[next] as DocLine;
+      const line = entryAt(lines, next);
       if (line.page !== first.page) break;
       if (isMode(line) || isMore(line)) last = next;
     }

@@ -1,5 +1,6 @@
 import { type Document, type Element, isTag, isText } from 'domhandler';
 import { DomUtils, parseDocument } from 'htmlparser2';
+import { entryAt } from '../../../core/entryAt.ts';
 import type { DocLine } from './manual.ts';
 
 const UNSEEN = new Set(['script', 'style', 'noscript', 'template', 'head']);
@@ -20,7 +21,7 @@ function rowsOf(table: Element): readonly (readonly string[])[] {
       for (let down = 0; down < high; down += 1)
         for (let across = 0; across < wide; across += 1) {
           grid[at + down] ??= [];
-          (grid[at + down] as string[])[column + across] = across === 0 || cell.name === 'th' ? textOf(cell) : '';
+          entryAt(grid, at + down)[column + across] = across === 0 || cell.name === 'th' ? textOf(cell) : '';
         }
       column += wide;
     }

@@ -1,3 +1,4 @@
+import { entryAt } from '../../../core/entryAt.ts';
 import type { DocLine } from './manual.ts';
 
 /** A piece of text on a page: its left end and width, and its base line, from the top. */
@@ -115,7 +116,7 @@ function inColumns(cells: readonly Cell[], columns: readonly Column[]): readonly
     const distance = (one: Column): number => -Math.min(to, one.to) + Math.max(from, one.from);
     let best = 0;
     columns.forEach((one, at) => {
-      if (distance(one) < distance(columns[best] as Column)) best = at;
+      if (distance(one) < distance(entryAt(columns, best))) best = at;
     });
     row[best] = row[best] ? `${row[best]} ${text}` : text;
   }
