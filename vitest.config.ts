@@ -1,18 +1,40 @@
 import { defineConfig } from 'vitest/config';
 
+/** Long enough for thousands of random cases on a slow machine with other work; a hang is still one. */
+const testTimeout = Number(process.env.DEEP === '1' ? 900_000 : 120_000);
+/** Files that replace a module, or keep something in the process, run in a process of their own. */
+const ALONE = [
+  'tests/structure/new*.test.ts',
+  'src/{store,kit,app,workers,server,offline}/**/*.test.{ts,tsx}',
+  'tests/{api,agreement}/**/*.test.{ts,tsx}',
+];
+
 export default defineConfig({
   test: {
-    include: [
-      'src/**/*.test.ts',
-      'tests/published/**/*.test.ts',
-      'tests/agreement/**/*.test.{ts,tsx}',
-      'tests/api/**/*.test.ts',
-      'tests/structure/**/*.test.ts',
-    ],
-    environment: 'node',
     // Both cores: by itself the runner leaves one of two idle.
     maxWorkers: 2,
-    // Long enough for thousands of random cases on a slow machine with other work; a hang is still one.
-    testTimeout: 90_000,
+    testTimeout,
+    hookTimeout: testTimeout,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'alone',
+          environment: 'node',
+          include: ALONE,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          // What only computes shares a process: it need not be loaded a hundred times.
+          name: 'shared',
+          environment: 'node',
+          isolate: false,
+          include: ['src/**/*.test.ts', 'tests/{published,structure}/**/*.test.ts'],
+          exclude: ALONE,
+        },
+      },
+    ],
   },
 });

@@ -3,7 +3,7 @@ import { ensureBuild, ensureDebian, ensurePackages, run, runBin } from './lib.mj
 
 ensurePackages();
 ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver', ffmpeg: 'ffmpeg' });
-ensureBuild();
+await ensureBuild();
 runBin('tsx', ['bench/board.ts']);
 runBin('tsx', ['bench/counter.ts']);
 runBin('tsx', ['bench/evidence.ts']);

@@ -3,7 +3,7 @@ import { createServer } from 'node:net';
 import { ensureBuild, ensurePackages, startServer } from './lib.mjs';
 
 ensurePackages();
-ensureBuild();
+await ensureBuild();
 
 const wanted = Number(process.env.PORT || 4321);
 const isFree = (port) =>

@@ -57,15 +57,21 @@ function newest(paths) {
   return Math.max(0, ...files.split('\n').filter(Boolean).map(Number)) * 1000;
 }
 
-/** Builds the app where the build is missing or older than what it is made from. */
-export function ensureBuild() {
+/** Builds the app where the build is missing or older than what it is made from; other work goes on beside it. */
+export async function ensureBuild() {
   const entry = join(ROOT, 'dist', 'server', 'main.mjs');
   const sources = ['src', 'public', 'build', 'package-lock.json', 'astro.config.ts'];
   if (existsSync(entry) && statSync(entry).mtimeMs > newest(sources)) return;
   console.log('Building…');
-  const built = runBin('astro', ['build'], { capture: true });
-  if (built.status !== 0) {
-    console.error(built.stdout, built.stderr);
+  const build = spawn(join(ROOT, 'node_modules', '.bin', 'astro'), ['build'], { cwd: ROOT, env: quietEnv });
+  let output = '';
+  for (const stream of [build.stdout, build.stderr])
+    stream.on('data', (chunk) => {
+      output += chunk;
+    });
+  const status = await new Promise((resolve) => build.once('close', resolve));
+  if (status !== 0) {
+    console.error(output);
     fail('The build failed; see above.');
   }
 }

@@ -6,7 +6,7 @@ import { ensureBuild, ensureDebian, ensurePackages, ROOT, startServer } from './
 
 ensurePackages();
 ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver' });
-ensureBuild();
+await ensureBuild();
 const { openBrowser, resize } = await import('./browser.mjs');
 
 const pick = (start) =>

@@ -1,33 +1,62 @@
-// Everything that is checked, from a clean clone: installs what is missing, then types, lint, layers, unit, published
-// and end-to-end tests. The last line is `N passed, N failed`.
+// Everything that is checked, from a clean clone: installs what is missing, then types, lint and layers beside the build, unit
+// and published checks, and the real interface. At its end: the time of each stage, the ten slowest files, and whatever passed
+// only at its second try. The last line is `N passed, N failed`.
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { ensureBuild, ensureDebian, ensurePackages, runBin } from './lib.mjs';
+import { join, relative } from 'node:path';
+import { ensureBuild, ensureDebian, ensurePackages, ROOT, runBin } from './lib.mjs';
 
 ensurePackages();
 ensureDebian({ chromium: 'chromium', chromedriver: 'chromium-driver', ffmpeg: 'ffmpeg' });
 
 let passed = 0;
 let failed = 0;
+const stages = [];
+const files = [];
+const retried = [];
+
+/** One stage, with its time. */
+async function stage(name, work) {
+  const start = performance.now();
+  await work();
+  stages.push([name, (performance.now() - start) / 1000]);
+}
+
+/** Runs a program of the project to its end, beside others. */
+const running = (bin, args) =>
+  new Promise((resolve) => {
+    const child = spawn(join(ROOT, 'node_modules', '.bin', bin), args, { cwd: ROOT });
+    let output = '';
+    child.stdout.on('data', (chunk) => (output += chunk));
+    child.stderr.on('data', (chunk) => (output += chunk));
+    child.once('error', (error) => resolve({ status: 1, output: String(error) }));
+    child.once('close', (status) => resolve({ status, output }));
+  });
 
 /** One command that either holds or does not. */
-function check(name, bin, args) {
-  const { status, stdout, stderr } = runBin(bin, args, { capture: true });
-  if (status === 0) {
-    passed += 1;
-    console.log(`✓ ${name}`);
-  } else {
-    failed += 1;
-    console.log(`✗ ${name}\n${stdout}${stderr}`);
-  }
+async function check(name, bin, args) {
+  const { status, output } = await running(bin, args);
+  if (status === 0) passed += 1;
+  else failed += 1;
+  console.log(status === 0 ? `✓ ${name}` : `✗ ${name}\n${output}`);
+}
+
+/** Checks one after another: they share a core with nothing but the build. */
+async function checks() {
+  await check('types of the app', 'tsc', ['-p', 'tsconfig.json']);
+  await check('types of the core, without DOM or Node', 'tsc', ['-p', 'src/core/tsconfig.json']);
+  await check('types of the service worker', 'tsc', ['-p', 'src/offline/tsconfig.json']);
+  await check('lint and format', 'biome', ['check', '.']);
+  await check('sizes from the tokens', 'stylelint', ['src/**/*.css']);
+  await check('no export, file or package that nothing uses', 'knip', []);
+  await check('layers', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs']);
 }
 
 /** One run of the test runner; a run that ends without a report counts as one failure. */
-function suite(name, config) {
+function suite(config) {
   const folder = mkdtempSync(join(tmpdir(), 'cool-reel-test-'));
   const report = join(folder, 'report.json');
-  console.log(`\n${name}`);
   const { status } = runBin('vitest', [
     'run',
     '--config',
@@ -37,28 +66,40 @@ function suite(name, config) {
     `--outputFile.json=${report}`,
   ]);
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
+      readFileSync(report, 'utf8'),
+    );
     passed += numPassedTests;
     failed += numFailedTests;
     // A file that broke before its first test has no failed test to count.
     if (status !== 0 && numFailedTests === 0) failed += Math.max(1, numFailedTestSuites);
+    for (const { name, startTime, endTime, assertionResults } of testResults) {
+      const path = relative(ROOT, name);
+      files.push([path, (endTime - startTime) / 1000]);
+      for (const { status: ended, fullName, failureMessages = [] } of assertionResults)
+        if (ended === 'passed' && failureMessages.length > 0) retried.push(`${path}: ${fullName}`);
+    }
   } catch {
     failed += 1;
   }
   rmSync(folder, { recursive: true, force: true });
 }
 
+const began = performance.now();
 runBin('astro', ['sync'], { capture: true });
-check('types of the app', 'tsc', ['-p', 'tsconfig.json']);
-check('types of the core, without DOM or Node', 'tsc', ['-p', 'src/core/tsconfig.json']);
-check('types of the service worker', 'tsc', ['-p', 'src/offline/tsconfig.json']);
-check('lint and format', 'biome', ['check', '.']);
-check('sizes from the tokens', 'stylelint', ['src/**/*.css']);
-check('no export, file or package that nothing uses', 'knip', []);
-check('layers', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs']);
-ensureBuild();
-suite('Unit and published checks', 'vitest.config.ts');
-suite('End to end, in Chromium', 'vitest.e2e.config.ts');
+await stage('types, lint and build', () => Promise.all([checks(), ensureBuild()]));
+console.log('\nUnit and published checks');
+await stage('units', () => suite('vitest.config.ts'));
+console.log('\nEnd to end, in Chromium');
+await stage('interface', () => suite('vitest.e2e.config.ts'));
 
+const clock = (seconds) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`;
+console.log('\nStages');
+for (const [name, seconds] of [...stages, ['all', (performance.now() - began) / 1000]])
+  console.log(`  ${clock(seconds).padStart(6)}  ${name}`);
+console.log('The ten slowest files');
+for (const [name, seconds] of files.sort(([, a], [, b]) => b - a).slice(0, 10))
+  console.log(`  ${clock(seconds).padStart(6)}  ${name}`);
+if (retried.length > 0) console.log(`Passed only at the second try\n  ${retried.join('\n  ')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 && passed > 0 ? 0 : 1;

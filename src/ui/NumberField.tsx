@@ -27,6 +27,7 @@ export function NumberField(props: NumberFieldProps) {
   const { label, value, onChange, error, unit, className, description, placeholder = 'not known' } = props;
   const [text, setText] = useState(written(value));
   const read = typedNumber(text);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed is looked at when the number changes, never when it is typed
   useEffect(() => {
     // Taken over when the form itself changes the number; not while it only echoes what is being typed.
     const echoed = typedNumber(text);

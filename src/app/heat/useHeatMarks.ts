@@ -35,6 +35,7 @@ function inputFor(cells: readonly Cell[], { bodies, cards, tests }: BoardKit, pl
 export function useHeatMarks(kit: BoardKit, plan: PlannedTake): HeatMarks {
   const { bodies, cards, tests } = kit;
   // A cell is another object whenever anything it was worked out from changed; a plan concerns all of them.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is known ends with the plan and the tests it was worked out for
   const known = useMemo(() => new WeakMap<Cell, HeatLevel | 'none'>(), [plan, tests]);
   const [round, setRound] = useState(0);
   const wanted = useRef<readonly Cell[]>([]);

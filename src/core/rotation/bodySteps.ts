@@ -39,7 +39,7 @@ const relays = (subject: Subject): boolean => bodyOf(subject).housing === 'relay
 const isUsable = (block: DayBlock): boolean => block.fits.some((slots) => slots.some((fit) => fit !== null));
 
 /** Closes a gap at `to`: what would have rolled in it is missing. */
-export function closeGap(subject: Subject, to: number, next: number | null): void {
+function closeGap(subject: Subject, to: number, next: number | null): void {
   const { run, state } = subject;
   const own = blockOf(state);
   const from = state.gapFrom;

@@ -15,8 +15,6 @@ import { INSTANT } from './places.ts';
 import type { DayProblem } from './problem.ts';
 import { createWorkplace, type Taken } from './workplace.ts';
 
-export type { Arrival, CopyOrder } from './copyJob.ts';
-
 /** Readers and disks at work. Stages run at a pace that is fixed when they begin; nothing runs over its pace. */
 export interface Emptying {
   /** A card waits for its copies. */

@@ -11,7 +11,8 @@ import {
   wishFor,
 } from './bodyState.ts';
 import { announce, blockBegins, cardComes, endBlock, type Subject, unitEnds } from './bodySteps.ts';
-import { type Choices, type CopyOrder, createEmptying, EITHER, type Emptying, type Tell } from './emptying.ts';
+import type { CopyOrder } from './copyJob.ts';
+import { type Choices, createEmptying, EITHER, type Emptying, type Tell } from './emptying.ts';
 import type { DayRun, Fork } from './outcome.ts';
 import { createPlaces, INSTANT } from './places.ts';
 import type { DayProblem } from './problem.ts';

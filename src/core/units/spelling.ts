@@ -32,7 +32,7 @@ const WORDS = {
 const SIZE_NICKNAMES = { gig: 'g', gigs: 'g', tera: 't', teras: 't' } as const;
 
 /** Words of a length of time, the plain ones first: those that a specification sheet has. */
-export const TIME_WORDS = {
+const TIME_WORDS = {
   s: [
     's',
     'sec',
@@ -55,7 +55,7 @@ export const TIME_WORDS = {
 /** A length of time that a rate is told by. */
 export type RateTime = keyof typeof TIME_WORDS;
 /** Seconds in each of them. */
-export const SECONDS_IN = { s: 1, min: 60, h: 3600 } as const satisfies Record<RateTime, number>;
+const SECONDS_IN = { s: 1, min: 60, h: 3600 } as const satisfies Record<RateTime, number>;
 /** Spellings that stand on specification sheets: what is read from them need not be shown. */
 const PLAIN_TIMES: readonly string[] = ['s', 'sec', 'min', 'h', 'hr'];
 

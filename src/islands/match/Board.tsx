@@ -79,6 +79,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
     rangeExtractor: withActive(active.column),
   });
   // Both keep the sizes they measured; a turned phone or a new kit changes them.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: measured anew when sizes or rows change, not when the virtualizer is another object
   useEffect(() => {
     rows.measure();
     columns.measure();
@@ -109,6 +110,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
   const shownColumns = columns.getVirtualItems();
   const shownRows = rows.getVirtualItems();
   const inView = [shownColumns, shownRows].map((items) => `${items[0]?.index} ${items.at(-1)?.index}`).join(' ');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is in view is told by its edges; the lists of it are others at every render
   useEffect(() => {
     const cells = shownRows.flatMap(({ index }) => {
       const entry = entries[index];

@@ -11,6 +11,7 @@ interface TrialBarProps {
 export function TrialBar({ text, onKeep, onDrop }: TrialBarProps) {
   const bar = useRef<HTMLDivElement>(null);
   // On a phone the panel in which it was pressed lay far below.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another trial is another text: it is brought into view again
   useEffect(() => {
     bar.current?.scrollIntoView({ block: 'nearest' });
   }, [text]);

@@ -65,6 +65,7 @@ function asked(): { readonly place: Place; readonly open: Open | null } {
 }
 
 function Prove({ kit }: { readonly kit: ProveKit }) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a policy is these two of the settings; others change nothing
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings.take, kit.settings.headroom]);
   const [first] = useState(asked);
   const [place, setPlace] = useState<Place>(first.place);

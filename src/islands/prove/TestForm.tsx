@@ -60,6 +60,7 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }:
   const [length, setLength] = useState(() => lengthOf(values.seconds));
   const [asked, setAsked] = useState('');
   const [pressed, setPressed] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed is looked at when the take changes, never when it is typed
   useEffect(() => {
     // Taken over when the take itself changes; not while it only echoes what is being typed.
     const typed = takeSeconds(length);

@@ -20,11 +20,11 @@ export function TermHost() {
     shown.current = open;
   }, [open]);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  const later = (ms: number, run: () => void): void => {
-    clearTimeout(timer.current);
-    timer.current = setTimeout(run, ms);
-  };
   useEffect(() => {
+    const later = (ms: number, run: () => void): void => {
+      clearTimeout(timer.current);
+      timer.current = setTimeout(run, ms);
+    };
     const press = (event: MouseEvent): void => {
       const anchor = termOf(event.target);
       // With a modifier it is the link that is wanted, in a tab of its own.

@@ -47,11 +47,13 @@ const AS_IT_IS: ShopChoice = { currency: null, useOwned: true, countDoubtful: fa
 
 function Shop({ kit }: { readonly kit: ShopViewKit }) {
   const { bodies, cards, tests, reports, needs, prices, standing, settings } = kit;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a policy is these two of the settings; others change nothing
   const policy = useMemo(() => policyOf(settings), [settings.take, settings.headroom]);
   const [place, setPlace] = useState(placeAsked);
   const [beside, setBeside] = useState<Beside>(null);
   const [pasting, setPasting] = useState(false);
   const [choice, setChoice] = useState(AS_IT_IS);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the lists that the question is made of; the kit is another object at every write
   const question = useMemo(
     () => shopQuestion(kit, policy, choice),
     [bodies, cards, tests, reports, needs, prices, standing, policy, choice],

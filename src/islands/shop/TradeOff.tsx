@@ -29,6 +29,7 @@ function readTokens(): Readonly<Record<(typeof TOKENS)[number], string>> {
 /** What fewer minutes on one card cost: each step the cheapest set under it. */
 export default function TradeOff({ curve, sets, currency }: TradeOffProps) {
   const scheme = usePageTheme();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another theme has other colours, which are read off the page
   const tokens = useMemo(readTokens, [scheme]);
   const points = curve.points.map(({ cents, most }) => ({ x: cents / 100, y: most }));
   const all = [...points, ...sets.map(({ price, mostMinutesOnOneCard }) => ({ x: price, y: mostMinutesOnOneCard }))];

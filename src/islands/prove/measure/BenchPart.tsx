@@ -38,8 +38,9 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
   useEffect(() => {
     void chosenFolders().then(setLeft);
   }, []);
+  const isIdle = bench.phase === 'idle';
   useEffect(() => {
-    if (!hasOwnStore() || bench.phase !== 'idle') return;
+    if (!hasOwnStore() || !isIdle) return;
     let isHere = true;
     lookAt({ kind: 'own' }).then(
       (look) => {
@@ -50,7 +51,7 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
     return () => {
       isHere = false;
     };
-  }, [bench.phase === 'idle']);
+  }, [isIdle]);
 
   const examine = async (place: BenchPlace, name: string, rememberedId: string | null): Promise<void> => {
     setMessage(null);

@@ -52,6 +52,7 @@ function tickStep(seconds: number): number {
 /** A rate over time with its segments named; a table beside it says the same in words. */
 export default function RateChart({ name, points, celsius, segments = [], isStepped, height = 240 }: RateChartProps) {
   const scheme = usePageTheme();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another theme has other colours, which are read off the page
   const options = useMemo((): ApexOptions => {
     const style = getComputedStyle(document.documentElement);
     const token = Object.fromEntries(TOKENS.map((key) => [key, style.getPropertyValue(`--${key}`).trim()])) as Record<
