@@ -26,6 +26,7 @@ export default function ManualField({ onTable }: ManualFieldProps) {
     const [only, ...more] = tables;
     if (only && more.length === 0) look(only);
   });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another answer has other pages; the effect reads them itself
   useEffect(lookAtOnly, [answer]);
   return (
     <>

@@ -16,6 +16,7 @@ export function ClockField({ label, props }: ClockFieldProps) {
     readonly error?: unknown;
   };
   const [text, setText] = useState(String(value ?? ''));
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed is looked at when the time changes, never when it is typed
   useEffect(() => {
     if (readClockTime(text) !== value) setText(String(value ?? ''));
   }, [value]);

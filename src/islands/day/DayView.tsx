@@ -36,6 +36,7 @@ function asked(plans: readonly Plan[]): string | null {
 
 function Days({ kit }: { readonly kit: DayViewKit }) {
   const { bodies, cards, settings } = kit;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a policy is these two of the settings; others change nothing
   const policy = useMemo(() => policyOf(settings), [settings.take, settings.headroom]);
   const plans = useMemo(
     () => kit.plans.filter(({ isTemplate }) => !isTemplate).sort((a, b) => a.date.localeCompare(b.date)),
@@ -48,6 +49,7 @@ function Days({ kit }: { readonly kit: DayViewKit }) {
   const change = useChange();
   const plan = plans.find(({ id }) => id === planId) ?? plans[0] ?? null;
   const planned = useDay(kit, isLive ? null : plan, policy, null, true);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the address names the plan; what is planned in it changes nothing there
   useEffect(() => {
     const query = new URLSearchParams();
     if (planId && plan?.id === planId) query.set('plan', planId);

@@ -31,6 +31,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
     const ambientC = airs[at] ?? plan.ambientC - (BELOW[at] as number);
     return { part, at, ambientC, sunC: at === 1 ? plan.sunC : 0, own: airs[at] != null };
   });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the airs of the day are told by their text; the list is another at every render
   const results = useMemo(
     () => day.map(({ ambientC, sunC }) => endOf({ ...setup, plan: { ...plan, ambientC, sunC } })),
     [setup, plan, airs],

@@ -20,6 +20,7 @@ export default function HeatView() {
 }
 
 function Heat({ kit }: { readonly kit: HeatKit }) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a policy is these two of the settings; others change nothing
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings.take, kit.settings.headroom]);
   const [chosen, setChosen] = useState<HeatPick | null>(null);
   const [before, setBefore] = useState<{ readonly pick: HeatPick; readonly text: string } | null>(null);

@@ -113,6 +113,7 @@ const level = (y: number, color: string, text: string, soft: string) => ({
 /** Both temperatures against their thresholds, and under them what is accepted against what is demanded. */
 export default function RunChart({ run, band, seconds, onPlace }: RunChartProps) {
   const scheme = usePageTheme();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another theme has other colours, which are read off the page
   const tokens = useMemo(readTokens, [scheme]);
   const [place, setPlace] = useState<PlotPlace | null>(null);
   const { lane, result } = run;

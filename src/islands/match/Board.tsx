@@ -123,6 +123,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
     heat.want(cells);
   }, [heat, board, entries, inView]);
   // A trial may lead to another row or card: it is brought into view.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: brought into view when another cell is picked or rows change, not whenever a virtualizer is another object
   useEffect(() => {
     if (!picked) return;
     const entryAt = entries.findIndex(
