@@ -27,6 +27,16 @@ export default defineConfig({
       {
         extends: true,
         test: {
+          // Parts of views, drawn without a browser.
+          name: 'views',
+          environment: 'happy-dom',
+          include: ['tests/views/**/*.test.tsx'],
+          setupFiles: ['tests/views/setup.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
           // What only computes shares a process: it need not be loaded a hundred times.
           name: 'shared',
           environment: 'node',

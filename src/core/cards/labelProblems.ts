@@ -7,7 +7,7 @@ import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { fromMegabytes } from '../units/convert.ts';
 import type { PrintedLabel, Unread } from './readLabel.ts';
 
-/** What is wrong, or worth saying, about a label [handbook §3]. `harmless` ones are not signs of a counterfeit. */
+/** What is wrong, or worth saying, about a label [domain.md §3]. `harmless` ones are not signs of a counterfeit. */
 export type LabelProblem =
   | { readonly code: 'impossible-mark'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'not-understood'; readonly text: string; readonly couldBe: readonly string[] }

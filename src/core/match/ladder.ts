@@ -1,7 +1,7 @@
 import type { Finding } from './finding.ts';
 
 /**
- * The rules in the order in which they are asked and stand in the findings of a cell [handbook §5]. `rate` ends the asking
+ * The rules in the order in which they are asked and stand in the findings of a cell [domain.md §5]. `rate` ends the asking
  * where a mode has none; `seats` comes last, over the answers of all seats.
  */
 export const LADDER = [

@@ -22,7 +22,7 @@ function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | nul
 }
 
 /**
- * The verdict the findings add up to, worst news first [handbook §5]; one pass, since a large board asks often. A ceiling
+ * The verdict the findings add up to, worst news first [domain.md §5]; one pass, since a large board asks often. A ceiling
  * without headroom makes a guarantee tight. The bus comes before every rule that hangs on it.
  */
 export function settle(findings: readonly Finding[]): Verdict {

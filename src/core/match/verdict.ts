@@ -1,6 +1,6 @@
 import type { TakeKind } from '../kit/model.ts';
 
-/** Verdict codes, best first [handbook §5]. */
+/** Verdict codes, best first [domain.md §5]. */
 export const VERDICTS = ['guaranteed', 'tight', 'proven', 'claimed', 'uncovered', 'drops', 'locked', 'unfit'] as const;
 /** The answer to one mode on one card. */
 export type Verdict = (typeof VERDICTS)[number];

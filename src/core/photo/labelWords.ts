@@ -108,7 +108,7 @@ function oddCapacity(text: string): Guess | null {
  * What a stretch of read text could be, the nearest first, at most four; empty where nothing of a label is near. Spaces do
  * not matter.
  *
- * @example guesses('v9o') // => [{ told: 'video', word: 'V90', cost: 0.3 }, …]
+ * @example guesses('v9o')[0].word // => 'V90'
  */
 export function guesses(text: string): readonly Guess[] {
   const tidy = text.replace(/\s+/g, '');

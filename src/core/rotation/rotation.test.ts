@@ -288,7 +288,7 @@ describe('copies', () => {
       ...change,
     });
 
-  it('128 GB at 80 MB/s take 26.7 minutes [handbook §11, common practice]', () => {
+  it('128 GB at 80 MB/s take 26.7 minutes [domain.md §11, common practice]', () => {
     const [stage] = runDay(waiting(128e9), TACTICS, new Map()).stages;
     expect((stage?.to ?? 0) / 60).toBeCloseTo(26.7, 1);
   });

@@ -7,7 +7,7 @@ interface Assumption {
   readonly source: SourceKey;
 }
 
-/** Values of ours [A] and of the trade [P], shown as such in the interface [handbook §4–6]. */
+/** Values of ours [A] and of the trade [P], shown as such in the interface [domain.md §4–6]. */
 // biome-ignore format: one row a line
 export const ASSUMED = {
   usableFraction: { value: 0.987, unit: 'of the label', what: 'usable after formatting, until the formatted size is entered', source: 'assumed' },

@@ -18,7 +18,7 @@ const SD: readonly Form[] = ['sd', 'microsd'];
 const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
 
 /**
- * Buses by kit key [handbook §2]. UHS-II and UHS-III ceilings are half duplex (312, 624): a camera writes one way. In
+ * Buses by kit key [domain.md §2]. UHS-II and UHS-III ceilings are half duplex (312, 624): a camera writes one way. In
  * full duplex they are 156 and 312. SD Express contacts share the second row with UHS-II, so each falls back to UHS-I
  * before the other.
  */

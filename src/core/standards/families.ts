@@ -14,7 +14,7 @@ export interface FamilyRow {
 }
 
 /**
- * SD capacity families, smallest first. A host reads its own family and those below it [handbook §2]. The 2 TB of SDXC
+ * SD capacity families, smallest first. A host reads its own family and those below it [domain.md §2]. The 2 TB of SDXC
  * are binary ones, so that a card printed 2048 GB is still SDXC.
  */
 // biome-ignore format: one row a line

@@ -16,7 +16,7 @@ export interface FormRow {
   readonly source: SourceKey;
 }
 
-/** Media forms by kit key [handbook §2]. XQD and CFexpress B share a shape and not a protocol. */
+/** Media forms by kit key [domain.md §2]. XQD and CFexpress B share a shape and not a protocol. */
 // biome-ignore format: one row a line
 const FORMS = {
   sd: { name: 'SD', protocol: 'SD', shape: 'sd', adaptsTo: null, outsideMm: [32, 24, 2.1], source: 'sd-physical' },

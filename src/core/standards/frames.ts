@@ -6,7 +6,7 @@ interface FrameRow {
   readonly source: SourceKey;
 }
 
-/** Codecs whose frame has a fixed number of bytes, by our own key [handbook §4, §11]. */
+/** Codecs whose frame has a fixed number of bytes, by our own key [domain.md §4, §11]. */
 // biome-ignore format: one row a line
 export const FIXED_FRAMES = {
   'vc3-1080-10bit-high': { name: 'VC-3 1080 10-bit 4:2:2, high', bytesPerFrame: 917_504, source: 'smpte-2019-1' },

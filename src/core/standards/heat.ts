@@ -1,7 +1,7 @@
 import type { Form } from './forms.ts';
 import type { SourceKey } from './sources.ts';
 
-/** Thermal character of a card form: all assumed, good for ranking only until calibrated [handbook §7]. */
+/** Thermal character of a card form: all assumed, good for ranking only until calibrated [domain.md §7]. */
 export interface CardHeatRow {
   readonly heatCapacityJPerK: number;
   readonly resistanceKPerW: number;

@@ -26,7 +26,7 @@ const vpg = (promisesMBps: number, forms: readonly Form[]) =>
   ({ series: 'VPG', promisesMBps, countsFrom: null, forms, source: 'cfa-vpg' }) as const;
 
 /**
- * Write-speed marks by printed text, in printed order: a closed list [handbook §3]. There is no U2, no V2 or V4, no U30.
+ * Write-speed marks by printed text, in printed order: a closed list [domain.md §3]. There is no U2, no V2 or V4, no U30.
  */
 // biome-ignore format: one row a line
 export const MARKS = {

@@ -84,7 +84,7 @@ export function headroom(fraction: number): Result<PerMille, AmountRefusal> {
  * @param floor - bytes per second, whole, to 10^12
  * @param need - bytes per second, whole, to 10^12
  * @param margin - thousandths, 0 to 1000
- * @example covers(115 as BytesPerSecond, 100 as BytesPerSecond, 150 as PerMille) // => true
+ * @example covers(115, 100, 150) // => true
  */
 export function covers(floor: BytesPerSecond, need: BytesPerSecond, margin: PerMille): boolean {
   return floor * 1000 >= need * (1000 + margin);

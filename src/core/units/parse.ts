@@ -67,7 +67,7 @@ export function parseRate(text: string): Result<ReadRate, ParseRefusal> {
  * marked loose.
  *
  * @returns the capacity; or a refusal naming what it could have been
- * @example parseCapacity('238.4 GiB')
+ * @example parseCapacity('238 GiB') // => { ok: true, value: { value: 255550554112, loose: false } }
  */
 export function parseCapacity(text: string): Result<Read<Bytes>, ParseRefusal> {
   const parts = split(text);

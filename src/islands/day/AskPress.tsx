@@ -2,21 +2,15 @@ import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { NewPress } from '../../app/day/dayActions.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
-import { doubtOf, type LiveCard } from '../../app/day/live.ts';
-import type { CardState } from '../../core/kit/model.ts';
+import { doubtOf } from '../../app/day/live.ts';
+import type { AskedPress } from '../../app/day/liveModel.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import { doubtText, PRESS_WORDS } from '../../text/day/live.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import css from './LivePart.module.css';
 
-/** A card, and the state it was pressed into. */
-export interface Asked {
-  readonly live: LiveCard;
-  readonly to: CardState;
-}
-
 interface AskPressProps {
-  readonly asked: Asked;
+  readonly asked: AskedPress;
   readonly kit: DayViewKit;
   readonly plan: Plan;
   /** What of it would be lost; empty where nothing is known to be. */

@@ -1,12 +1,12 @@
+import type { ReactNode } from 'react';
 import type { Draft } from '../../app/kit/draft.ts';
-import { today } from '../../app/kit/today.ts';
+import { type Open, type OpenedPart, openedModel } from '../../app/prove/opened.ts';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
 import type { Stopwatch } from '../../app/prove/stopwatch.ts';
-import type { BenchResult, Clearing, Test } from '../../core/kit/model.ts';
+import type { Test } from '../../core/kit/model.ts';
 import type { Entry } from '../../core/prove/entries.ts';
 import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
-import { newId } from '../../kit/newId.ts';
-import { entryName, type Named } from '../../text/prove/log.ts';
+import type { Named } from '../../text/prove/log.ts';
 import { part } from '../../ui/part.tsx';
 import { BenchForm, BurstForm } from './MeasureForms.tsx';
 import { CounterForm, IncidentForm } from './NoteForms.tsx';
@@ -15,43 +15,6 @@ import { TestForm } from './TestForm.tsx';
 import { TestPanel } from './TestPanel.tsx';
 
 const KeptTrace = part(() => import('./measure/KeptTrace.tsx'));
-
-/** What stands open beside the view: an entry of the log, or one that is being entered. */
-export type Open =
-  | { readonly kind: 'entry'; readonly key: string }
-  | { readonly kind: 'take'; readonly test: Draft<Test> }
-  | { readonly kind: 'burst'; readonly item: Draft<Clearing> }
-  | { readonly kind: 'bench'; readonly item: Draft<BenchResult> }
-  | { readonly kind: 'counter' }
-  | { readonly kind: 'incident' };
-
-/** A burst that is being logged; nothing is guessed. */
-export const newBurst = (): Draft<Clearing> => ({
-  id: newId(),
-  bodyId: '',
-  cardId: '',
-  slotId: null,
-  date: today(),
-  fileMB: '',
-  framesUntilSlow: null,
-  frames: '',
-  burstFps: null,
-  shutterSeconds: null,
-  clearSeconds: '',
-});
-
-/** A bench result that is being logged. */
-export const newBench = (): Draft<BenchResult> => ({
-  id: newId(),
-  cardId: '',
-  date: today(),
-  reader: null,
-  port: null,
-  program: 'sequential',
-  readMBps: null,
-  writeMBps: null,
-  lowestWriteMBps: null,
-});
 
 interface OpenedProps {
   readonly kit: ProveKit;
@@ -70,138 +33,97 @@ interface OpenedProps {
   readonly onAgain: (test: Draft<Test>) => void;
 }
 
+type Shown<K extends OpenedPart['kind']> = Extract<OpenedPart, { kind: K }>;
+type Drawings = { readonly [K in OpenedPart['kind']]: (shown: Shown<K>, props: OpenedProps) => ReactNode };
+
+const nothing = (): void => {};
+
+/** What fills the panel, by its kind. */
+const DRAWN: Drawings = {
+  take: ({ test }, { kit, watch, onSaved, onDone }) => (
+    <TestForm
+      key={test.id}
+      kit={kit}
+      test={test}
+      isNew
+      isGone={false}
+      onSaved={({ id }) => onSaved(id)}
+      onTime={
+        watch.running
+          ? null
+          : (timed) => {
+              onDone();
+              watch.start(timed);
+            }
+      }
+      onClose={onDone}
+    />
+  ),
+  burst: ({ item, isNew }, { kit, isGone, onSaved, onDone }) => (
+    <BurstForm
+      key={item.id}
+      kit={kit}
+      item={item}
+      isNew={isNew}
+      isGone={!isNew && isGone}
+      onSaved={isNew ? ({ id }) => onSaved(id) : nothing}
+      onClose={onDone}
+    />
+  ),
+  bench: ({ item, isNew }, { kit, isGone, onSaved, onDone }) => (
+    <BenchForm
+      key={item.id}
+      kit={kit}
+      item={item}
+      isNew={isNew}
+      isGone={!isNew && isGone}
+      onSaved={isNew ? ({ id }) => onSaved(id) : nothing}
+      onClose={onDone}
+    />
+  ),
+  traced: ({ bench }, props) => (
+    <>
+      <KeptTrace bench={bench} card={props.named.cards.get(bench.cardId)} />
+      {DRAWN.bench({ kind: 'bench', item: bench, isNew: false }, props)}
+    </>
+  ),
+  counter: (_, { kit, onDone }) => <CounterForm kit={kit} onDone={onDone} />,
+  incident: (_, { kit, onDone }) => <IncidentForm kit={kit} onDone={onDone} />,
+  test: ({ entry }, { kit, isGone, named, why, onDelete, onAgain, onClose }) => (
+    <TestPanel
+      key={entry.key}
+      kit={kit}
+      entry={entry}
+      isGone={isGone}
+      named={named}
+      why={why}
+      onDelete={() => onDelete(entry)}
+      onAgain={onAgain}
+      onClose={onClose}
+    />
+  ),
+  words: ({ text, link }) => (
+    <p>
+      {text} {link && <a href={link.href}>{link.text}</a>}
+      {link && '.'}
+    </p>
+  ),
+};
+
 /** The panel beside the view. */
 export function Opened(props: OpenedProps) {
-  const { kit, open, entry, isGone, named, watch, why, onSaved, onDone, onClose, onDelete, onAgain } = props;
+  const { open, entry, isGone, named, onClose, onDelete } = props;
+  const model = openedModel(open, entry, { isGone, named });
+  if (!model) return <aside className={css.side} aria-label="What is open" />;
+  const { title, deletes, part: shown } = model;
+  // The table and the part are of one kind, which the compiler cannot follow.
+  const draw = DRAWN[shown.kind] as (shown: OpenedPart, props: OpenedProps) => ReactNode;
   return (
     <aside className={css.side} aria-label="What is open">
-      {open.kind === 'take' && (
-        <>
-          <PanelHead title="Log a take" onClose={onClose} />
-          <TestForm
-            key={open.test.id}
-            kit={kit}
-            test={open.test}
-            isNew
-            isGone={false}
-            onSaved={(test) => onSaved(test.id)}
-            onTime={
-              watch.running
-                ? null
-                : (timed) => {
-                    onDone();
-                    watch.start(timed);
-                  }
-            }
-            onClose={onDone}
-          />
-        </>
+      {title !== null && (
+        <PanelHead title={title} onClose={onClose} onDelete={deletes ? () => onDelete(deletes) : undefined} />
       )}
-      {open.kind === 'burst' && (
-        <>
-          <PanelHead title="Log a burst" onClose={onClose} />
-          <BurstForm
-            key={open.item.id}
-            kit={kit}
-            item={open.item}
-            isNew
-            isGone={false}
-            onSaved={({ id }) => onSaved(id)}
-            onClose={onDone}
-          />
-        </>
-      )}
-      {open.kind === 'bench' && (
-        <>
-          <PanelHead title="Log a bench result" onClose={onClose} />
-          <BenchForm
-            key={open.item.id}
-            kit={kit}
-            item={open.item}
-            isNew
-            isGone={false}
-            onSaved={({ id }) => onSaved(id)}
-            onClose={onDone}
-          />
-        </>
-      )}
-      {open.kind === 'counter' && (
-        <>
-          <PanelHead title="Note a counter" onClose={onClose} />
-          <CounterForm kit={kit} onDone={onDone} />
-        </>
-      )}
-      {open.kind === 'incident' && (
-        <>
-          <PanelHead title="Note an incident" onClose={onClose} />
-          <IncidentForm kit={kit} onDone={onDone} />
-        </>
-      )}
-      {open.kind === 'entry' && entry?.kind === 'take' && (
-        <TestPanel
-          key={entry.key}
-          kit={kit}
-          entry={entry}
-          isGone={isGone}
-          named={named}
-          why={why}
-          onDelete={() => onDelete(entry)}
-          onAgain={onAgain}
-          onClose={onClose}
-        />
-      )}
-      {open.kind === 'entry' && entry && entry.kind !== 'take' && (
-        <>
-          <PanelHead
-            title={entryName(entry, named)}
-            onClose={onClose}
-            onDelete={isGone ? undefined : () => onDelete(entry)}
-          />
-          {entry.kind === 'burst' && (
-            <BurstForm
-              key={entry.key}
-              kit={kit}
-              item={entry.clearing}
-              isNew={false}
-              isGone={isGone}
-              onSaved={() => {}}
-              onClose={onDone}
-            />
-          )}
-          {entry.kind === 'bench' && entry.bench.trace && (
-            <KeptTrace bench={entry.bench} card={named.cards.get(entry.bench.cardId)} />
-          )}
-          {entry.kind === 'bench' && (
-            <BenchForm
-              key={entry.key}
-              kit={kit}
-              item={entry.bench}
-              isNew={false}
-              isGone={isGone}
-              onSaved={() => {}}
-              onClose={onDone}
-            />
-          )}
-          {entry.kind === 'counter' && (
-            <p>
-              It stands with its body:{' '}
-              <a href={`/bodies?open=${encodeURIComponent(entry.bodyId ?? '')}`}>change it there</a>.
-            </p>
-          )}
-          {entry.kind === 'report' && (
-            <p>
-              {entry.report.from ?? 'Nobody named'} gave it, read in on {entry.report.received}. It stands beside your
-              answers and changes none of them.
-            </p>
-          )}
-          {entry.kind === 'incident' && (
-            <p>
-              {entry.date}. It stands with its card:{' '}
-              <a href={`/cards?open=${encodeURIComponent(entry.cardId ?? '')}`}>change it there</a>.
-            </p>
-          )}
-        </>
-      )}
+      {draw(shown, props)}
     </aside>
   );
 }

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Draft } from '../../app/kit/draft.ts';
 import { unsavedNew } from '../../app/kit/unsaved.ts';
 import { policyOf } from '../../app/match/policy.ts';
+import { newBench, newBurst, type Open } from '../../app/prove/opened.ts';
 import { deleteEntry, forgetReports } from '../../app/prove/proveActions.ts';
 import { PROVE_LISTS, type ProveKit } from '../../app/prove/proveKit.ts';
 import { entriesOf, newTest, puzzles } from '../../app/prove/proveViews.ts';
@@ -20,7 +21,7 @@ import { useLastSeen } from '../../ui/useLastSeen.ts';
 import { Shell } from '../shell/Shell.tsx';
 import { LogList } from './LogList.tsx';
 import { OddResults } from './OddResults.tsx';
-import { newBench, newBurst, type Open, Opened } from './Opened.tsx';
+import { Opened } from './Opened.tsx';
 import css from './ProveView.module.css';
 import { Watch } from './Watch.tsx';
 

@@ -1,7 +1,7 @@
 import { BURN_TEXT } from '../heat/heat.ts';
 import type { GuideEntry } from './entry.ts';
 
-/** What may lose footage or hurt somebody [handbook §10]. */
+/** What may lose footage or hurt somebody [domain.md §10]. */
 export const CAUTIONS: readonly GuideEntry[] = [
   {
     id: 'caution-media',

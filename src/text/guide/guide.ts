@@ -37,7 +37,7 @@ export function sourceText(key: SourceKey): string {
   return fromMemory ? `${publisher}, from memory` : publisher;
 }
 
-/** The work in its order [handbook §1]. */
+/** The work in its order [domain.md §1]. */
 const ORDER_OF_WORK: GuideSection = section(
   'work',
   'The work, in its order',

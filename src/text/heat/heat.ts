@@ -233,7 +233,7 @@ export function heatMarkText({ level, result, worse, outlasted, ended }: HeatMar
   }
 }
 
-/** Cautions a run calls for [handbook §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
+/** Cautions a run calls for [domain.md §10]. ISO 13732-1, from memory: bare metal burns at about 51 °C in a minute. */
 const BURN_C = 48;
 
 /** From when on bare metal burns. */

@@ -195,3 +195,33 @@ export function takeName(
   const mode = body?.modes.find(({ id }) => id === modeId);
   return `${mode ? modeTitle(mode) : 'a mode that is gone'} on ${cards.find(({ id }) => id === cardId)?.label ?? 'a card that is gone'}, ${body?.name ?? ''}`;
 }
+
+/** Titles of the panel while something is entered. */
+export const OPENED_TITLES = {
+  take: 'Log a take',
+  burst: 'Log a burst',
+  bench: 'Log a bench result',
+  counter: 'Note a counter',
+  incident: 'Note an incident',
+} as const;
+
+interface Leads {
+  readonly text: string;
+  readonly link: { readonly href: string; readonly text: string } | null;
+}
+
+/** What is said of an entry that is changed elsewhere, or nowhere. */
+export const openedText = {
+  counter: (bodyId: string): Leads => ({
+    text: 'It stands with its body:',
+    link: { href: `/bodies?open=${encodeURIComponent(bodyId)}`, text: 'change it there' },
+  }),
+  incident: (date: string, cardId: string): Leads => ({
+    text: `${date}. It stands with its card:`,
+    link: { href: `/cards?open=${encodeURIComponent(cardId)}`, text: 'change it there' },
+  }),
+  report: (from: string | null, received: string): Leads => ({
+    text: `${from ?? 'Nobody named'} gave it, read in on ${received}. It stands beside your answers and changes none of them.`,
+    link: null,
+  }),
+} as const;

@@ -9,7 +9,7 @@ import { type LinearSolver, leastRatio, mostRatio, normalised, type OpenProgramm
 /**
  * What a body's counter gives away. A reading of t for an empty card means t ≤ minutes < t + 1, and minutes =
  * usable × capacity ÷ (picture + fixed + per frame × fps): linear in the three unknowns once multiplied out, so several
- * readings cut out a space of constants that explain them all [handbook §6].
+ * readings cut out a space of constants that explain them all [domain.md §6].
  */
 export interface Extent {
   readonly low: number;
@@ -223,7 +223,7 @@ export interface CounterRate {
  * 100 % [A].
  *
  * @returns null without a reading of one minute or more, or where the readings exclude each other
- * @example counterRate({ modes: [] }, [{ modeId: 'm', capacityGB: 256, minutes: 57 }], 'm') // 471 to 599 Mb/s
+ *   57 minutes on 256 GB come to 471 to 599 Mb/s
  */
 export function* counterRateSteps(
   body: Pick<Body, 'modes'>,

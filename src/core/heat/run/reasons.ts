@@ -5,7 +5,7 @@ import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
 import type { HeatSetup, Lane } from './lane.ts';
 
-/** What raises the heat of a take [handbook §7]. The value is what its sentence names. */
+/** What raises the heat of a take [domain.md §7]. The value is what its sentence names. */
 type HeatReason =
   /** Share of the pace the flash keeps up; null where that pace is not known. */
   | { readonly code: 'rate'; readonly share: number | null; readonly MBps: number }

@@ -134,7 +134,7 @@ function fromTwo(cool: LimitStatement, warm: LimitStatement, input: CalibrationI
 }
 
 /**
- * Body constants from a maker's limits, the card's own heat included [handbook §7]: a run under the stated conditions ends
+ * Body constants from a maker's limits, the card's own heat included [domain.md §7]: a run under the stated conditions ends
  * at the stated minutes. One statement gives the rise; two give limit and rise for the assumed time constant, or the time
  * constant where no such limit can be. Statements that no body fits: the shorter one rules.
  *

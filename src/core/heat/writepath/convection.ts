@@ -39,7 +39,7 @@ export const radiation = (): number => 4 * EMISSIVITY * STEFAN_BOLTZMANN * RADIA
  * forced convection.
  *
  * @param outsideMm - width, height, depth; > 0
- * @example boxResistance([62, 45, 34], 'still') // about 6.4
+ * @example Math.round(boxResistance([62, 45, 34], 'still')) // => 6
  */
 export function boxResistance(outsideMm: readonly [number, number, number], air: AirMovement): number {
   const [width, height, depth] = outsideMm.map((one) => one / 1000) as [number, number, number];

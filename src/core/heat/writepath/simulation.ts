@@ -1,4 +1,4 @@
-/** What a run is made of. Field names carry their units and are those of the server's call [handbook §7]. */
+/** What a run is made of. Field names carry their units and are those of the server's call [domain.md §7]. */
 export interface CardPath {
   readonly busMBps: number;
   /** Fast cache accepts at this pace while it has room. */

@@ -45,7 +45,7 @@ function playbackOf(tokens: readonly Token[]): Result<Playback, AskRefusal> | nu
  * Answers one line: a need on a card, or how long a take plays.
  *
  * @param text - at most 500 characters
- * @example askLine('3:50 at 100p plays at 25p', DEFAULT_POLICY) // 15:20
+ * @example askLine('3:50 at 100p plays at 25p', { take: 'once', headroom: 150 }).ok // => true
  */
 export function askLine(text: string, policy: Policy): Result<Asked, AskRefusal> {
   const playback = text.length > MAX_TEXT ? null : playbackOf(spokenLine(tokenize(text)).tokens);

@@ -178,7 +178,7 @@ function labelAlone(text: string, tokens: readonly Token[]): AskRefusal | null {
  * @param text - at most 500 characters
  * @returns the question; or a refusal with the place. Nothing is guessed silently: loose spellings come back as
  *   `readings`, and a stretch that is not understood refuses the whole line
- * @example readAsk('600 Mb/s on 256GB V90 II for 2h')
+ * @example readAsk('600 Mb/s on 256GB V90 II for 2h').ok // => true
  */
 export function readAsk(text: string): Result<Ask, AskRefusal> {
   if (text.trim() === '') return err({ code: 'empty' });

@@ -1,7 +1,7 @@
 import type { RatedHours, Span } from '../../kit/shop.ts';
 
 /**
- * How long a card lasts in a camera that never stops [handbook §9]. Every figure is a range over the rate and over what is
+ * How long a card lasts in a camera that never stops [domain.md §9]. Every figure is a range over the rate and over what is
  * known of the card: low is the sooner end.
  */
 
@@ -88,7 +88,7 @@ const scaled = (range: Between | null, by: number): Between | null =>
  * Wear of a card that is written around the clock, or for some hours a day.
  *
  * @param input - rates above 0, the low end first; write amplification 1 or more; hours a day above 0 to 24
- * @example wear({ capacityGB: 32, rateMbps: [23.7, 23.7], … rated: { hours: 6000, atMbps: [23.7, 23.7] } }) // => 2000 fills
+ * @example wear({ capacityGB: 32, rateMbps: [8, 8], hoursPerDay: 24, rated: { hours: 6000, atMbps: [4, 4] }, cycles: null, writeAmplification: [1, 1], price: null }).hours // => { low: 3000, high: 3000 }
  */
 export function wear(input: WearInput): Wear {
   const { capacityGB, rateMbps, hoursPerDay, rated, cycles, price } = input;

@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import type { Plan, PlanPress } from '../../core/kit/plan.ts';
+import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import { aCard } from '../../core/testing.ts';
+import { atStake, liveModel, pressStep, swapStep } from './liveModel.ts';
+import { newPlan } from './newPlan.ts';
+
+const cards = ['a', 'b'].map((id) => aCard({ id, label: id.toUpperCase() }));
+const press = (cardId: string, to: PlanPress['to']): PlanPress => ({
+  at: '2027-06-12T09:00:00+02:00',
+  cardId,
+  to,
+  who: 'Mo',
+});
+const planOf = (log: readonly PlanPress[]): Plan => ({ ...newPlan([]), cardIds: ['a', 'b'], log });
+const change = (inCardId: string, atSeconds: number): PlannedSwap =>
+  ({ atSeconds, bodyId: 'body', slotId: 'slot', outCardId: null, inCardId }) as PlannedSwap;
+const dayOf = (more: object): PlannedDay =>
+  ({
+    changes: [],
+    blocks: [{ fromSeconds: 3600, toSeconds: 7200 }],
+    shortages: [],
+    sittings: [],
+    offloads: [],
+    ...more,
+  }) as never;
+const at = (log: readonly PlanPress[], day: PlannedDay | null, seconds = 3600) => ({
+  plan: planOf(log),
+  cards,
+  day,
+  seconds,
+});
+
+describe('the live day at a moment', () => {
+  it('counts down to the next card that goes in, and to nothing before there is a plan', () => {
+    const day = dayOf({ changes: [change('a', 1000), change('b', 5000)] });
+    expect(liveModel(at([], day))).toMatchObject({
+      left: 1400,
+      swap: { inCardId: 'b' },
+      isOther: false,
+      rehearsal: 3540,
+    });
+    expect(liveModel(at([], null))).toMatchObject({ left: null, swap: null, short: null });
+  });
+
+  it.each([
+    [-6 * 3600 - 1, true],
+    [-6 * 3600, false],
+    [7200 + 18 * 3600, false],
+    [7200 + 18 * 3600 + 1, true],
+  ])('%i seconds into it: another day %s', (seconds, isOther) => {
+    expect(liveModel(at([], dayOf({}), seconds)).isOther).toBe(isOther);
+  });
+
+  it('tells what is short from now on, and never what is only a copy that is late', () => {
+    const short = (toSeconds: number, missingMinutes: number) => ({ atSeconds: 0, toSeconds, missingMinutes });
+    const day = dayOf({ shortages: [short(3000, 5), short(9000, 0), short(9100, 7)] });
+    expect(liveModel(at([], day)).short).toMatchObject({ missingMinutes: 7 });
+  });
+});
+
+describe('a press', () => {
+  const live = (input: ReturnType<typeof at>, id: string) => {
+    const found = liveModel(input).cards.find(({ card }) => card.id === id);
+    if (!found) throw new Error(id);
+    return found;
+  };
+
+  it('into a body goes where the plan has the card about now; further ahead, or nowhere, it is asked', () => {
+    const soon = at([], dayOf({ changes: [change('a', 3600 + 1800)] }));
+    expect(pressStep(soon, live(soon, 'a'), 'in-body')).toEqual({
+      kind: 'note',
+      press: { cardId: 'a', to: 'in-body', bodyId: 'body', slotId: 'slot' },
+    });
+    const late = at([], dayOf({ changes: [change('a', 3600 + 1801)] }));
+    expect(pressStep(late, live(late, 'a'), 'in-body').kind).toBe('ask');
+    const nowhere = at([], dayOf({}));
+    expect(pressStep(nowhere, live(nowhere, 'b'), 'in-body').kind).toBe('ask');
+  });
+
+  it('that would free a card without its copies is asked, whatever the plan says', () => {
+    const input = at([press('a', 'full')], dayOf({ changes: [change('a', 3600)] }));
+    expect(pressStep(input, live(input, 'a'), 'free').kind).toBe('ask');
+    expect(pressStep(input, live(input, 'a'), 'in-body').kind).toBe('ask');
+  });
+
+  it('verified by hand is by word', () => {
+    const input = at([press('a', 'copied-once')], dayOf({}));
+    expect(pressStep(input, live(input, 'a'), 'verified')).toMatchObject({ kind: 'note', press: { proof: 'word' } });
+  });
+
+  it('on a planned swap puts the card in; one that is not safe is asked, one that is gone does nothing', () => {
+    const safe = at([], dayOf({}));
+    expect(swapStep(safe, change('a', 3600))).toMatchObject({ kind: 'swap', swap: { in: 'a', out: null } });
+    const full = at([press('a', 'full')], dayOf({}));
+    expect(swapStep(full, change('a', 3600))).toMatchObject({ kind: 'ask', asked: { to: 'in-body' } });
+    expect(swapStep(safe, change('gone', 3600))).toBeNull();
+  });
+
+  it('says what is at stake: what is to be copied before the card goes in again, else everything', () => {
+    const copy = { cardId: 'a', stage: 'copy', fromSeconds: 4000, GB: 118 };
+    expect(atStake(dayOf({ offloads: [copy] }), 'a', 3600)).toMatch(/^up to 118.GB, by what was pressed$/);
+    const again = { cardId: 'a', fromSeconds: 3900 };
+    expect(atStake(dayOf({ offloads: [copy], sittings: [again] }), 'a', 3600)).toBe('everything on it');
+    expect(atStake(null, 'a', 3600)).toBe('everything on it');
+  });
+});

@@ -1,0 +1,79 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import type { DayViewKit } from '../../src/app/day/dayKit.ts';
+import type { LiveCard } from '../../src/app/day/live.ts';
+import { newPlan } from '../../src/app/day/newPlan.ts';
+import type { CardState } from '../../src/core/kit/model.ts';
+import { aBody, aCard, aSlot } from '../../src/core/testing.ts';
+import { AskPress } from '../../src/islands/day/AskPress.tsx';
+import { LiveCards } from '../../src/islands/day/LiveCards.tsx';
+import { draw, words } from './draw.tsx';
+
+const body = aBody({
+  id: 'b',
+  name: 'Wherry',
+  slots: [aSlot({ id: 's1', name: 'Slot A' }), aSlot({ id: 's2', name: 'Slot B' })],
+});
+const card = aCard({ id: 'c', label: 'A-02' });
+const kit = { bodies: [body], cards: [card] } as unknown as DayViewKit;
+const plan = { ...newPlan([]), cardIds: ['c'], blocks: [{ bodyId: 'b' }] as never };
+const live = (state: CardState, next: CardState): LiveCard => ({ card, state, next, press: null });
+
+function asked(state: CardState, to: CardState) {
+  const onPress = vi.fn();
+  draw(
+    <AskPress
+      asked={{ live: live(state, 'free'), to }}
+      kit={kit}
+      plan={plan}
+      atStake="up to 118 GB"
+      onClose={vi.fn()}
+      onPress={onPress}
+    />,
+  );
+  return { onPress, dialog: screen.getByRole('dialog') };
+}
+
+describe('a press that is asked about', () => {
+  it('of a card that is not safe: what is at stake, and a reason before it is noted', () => {
+    const { onPress, dialog } = asked('full', 'free');
+    expect(words(dialog)).toContain('A-02 is not safe to wipe');
+    expect(words(dialog)).toContain('At stake: up to 118 GB.');
+    const sure = screen.getByRole('button', { name: 'Do it all the same' }) as HTMLButtonElement;
+    expect(sure.disabled, 'nothing is noted without a reason').toBe(true);
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: 'copied at home, by hand' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Do it all the same' }));
+    const [noted] = onPress.mock.calls[0] as [{ readonly override: string }];
+    expect(noted).toMatchObject({ cardId: 'c', to: 'free' });
+    expect(noted.override).toMatch(/At stake: up to 118 GB\. copied at home, by hand$/);
+  });
+
+  it('into a body: every slot of the day’s bodies is offered', () => {
+    const { dialog } = asked('free', 'in-body');
+    expect(words(dialog)).toContain('Into which slot');
+    for (const slot of ['Wherry, slot a', 'Wherry, slot b']) expect(words(dialog)).toContain(slot);
+    const sure = screen.getByRole('button', { name: 'In a body' }) as HTMLButtonElement;
+    expect(sure.disabled, 'without a slot').toBe(true);
+  });
+});
+
+describe('the cards of the day', () => {
+  it('each says where it stands and what comes next', () => {
+    const onPress = vi.fn();
+    draw(
+      <LiveCards
+        cards={[live('full', 'copying')]}
+        kit={kit}
+        day={null}
+        names={{} as never}
+        scanned={null}
+        onPress={onPress}
+        onCompare={vi.fn()}
+      />,
+    );
+    const all = words(screen.getByRole('region', { name: 'Cards' }));
+    expect(all).toContain('A-02');
+    expect(all).toContain('not to be wiped');
+    expect(all, 'what is not known of a card is not said').not.toMatch(/undefined|null|NaN/);
+  });
+});
