@@ -86,7 +86,8 @@ export class App {
     // By itself the driver looks five times a second: what comes in between waits for nothing.
     const wait = driver.wait.bind(driver) as (...given: unknown[]) => Promise<unknown>;
     Object.assign(driver, {
-      wait: (condition: unknown, most: unknown, message: unknown) => wait(condition, most, message, LOOK_EVERY),
+      wait: (condition: unknown, most: unknown, message: unknown, every = LOOK_EVERY) =>
+        wait(condition, most, message, every),
     });
   }
 

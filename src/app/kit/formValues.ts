@@ -5,50 +5,39 @@ import { problemText } from '../../text/kit/problem.ts';
 /** Field errors by path, as the form library names them: `modes.0.rate.Mbps`. */
 export type FieldErrors = Record<string, string>;
 
-/** What a schema says of itself, as far as it is asked here. */
-interface Described {
-  readonly type?: string;
-  readonly allow?: readonly unknown[];
-  readonly keys?: Readonly<Record<string, Described>>;
-  readonly items?: readonly Described[];
-  readonly matches?: readonly { readonly schema?: Described }[];
-}
+type Path = readonly (string | number)[];
 
-const described = new WeakMap<Joi.Schema, Described>();
+const CHECK = { abortEarly: false, convert: false } as const;
 
-function describe(schema: Joi.Schema): Described {
-  const known = described.get(schema) ?? (schema.describe() as Described);
-  described.set(schema, known);
-  return known;
-}
+/** Whether a place is another one or lies in it; the whole is no place. */
+const isWithin = (inner: Path, outer: Path): boolean =>
+  outer.length > 0 && outer.every((step, at) => step === inner[at]);
 
-/** The schemas that may hold at a place: several where there is a choice. */
-const choices = (at: Described): readonly Described[] => [
-  at,
-  ...(at.matches ?? []).flatMap(({ schema }) => (schema ? choices(schema) : [])),
-];
+const hasBlank = (value: unknown): boolean =>
+  value === '' || (value !== null && typeof value === 'object' && Object.values(value).some(hasBlank));
 
-const under = (at: readonly Described[], step: string | number): readonly Described[] =>
-  at
-    .flatMap((one) => (typeof step === 'number' ? (one.items ?? []) : (one.keys?.[step] ?? [])))
-    .flatMap((one) => choices(one));
-
-const mayStayEmpty = (at: readonly Described[]): boolean => at.some(({ allow }) => allow?.includes('') === true);
-
-function unblanked(value: unknown, at: readonly Described[]): unknown {
-  if (value === '') return mayStayEmpty(at) ? '' : null;
-  if (Array.isArray(value)) return value.map((item, place) => unblanked(item, under(at, place)));
+function unblanked(value: unknown, path: Path, isRefused: (path: Path) => boolean): unknown {
+  if (value === '') return isRefused(path) ? null : '';
+  if (Array.isArray(value)) return value.map((item, at) => unblanked(item, [...path, at], isRefused));
   if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, unblanked(inner, under(at, key))]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, inner]) => [key, unblanked(inner, [...path, key], isRefused)]),
+  );
 }
 
-/** An emptied field is unknown, which the kit writes as null; a text that may be empty by its schema stays as it is. */
-export const withoutBlanks = (value: unknown, schema: Joi.Schema): unknown =>
-  unblanked(value, choices(describe(schema)));
+/**
+ * An emptied field is unknown, which the kit writes as null; a text that may be empty stays as it is. Which is which the
+ * schema says: it is asked, so that no list of field names has to agree with it.
+ */
+export function withoutBlanks(value: unknown, schema: Joi.Schema): unknown {
+  if (!hasBlank(value)) return value;
+  const refused = schema.validate(value, CHECK).error?.details.map(({ path }) => path) ?? [];
+  return unblanked(value, [], (path) => refused.some((place) => isWithin(path, place)));
+}
 
 /** Validates form values by the kit's own schema; messages come back beside their fields. */
 export function fieldErrors(schema: Joi.Schema, values: unknown): FieldErrors {
-  const { error } = schema.validate(withoutBlanks(values, schema), { abortEarly: false, convert: false });
+  const { error } = schema.validate(withoutBlanks(values, schema), CHECK);
   const errors: FieldErrors = {};
   for (const detail of error?.details ?? []) errors[detail.path.join('.')] ??= problemText(problemOf(detail));
   return errors;
