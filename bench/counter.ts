@@ -1,11 +1,13 @@
 // The counter decoder: 200 readings by the solver, beside meeting every three planes of a few readings, in one run.
+
 import { decodeCounter } from '../src/core/bodies/counter/counter.ts';
 import type { CounterReading } from '../src/core/kit/model.ts';
 import { aMode } from '../src/core/testing.ts';
 import { corners } from '../tests/support/corners.ts';
 import { solve } from '../tests/support/highs.ts';
+import { few } from './few.mjs';
 
-const modes = Array.from({ length: 200 }, (_, at) =>
+const modes = Array.from({ length: few(200, 130) }, (_, at) =>
   aMode({ id: `m${at}`, rate: { kind: 'stated', Mbps: 40 + 7 * at, is: 'constant' }, fps: at % 2 ? 25 : 50 }),
 );
 const shown = (Mbps: number, fps: number): number =>
@@ -28,13 +30,13 @@ decodeCounter({ modes }, counters.slice(0, 4), 512, solve);
 const whole = timed(() => decodeCounter({ modes }, counters, 512, solve));
 const odd = counters.map((one, at) => (at === 120 ? { ...one, minutes: one.minutes + 30 } : one));
 const withOdd = timed(() => decodeCounter({ modes }, odd, 512, solve));
-const planes = Array.from({ length: 60 }, (_, at) => ({
+const planes = Array.from({ length: few(60, 20) }, (_, at) => ({
   normal: [Math.cos(at), Math.sin(at), Math.cos(3 * at)] as const,
   bound: 2 + (at % 3),
 }));
-const few = timed(() => corners(planes));
+const cornering = timed(() => corners(planes));
 // Meeting every three of n planes and asking each of all n grows with the fourth power.
-const peer = few * (406 / 60) ** 4;
+const peer = cornering * (406 / 60) ** 4;
 console.log(`counter, 200 readings and 200 modes: ${whole.toFixed(0)} ms (aim under 1000)`);
 console.log(`  with one odd reading among them     ${withOdd.toFixed(0)} ms`);
 console.log(

@@ -10,13 +10,14 @@ import { cardBrackets, placed, puzzles } from '../src/core/prove/puzzles.ts';
 import { mapBars } from '../src/core/prove/survival.ts';
 import { finish } from '../src/core/steps.ts';
 import { largeKit, testsFor } from '../tests/support/largeKit.ts';
+import { few } from './few.mjs';
 
-const bare = largeKit(200, 200);
-const tests: readonly Test[] = testsFor(bare, 10_000);
+const bare = largeKit(few(200, 10), few(200, 10));
+const tests: readonly Test[] = testsFor(bare, few(10_000, 100));
 const kit = { ...bare, tests };
 const ENDS: ReadonlySet<TestEnd> = new Set(tests.map(({ end }) => end));
 
-function median(task: () => unknown, runs = 11): number {
+function median(task: () => unknown, runs = few(11, 2)): number {
   for (let run = 0; run < 2; run += 1) task();
   const times = Array.from({ length: runs }, () => {
     const start = performance.now();

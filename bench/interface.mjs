@@ -5,11 +5,12 @@ import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { By } from 'selenium-webdriver';
 import { openBrowser } from '../scripts/browser.mjs';
+import { few } from './few.mjs';
 
 const here = process.cwd();
 const other = process.argv[2];
 const builds = [['this build', here], ...(other ? [['the other', other]] : [])];
-const ROUNDS = 5;
+const ROUNDS = few(5, 1);
 
 /** Writes rows into the store of the page, past the app, as it would have them after weeks of use. */
 const seed = `

@@ -1,11 +1,13 @@
 // Guide and drill: how soon a search answers beside going through every passage, how soon the index opens, and what a
 // question of each kind costs beside the cheapest kind, in one run.
+
 import { indexText, openIndex } from '../src/app/guide/search.ts';
 import { difficultyOf } from '../src/core/drill/difficulty.ts';
 import { generate } from '../src/core/drill/generate.ts';
 import { roundOf } from '../src/core/drill/round.ts';
 import { DRILL_KINDS, TOPICS } from '../src/core/drill/topics.ts';
 import { passages } from '../src/text/guide/passages.ts';
+import { few } from './few.mjs';
 
 const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1] as number;
 const timed = (task: () => unknown): number => {
@@ -45,7 +47,7 @@ console.log(
 
 const costs = DRILL_KINDS.filter((kind) => kind !== 'own').map((kind) => {
   const topics = TOPICS.filter((topic) => topic.kind === kind);
-  const COUNT = 600;
+  const COUNT = few(600, 5);
   let hard = 0;
   const cost = timed(() => {
     for (let at = 0; at < COUNT; at += 1) {
@@ -66,6 +68,6 @@ const asked = TOPICS.filter(({ kind }) => kind !== 'own')
   .slice(0, 8)
   .map((topic) => ({ topic, level: 2 as const }));
 const rounds = median(
-  Array.from({ length: 15 }, (_, seed) => timed(() => roundOf({ asked, seed, kit: null, wanted: 0.6 }))),
+  Array.from({ length: few(15, 2) }, (_, seed) => timed(() => roundOf({ asked, seed, kit: null, wanted: 0.6 }))),
 );
 console.log(`  a round of eight, each the nearest of three draws: ${rounds.toFixed(1)} ms`);

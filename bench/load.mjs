@@ -1,8 +1,10 @@
 // First and second visit to Match with the processor slowed four times, the second one from the service worker with the
 // server gone: when the quick check takes what is typed, when it has answered, when the board stands, and how long the
 // page was deaf in between (total blocking time), by the browser's own observers. Five visits each, the middle one shown.
+
 import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/lib.mjs';
+import { few } from './few.mjs';
 
 const OBSERVE = `
   window.seen = { blocking: 0, lcp: 0 };
@@ -26,7 +28,7 @@ const OBSERVE = `
   addEventListener('DOMContentLoaded', () => requestAnimationFrame(look));`;
 
 const WHAT = ['usable', 'answered', 'board', 'lcp', 'blocking'];
-const ROUNDS = 5;
+const ROUNDS = few(5, 1);
 
 async function load(driver, address) {
   await driver.get(address);

@@ -1,4 +1,5 @@
 // The card bench writing to the browser's own store, beside dd with fsync on the same disk and as many bytes, in one run.
+
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,8 +7,9 @@ import { join } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser } from '../scripts/browser.mjs';
 import { startServer } from '../scripts/lib.mjs';
+import { few } from './few.mjs';
 
-const GB = 1;
+const GB = few(1, 0.04);
 const BLOCKS = (GB * 1e9) / 4_000_000;
 const folder = mkdtempSync(join(tmpdir(), 'cool-reel-dd-'));
 const server = await startServer({ demo: true });

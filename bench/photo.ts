@@ -1,5 +1,6 @@
 // Pictures of cards: all labels held apart, beside the recogniser alone on the same pictures, in one run on one core. Counts
 // are the measure; times are told with it, and what a device four times slower would take.
+
 import { readLabel } from '../src/core/cards/readLabel.ts';
 import { grayOf } from '../src/core/photo/gray.ts';
 import { readCard } from '../src/core/photo/readCard.ts';
@@ -7,8 +8,9 @@ import { toGigabytes } from '../src/core/units/convert.ts';
 import { drawnLabel, HELD } from '../tests/support/labels/drawn.ts';
 import { startedRecogniser } from '../tests/support/labels/recogniser.ts';
 import { capacityWord, truthOf } from '../tests/support/labels/truth.ts';
+import { few } from './few.mjs';
 
-const COUNT = Number(process.env.LABELS ?? HELD);
+const COUNT = Number(process.env.LABELS ?? few(HELD, 2));
 const ALONE_EVERY = 6;
 const SLOWER = 4;
 const KINDS = ['capacity', 'family', 'bus', 'video', 'grade', 'class', 'vpg', 'app', 'version'] as const;

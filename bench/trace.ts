@@ -4,8 +4,9 @@ import Papa from 'papaparse';
 import { factor, seeded } from '../src/core/heat/writepath/random.ts';
 import { analyseTrace } from '../src/core/prove/trace/analyse.ts';
 import { readWriteTrace } from '../src/reading/prove/writeTrace.ts';
+import { few } from './few.mjs';
 
-const ROWS = 1_000_000;
+const ROWS = few(1_000_000, 20_000);
 const random = seeded(3);
 const level = (row: number): number => (row < 300_000 ? 900 : row % 200_000 < 60_000 ? 210 : 400);
 const text = `time (s),MB/s\n${Array.from(
@@ -20,7 +21,7 @@ const timed = (task: () => unknown): number => {
   return performance.now() - start;
 };
 const [alone, read, analysed]: [number[], number[], number[]] = [[], [], []];
-for (let run = 0; run < 5; run += 1) {
+for (let run = 0; run < few(5, 1); run += 1) {
   alone.push(timed(() => Papa.parse(text, { delimiter: ',' })));
   let trace: ReturnType<typeof readWriteTrace> | null = null;
   read.push(

@@ -1,4 +1,4 @@
-import type { Finding } from '../core/photo/findings.ts';
+import type { MarkFound } from '../core/photo/findings.ts';
 import type { CardPart, CardReading } from '../core/photo/readCard.ts';
 import type { TextReading } from '../core/photo/readText.ts';
 import type { Result } from '../core/result.ts';
@@ -27,7 +27,7 @@ export interface PictureApi {
   readCard(
     recogniserAt: string,
     part: CardPart | null,
-    onFound: (findings: readonly Finding[]) => void,
+    onFound: (findings: readonly MarkFound[]) => void,
   ): Promise<Result<CardReading, PictureProblem>>;
   /** Reads the opened picture as a table or a screen. */
   readText(recogniserAt: string): Promise<Result<TextReading, PictureProblem>>;

@@ -12,7 +12,9 @@ export const WAIT = Number(process.env.E2E_WAIT ?? 40_000);
  */
 const LATE = Number(process.env.E2E_LATE ?? 0);
 /** How often the driver looks, ms. */
-const LOOK_EVERY = 25;
+const LOOK_EVERY = 100;
+/** Between two looks at a page that changes all the time: reading it is work for the page too, ms. */
+const BREATH = 80;
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {
@@ -262,8 +264,8 @@ export class App {
       .executeAsyncScript(
         `const done = arguments[arguments.length - 1];
          const stop = () => { seen.disconnect(); clearTimeout(late); done(); };
-         const seen = new MutationObserver(stop);
-         const late = setTimeout(stop, 150);
+         const seen = new MutationObserver(() => { seen.disconnect(); clearTimeout(late); setTimeout(done, ${BREATH}); });
+         const late = setTimeout(stop, 250);
          seen.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });`,
       )
       .catch(() => this.driver.sleep(LOOK_EVERY));

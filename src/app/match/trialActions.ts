@@ -1,5 +1,5 @@
 import type { Body, Card, TakeKind } from '../../core/kit/model.ts';
-import type { Print } from '../../core/match/buyCard.ts';
+import type { CardToBuy } from '../../core/match/buyCard.ts';
 import type { Trial } from '../../core/match/trial.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { newId } from '../../kit/newId.ts';
@@ -12,7 +12,7 @@ import { type Written, write } from '../kit/write.ts';
 export { tryMove } from '../../core/match/trial.ts';
 
 /** A card to be bought, as it stands in the wallet once a trial is kept. */
-export const toBuy = (print: Print): Pick<Card, 'id' | 'label' | 'note'> => ({ id: newId(), ...toBuyWords(print) });
+export const toBuy = (print: CardToBuy): Pick<Card, 'id' | 'label' | 'note'> => ({ id: newId(), ...toBuyWords(print) });
 
 /** A body as it was before the first trial and as the last one leaves it. */
 interface TriedBody {

@@ -2,7 +2,7 @@ import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Token } from '../../core/cards/token.ts';
 import { tokenize } from '../../core/cards/tokenize.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
-import { type Doubt, type Finding, labelText, notFound } from '../../core/photo/findings.ts';
+import { type Doubt, type MarkFound, labelText, notFound } from '../../core/photo/findings.ts';
 import type { Told } from '../../core/photo/labelWords.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { MARK_KEYS, mark, marksIn, marksOf } from '../../core/standards/marks.ts';
@@ -16,7 +16,7 @@ export interface CardQuestion {
   readonly state: 'sure' | 'asked' | 'missing';
   /** Null where it is sure or was not found. */
   readonly why: Doubt | 'typed' | null;
-  readonly finding: Finding | null;
+  readonly finding: MarkFound | null;
   /** What a person had typed of the same kind, one word or the readings of an open figure; empty where nothing. */
   readonly typed: readonly string[];
   /** What it could be, the likeliest first. */
@@ -93,12 +93,12 @@ export function toldOf(word: string): Told | null {
 }
 
 /** Form and type of a CFexpress card, which are printed apart, as one thing. */
-function withForm(findings: readonly Finding[]): readonly Finding[] {
+function withForm(findings: readonly MarkFound[]): readonly MarkFound[] {
   const form = findings.find(({ told, word }) => told === 'form' && word === 'CFexpress');
   const type = findings.find(({ told }) => told === 'type');
   const rest = findings.filter((one) => one !== type);
   if (!form) return rest;
-  const whole: Finding = type
+  const whole: MarkFound = type
     ? {
         ...form,
         word: `CFexpress ${type.word}`,
@@ -133,7 +133,7 @@ function saysTheSame(a: string, b: string): boolean {
 }
 
 /** A speed that was typed and that none of the picture is; a card may have two of them. */
-function otherSpeed(typed: string, findings: readonly Finding[]): string | null {
+function otherSpeed(typed: string, findings: readonly MarkFound[]): string | null {
   const speeds = tokenize(typed).flatMap((token) => (kindOf(token) === 'speed' ? [token.text] : []));
   const read = findings.filter(({ told }) => told === 'speed');
   return speeds.find((own) => read.every(({ word }) => !saysTheSame(own, word))) ?? null;
@@ -141,7 +141,7 @@ function otherSpeed(typed: string, findings: readonly Finding[]): string | null 
 
 /** What is to be confirmed of a picture, with what was typed before: nothing of it counts before it is. */
 export function questionsOf(
-  read: readonly Finding[],
+  read: readonly MarkFound[],
   { text: typed, open }: TypedLabel,
   answers: Answers = {},
 ): readonly CardQuestion[] {
@@ -152,7 +152,7 @@ export function questionsOf(
   const typedWords = typedByKind(typed);
   const speed = otherSpeed(typed, findings);
   const firstSpeed = findings.find(({ told }) => told === 'speed');
-  const typedOf = (told: Told, finding: Finding | null): readonly string[] => {
+  const typedOf = (told: Told, finding: MarkFound | null): readonly string[] => {
     const one = told !== 'speed' ? typedWords.get(told) : finding === firstSpeed ? speed : null;
     if (one) return [one];
     if (finding === null || (told !== 'capacity' && finding !== firstSpeed)) return [];
@@ -161,7 +161,7 @@ export function questionsOf(
     const isMet = findings.some((one) => one.told === told && readings.some((word) => saysTheSame(word, one.word)));
     return isMet ? [] : readings;
   };
-  const question = (told: Told, key: string, finding: Finding | null): CardQuestion => {
+  const question = (told: Told, key: string, finding: MarkFound | null): CardQuestion => {
     const own = typedOf(told, finding);
     const differs = finding !== null && own.length > 0 && !own.some((word) => saysTheSame(word, finding.word));
     const options = finding ? [finding.word, ...(differs ? own : []), ...finding.couldBe] : own;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readLabel } from '../../core/cards/readLabel.ts';
-import type { Finding } from '../../core/photo/findings.ts';
+import type { MarkFound } from '../../core/photo/findings.ts';
 import type { TextCell } from '../../core/photo/readText.ts';
 import { labelOfDraft, ownWords, typedLabel } from '../cards/cardDraft.ts';
 import { cardOfText } from './cardOfText.ts';
@@ -8,7 +8,7 @@ import { answerOf, confirmedText, mergedText, openQuestions, questionsOf } from 
 import { patchOfText } from './patchOfText.ts';
 import { counterTimes, openCells, pastedText } from './textRows.ts';
 
-const finding = (told: Finding['told'], word: string, part: Partial<Finding> = {}): Finding => ({
+const finding = (told: MarkFound['told'], word: string, part: Partial<MarkFound> = {}): MarkFound => ({
   told,
   word,
   couldBe: [],

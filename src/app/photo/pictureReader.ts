@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Finding } from '../../core/photo/findings.ts';
+import type { MarkFound } from '../../core/photo/findings.ts';
 import type { CardPart, CardReading } from '../../core/photo/readCard.ts';
 import type { TextReading } from '../../core/photo/readText.ts';
 import { err, type Result } from '../../core/result.ts';
@@ -13,7 +13,7 @@ export interface PictureReader {
   readonly open: (source: Blob | ImageBitmap) => Promise<Result<OpenedPicture, PictureProblem>>;
   readonly readCard: (
     part: CardPart | null,
-    onFound: (findings: readonly Finding[]) => void,
+    onFound: (findings: readonly MarkFound[]) => void,
   ) => Promise<Result<CardReading, PictureProblem>>;
   readonly readText: () => Promise<Result<TextReading, PictureProblem>>;
   readonly end: () => void;

@@ -8,7 +8,7 @@ import { fromGigabytes } from '../units/convert.ts';
 import type { Cell } from './cell.ts';
 
 /** A card to be bought, as its print. */
-export interface Print {
+export interface CardToBuy {
   readonly form: Form;
   readonly mark: Mark;
   readonly capacityGB: number;
@@ -27,7 +27,7 @@ export const marksByPromise = (form: Form): readonly Mark[] =>
 const familyWord = (capacityGB: number): string => familyOf(fromGigabytes(capacityGB))?.toUpperCase() ?? '';
 
 /** The card of a print, with what must be printed beside its mark and nothing else: no doubt, and no figure of any maker. */
-export function cardOfPrint({ form, mark: key, capacityGB }: Print, id = 'to buy'): Card {
+export function cardOfPrint({ form, mark: key, capacityGB }: CardToBuy, id = 'to buy'): Card {
   const words = isSd(form) ? [familyWord(capacityGB)].filter(Boolean) : [];
   const { countsFrom } = mark(key);
   const numeral = countsFrom !== null && twoRowMarks().includes(key) ? busPrint(countsFrom) : null;
@@ -53,7 +53,7 @@ const formsTaken = ({ slots }: Pick<Body, 'slots'>): readonly Form[] => [
 
 /** A card to buy and its cell. */
 interface Bought {
-  readonly print: Print;
+  readonly print: CardToBuy;
   readonly cell: Cell;
 }
 
@@ -98,7 +98,7 @@ function inSize({ card, answer, holds, minutes }: BuyInput, form: Form, key: Mar
   const near = (size: number): number => Math.abs(Math.log(size / card.capacityGB));
   const byNearness = [...sizes].sort((a, b) => near(a) - near(b));
   const tried = (capacityGB: number): Bought | null => {
-    const print: Print = { form, mark: key, capacityGB };
+    const print: CardToBuy = { form, mark: key, capacityGB };
     const made = cardOfPrint(print);
     const cell = answer(made);
     return holds(cell, made) ? { print, cell } : null;

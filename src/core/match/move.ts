@@ -1,6 +1,6 @@
 import type { CardState, TakeKind } from '../kit/model.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import type { Print } from './buyCard.ts';
+import type { CardToBuy } from './buyCard.ts';
 import type { Tone, Verdict } from './verdict.ts';
 
 /** What a move leads to. */
@@ -21,7 +21,7 @@ export type Move =
       readonly state?: CardState | null;
     })
   /** A card to buy. */
-  | (MoveEffect & { readonly code: 'buy' } & Print)
+  | (MoveEffect & { readonly code: 'buy' } & CardToBuy)
   | (MoveEffect & {
       readonly code: 'nearest-mode';
       readonly modeId: string;

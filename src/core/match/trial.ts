@@ -1,6 +1,6 @@
 import type { Body, Card, Mode } from '../kit/model.ts';
 import type { BoardKit } from './board.ts';
-import { cardOfPrint, type Print } from './buyCard.ts';
+import { cardOfPrint, type CardToBuy } from './buyCard.ts';
 import type { Move } from './move.ts';
 import { withRatio } from './moves.ts';
 
@@ -40,7 +40,7 @@ const withMode = (place: Place, mode: Mode): Trial =>
 export function tryMove(
   move: Move,
   place: Place,
-  toBuy: (print: Print) => Pick<Card, 'id' | 'label' | 'note'>,
+  toBuy: (print: CardToBuy) => Pick<Card, 'id' | 'label' | 'note'>,
 ): Trial | null {
   const looking: Trial = { ...idsOf(place), kit: place.kit, changedBody: null, addedCard: null };
   switch (move.code) {

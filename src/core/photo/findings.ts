@@ -25,7 +25,7 @@ export type Doubt =
   | 'rare';
 
 /** One thing found on a card. */
-export interface Finding {
+export interface MarkFound {
   readonly told: Told;
   /** As the label reader spells it. */
   readonly word: string;
@@ -117,7 +117,7 @@ function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt
   return heard.some((one) => firstOf(one).cost >= 0.9) ? 'rare' : null;
 }
 
-function findingOf(heard: readonly Heard[], readings: number): Finding {
+function findingOf(heard: readonly Heard[], readings: number): MarkFound {
   const words = ranked(heard);
   const [word = ''] = words;
   const best = entryAt(
@@ -161,7 +161,7 @@ export function labelText(words: readonly { readonly told: Told; readonly word: 
 }
 
 /** Findings of which a contradiction makes questions: it cannot be told which of them is wrong. */
-function doubtContradicting(findings: readonly Finding[]): readonly Finding[] {
+function doubtContradicting(findings: readonly MarkFound[]): readonly MarkFound[] {
   const problems = labelProblems(readLabel(labelText(findings))).filter(isContradiction);
   if (problems.length === 0) return findings;
   const involved = new Set<Told>(
@@ -192,7 +192,7 @@ function doubtContradicting(findings: readonly Finding[]): readonly Finding[] {
 }
 
 /** What stands on a card, from readings of the same rows: each kind of print once, sure or asked about. */
-export function findingsOf(readings: readonly (readonly RowReading[])[]): readonly Finding[] {
+export function findingsOf(readings: readonly (readonly RowReading[])[]): readonly MarkFound[] {
   const heard = readings.flatMap((rows, reading) =>
     rows.flatMap(({ row, says }) => says.map((say): Heard => ({ reading, row, say }))),
   );
@@ -214,7 +214,7 @@ const ON_OTHERS = ['vpg'] as const;
  *
  * @param form - the form as a person said it; null: as the findings tell it
  */
-export function notFound(findings: readonly Finding[], form: Form | null = null): readonly Told[] {
+export function notFound(findings: readonly MarkFound[], form: Form | null = null): readonly Told[] {
   const has = (told: Told): boolean => findings.some((finding) => finding.told === told);
   const own = form ?? readLabel(labelText(findings)).form;
   const onForm = own === null ? [...ON_SD, ...ON_OTHERS] : isSd(own) ? ON_SD : ON_OTHERS;

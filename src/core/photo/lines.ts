@@ -13,7 +13,7 @@ export interface Line extends Extent {
   readonly slope: number;
 }
 
-export interface Print {
+export interface PrintFound {
   /** Direction of the print, radians clockwise from the right. */
   readonly angle: number;
   readonly lines: readonly Line[];
@@ -130,7 +130,7 @@ export function lettersIn(inks: readonly [dark: Inked, light: Inked]): Letters {
 }
 
 /** Lines of print, and digits in frames, when the letters run in this direction. */
-export function printAt({ inks, blobs }: Letters, angle: number): Print {
+export function printAt({ inks, blobs }: Letters, angle: number): PrintFound {
   const framed: Framed[] = [];
   const lines: Line[] = [];
   const placed = inks.map((ink, at) => ({ ink, found: extents(ink, blobs[at] ?? [], angle) }));

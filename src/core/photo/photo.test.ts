@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { digitsOf, distance } from './confusions.ts';
-import { type Finding, findingsOf, labelText, notFound, type RowReading } from './findings.ts';
+import { type MarkFound, findingsOf, labelText, notFound, type RowReading } from './findings.ts';
 import { fitted, type Gray, grayOf, sampled } from './gray.ts';
 import { inked } from './ink.ts';
 import { guesses } from './labelWords.ts';
@@ -151,7 +151,7 @@ const read = (...rows: readonly (readonly [text: string, confidence: number])[][
     says: rowSays(words.map(([text, confidence], at) => word(text, at * 60, confidence))),
   }));
 
-const one = (findings: readonly Finding[], told: string): Finding | undefined =>
+const one = (findings: readonly MarkFound[], told: string): MarkFound | undefined =>
   findings.find((finding) => finding.told === told);
 
 describe('findings', () => {

@@ -1,14 +1,14 @@
-import { type Finding, findingsOf, type RowReading } from './findings.ts';
+import { type MarkFound, findingsOf, type RowReading } from './findings.ts';
 import { fitted, type Gray } from './gray.ts';
 import { inked } from './ink.ts';
-import { lettersIn, type Print, printAt } from './lines.ts';
+import { lettersIn, type PrintFound, printAt } from './lines.ts';
 import { type Recogniser, wordsByRow } from './recogniser.ts';
 import { counted, framedSays, rowSays } from './rowSays.ts';
 import { type Piece, pieceOf, type Row, rowsOf, type Sheet, sheetOf, strokesIn, TALL } from './rows.ts';
 
 /** What a picture of a card came to. */
 export interface CardReading {
-  readonly findings: readonly Finding[];
+  readonly findings: readonly MarkFound[];
   /** Where two cards lie in one picture: the part of each, to be read by itself. Empty otherwise. */
   readonly parts: readonly CardPart[];
   /** Radians by which the print is turned. */
@@ -161,11 +161,11 @@ const TURNS = [0, 2, 1, 3];
 export async function readCard(
   whole: Gray,
   recognise: Recogniser,
-  onFound?: (findings: readonly Finding[]) => void,
+  onFound?: (findings: readonly MarkFound[]) => void,
 ): Promise<CardReading> {
   const { gray, scale } = fitted(whole, LOOKED_AT);
   const letters = lettersIn(inked(gray, around(gray)));
-  let best: (Reading & { readonly print: Print; readonly sense: number }) | null = null;
+  let best: (Reading & { readonly print: PrintFound; readonly sense: number }) | null = null;
   for (const turn of TURNS) {
     const print = printAt(letters, letters.angle + (turn * Math.PI) / 2);
     const read = await reading(whole, rowsOf(print, scale, TALL), recognise, false);

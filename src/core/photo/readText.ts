@@ -1,6 +1,6 @@
 import { type Frame, fitted, type Gray, sampled } from './gray.ts';
 import { inked, surroundings } from './ink.ts';
-import { type Letters, lettersIn, type Print, printAt } from './lines.ts';
+import { type Letters, lettersIn, type PrintFound, printAt } from './lines.ts';
 import { around, LOOKED_AT } from './readCard.ts';
 import type { RecognisedWord, Recogniser } from './recogniser.ts';
 import { type Piece, pieceOf } from './rows.ts';
@@ -38,7 +38,7 @@ const middleOf = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 /** The straightened page: all print of a picture upright, dark on white, at one height of letters. */
-function pageOf(whole: Gray, print: Print, scale: number, tall: number): { gray: Gray; frame: Frame } | null {
+function pageOf(whole: Gray, print: PrintFound, scale: number, tall: number): { gray: Gray; frame: Frame } | null {
   const lines = print.lines.filter(({ letters }) => letters.length > 1);
   if (lines.length === 0) return null;
   const usual = middleOf(lines.flatMap((line) => line.letters.map(() => line.tall)));
@@ -129,7 +129,7 @@ async function readAt(
   recognise: Recogniser,
 ): Promise<{
   readonly words: readonly RecognisedWord[];
-  readonly print: Print;
+  readonly print: PrintFound;
   readonly frame: Frame;
   readonly sense: number;
 }> {

@@ -2,12 +2,12 @@ import type { Framed } from './frames.ts';
 import { type Frame, type Gray, sampled } from './gray.ts';
 import type { Polarity } from './ink.ts';
 import type { Extent } from './letters.ts';
-import { type Line, lineOf, type Print } from './lines.ts';
+import { type Line, lineOf, type PrintFound } from './lines.ts';
 
 /** A piece of a picture: its four corners, clockwise from where its print begins. Pixels of the whole picture. */
 export type Piece = readonly (readonly [x: number, y: number])[];
 
-/** Print to be recognised: one line, or the digits in a frame. */
+/** PrintFound to be recognised: one line, or the digits in a frame. */
 export interface Row {
   readonly kind: 'line' | 'bowl' | 'ring';
   /** Rows of one line of print are parts of it, from its beginning: a large number and its small unit. */
@@ -33,7 +33,7 @@ const MOST_ROWS = 26;
 const SMALLER = 0.78;
 const ROUND_SMALLER = 0.88;
 
-/** Print that a picture was sampled for, in its own pixels. */
+/** PrintFound that a picture was sampled for, in its own pixels. */
 interface Box extends Extent {
   readonly tall: number;
   readonly slope: number;
@@ -126,7 +126,7 @@ function bySize(line: Line): readonly Line[] {
 }
 
 /** What is to be recognised in a picture, row by row from its top. */
-export function rowsOf(print: Print, scale: number, tall = TALL): readonly Row[] {
+export function rowsOf(print: PrintFound, scale: number, tall = TALL): readonly Row[] {
   const row = (kind: Row['kind'], polarity: Polarity, box: Box, close: Row['close']): Omit<Row, 'line'> => ({
     kind,
     polarity,
@@ -213,7 +213,7 @@ const EDGE = 14;
 /** A digit by itself is read better as one of several. */
 const REPEATS = 3;
 
-/** Print nearer to black and ground nearer to white: another picture of the same, for a second reading. */
+/** PrintFound nearer to black and ground nearer to white: another picture of the same, for a second reading. */
 function sharpen({ data }: Gray): void {
   for (const [at, shade] of data.entries()) {
     const apart = (shade - 128) * 2.6 + 128;

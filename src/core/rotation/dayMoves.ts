@@ -2,7 +2,7 @@ import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card } from '../kit/model.ts';
 import type { Plan, PlanBlock } from '../kit/plan.ts';
 import { answersFor } from '../match/board.ts';
-import { cardOfPrint, cardsToBuy, type Print } from '../match/buyCard.ts';
+import { cardOfPrint, cardsToBuy, type CardToBuy } from '../match/buyCard.ts';
 import { cellTone } from '../match/cell.ts';
 import type { Steps } from '../steps.ts';
 import type { DayInput } from './day.ts';
@@ -13,7 +13,7 @@ import { tonesUsed } from './seating.ts';
 export type DayMoveKind =
   /** A card of the wallet that is not in the plan yet. */
   | { readonly code: 'own-card'; readonly cardId: string }
-  | ({ readonly code: 'one-more-card' } & Print)
+  | ({ readonly code: 'one-more-card' } & CardToBuy)
   | { readonly code: 'second-reader'; readonly readerId: string }
   | { readonly code: 'faster-reader'; readonly readerId: string; readonly MBps: number }
   | { readonly code: 'first-copy' }

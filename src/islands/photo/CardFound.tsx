@@ -11,7 +11,7 @@ import {
   toldOf,
 } from '../../app/photo/cardQuestions.ts';
 import type { OpenedPicture } from '../../app/photo/pictureReader.ts';
-import type { Finding } from '../../core/photo/findings.ts';
+import type { MarkFound } from '../../core/photo/findings.ts';
 import { labelProblemText } from '../../text/cards/label.ts';
 import { doubtText, foundText, notFoundText, shownWord, TOLD_WORDS } from '../../text/photo/picture.ts';
 import { CardFace } from '../cards/CardFace.tsx';
@@ -21,7 +21,7 @@ import css from './picture.module.css';
 
 interface CardFoundProps {
   readonly picture: OpenedPicture;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly MarkFound[];
   /** True until the second reading is done: nothing can be taken over before. */
   readonly isReading: boolean;
   /** What was typed before. */

@@ -5,7 +5,7 @@ import {
   type PictureReader,
   startPictureReader,
 } from '../../app/photo/pictureReader.ts';
-import type { Finding } from '../../core/photo/findings.ts';
+import type { MarkFound } from '../../core/photo/findings.ts';
 import type { CardPart, CardReading } from '../../core/photo/readCard.ts';
 import type { TextReading } from '../../core/photo/readText.ts';
 
@@ -13,7 +13,7 @@ import type { TextReading } from '../../core/photo/readText.ts';
 export type PictureState =
   | { readonly phase: 'none' }
   | { readonly phase: 'opening' }
-  | { readonly phase: 'reading'; readonly picture: OpenedPicture; readonly soFar: readonly Finding[] }
+  | { readonly phase: 'reading'; readonly picture: OpenedPicture; readonly soFar: readonly MarkFound[] }
   | { readonly phase: 'card'; readonly picture: OpenedPicture; readonly reading: CardReading }
   | { readonly phase: 'text'; readonly picture: OpenedPicture; readonly reading: TextReading }
   | { readonly phase: 'problem'; readonly problem: PictureProblem };

@@ -1,0 +1,1 @@
+export function few<T>(whole: T, small: T): T;
