@@ -1,6 +1,7 @@
 /**
- * The entry of a list at a place that is known to be filled: what a cast would claim, this checks. Inner loops over typed
- * arrays keep their casts: one function that reads every kind of array doubles their time.
+ * The entry of a list at a place that is known to be filled: what a cast would claim, this checks. Inner loops (runs
+ * of heat, boards, traces, tables of cards, whatever reads typed arrays) keep their casts: one function that reads every kind
+ * of array doubles their time.
  *
  * @param place - 0 to the length of the list less one
  * @throws RangeError where nothing stands there: a fault of the program, never of what was given to it

@@ -1,4 +1,3 @@
-import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Report, Slot, Test } from '../kit/model.ts';
 import type { Cell, SeatAnswer } from './cell.ts';
 import { type ByPrint, bareCell, byBody, type Column, evaluate, type Row, toColumn } from './evaluate.ts';
@@ -20,7 +19,7 @@ interface KeyedSlot {
 /** The slots of a body, each with what makes its answers differ from another's. */
 export function keyedSlots({ slots }: Pick<Body, 'slots'>): readonly KeyedSlot[] {
   const keys = slots.map(({ accepts, family, promisedMaxGB }) => JSON.stringify([accepts, family, promisedMaxGB]));
-  return slots.map((slot, at) => ({ slot, key: entryAt(keys, at), kind: keys.indexOf(entryAt(keys, at)) }));
+  return slots.map((slot, at) => ({ slot, key: keys[at] as string, kind: keys.indexOf(keys[at] as string) }));
 }
 
 /** What is worked out once a board: the slots of each body, and the fits met so far. */
@@ -240,7 +239,7 @@ function meeting(work: Work, body: Body, card: Card, print: string): Meeting | n
   );
   const kinds = new Set(seating.own.map((at) => slots[at]?.kind));
   const alone = seating.take === 'best' || (seating.take === 'worst' && seating.others.length === 0);
-  return { slots, fits, seating, only: alone && kinds.size === 1 ? entryAt(seating.own, 0) : null };
+  return { slots, fits, seating, only: alone && kinds.size === 1 ? (seating.own[0] as number) : null };
 }
 
 /** The answer over several seats, each kind of slot asked once. */
@@ -248,11 +247,11 @@ function seatedCell(work: Work, row: Row, column: Column, { slots, fits, seating
   const { card } = column;
   const asked: Cell[] = [];
   const own = (at: number): Cell => {
-    const { kind } = entryAt(slots, at);
+    const { kind } = slots[at] as KeyedSlot;
     const known = asked[kind];
     if (known) return known;
-    const { slot } = entryAt(slots, kind);
-    const cell = evaluate(row, slot, entryAt(fits, kind), column, work.policy);
+    const { slot } = slots[kind] as KeyedSlot;
+    const cell = evaluate(row, slot, fits[kind] as PairFit, column, work.policy);
     asked[kind] = cell;
     return cell;
   };
@@ -284,7 +283,7 @@ export function boardColumn(
     }
     if (!met) return noSlotCell(row, card);
     if (met.only === null) return seatedCell(work, row, column, met);
-    const { slot } = entryAt(met.slots, met.only);
-    return evaluate(row, slot, entryAt(met.fits, met.only), column, work.policy);
+    const { slot } = met.slots[met.only] as KeyedSlot;
+    return evaluate(row, slot, met.fits[met.only] as PairFit, column, work.policy);
   });
 }

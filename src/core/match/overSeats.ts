@@ -65,7 +65,7 @@ export function overSeats(input: SeatInput): Cell {
   if (seating.take === 'best') return rest.reduce((best, one) => (isBetter(one, best) ? one : best), first);
   if (seating.take === 'none') {
     const seats = seating.own.map((at) => {
-      const slot = entryAt(slots, at);
+      const slot = slots[at] as Slot;
       return lineOf(slot, { cardLabel: card.label, answer: own(at) }, true);
     });
     const { arrangement } = row.body;
@@ -80,7 +80,7 @@ export function overSeats(input: SeatInput): Cell {
     return { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
   });
   const others: readonly SeatAnswer[] = seating.others.map((at) => {
-    const slot = entryAt(slots, at);
+    const slot = slots[at] as Slot;
     return partner(at) ?? { slotId: slot.id, slotName: slot.name, cardId: null, cardLabel: null, answer: null };
   });
   const seats = [...ownSeats, ...others];

@@ -1,6 +1,6 @@
 import type { Body, Card, Mode } from '../kit/model.ts';
 import type { BoardKit } from './board.ts';
-import { cardOfPrint, type CardToBuy } from './buyCard.ts';
+import { type CardToBuy, cardOfPrint } from './buyCard.ts';
 import type { Move } from './move.ts';
 import { withRatio } from './moves.ts';
 

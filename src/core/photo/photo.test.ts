@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { digitsOf, distance } from './confusions.ts';
-import { type MarkFound, findingsOf, labelText, notFound, type RowReading } from './findings.ts';
+import { findingsOf, labelText, type MarkFound, notFound, type RowReading } from './findings.ts';
 import { fitted, type Gray, grayOf, sampled } from './gray.ts';
 import { inked } from './ink.ts';
 import { guesses } from './labelWords.ts';

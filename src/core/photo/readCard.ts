@@ -1,4 +1,4 @@
-import { type MarkFound, findingsOf, type RowReading } from './findings.ts';
+import { findingsOf, type MarkFound, type RowReading } from './findings.ts';
 import { fitted, type Gray } from './gray.ts';
 import { inked } from './ink.ts';
 import { lettersIn, type PrintFound, printAt } from './lines.ts';

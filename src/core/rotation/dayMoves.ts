@@ -2,7 +2,7 @@ import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card } from '../kit/model.ts';
 import type { Plan, PlanBlock } from '../kit/plan.ts';
 import { answersFor } from '../match/board.ts';
-import { cardOfPrint, cardsToBuy, type CardToBuy } from '../match/buyCard.ts';
+import { type CardToBuy, cardOfPrint, cardsToBuy } from '../match/buyCard.ts';
 import { cellTone } from '../match/cell.ts';
 import type { Steps } from '../steps.ts';
 import type { DayInput } from './day.ts';

@@ -1,4 +1,3 @@
-import { entryAt } from '../entryAt.ts';
 import type { Option } from './problem.ts';
 
 /** What a set is measured by. */
@@ -35,7 +34,7 @@ export function cover(
   [first, second]: Order,
   most: number,
 ): Cover {
-  const chosen = places.map((at) => entryAt(options, at));
+  const chosen = places.map((at) => options[at] as Option);
   if (chosen.length === 0) return NOTHING;
   const cheapest = chosen.reduce((best, one) => {
     const byFirst = one[first] * best.minutes - best[first] * one.minutes;
@@ -53,10 +52,10 @@ export function cover(
   for (let minutes = 1; minutes <= limit; minutes += 1) {
     let [least, then, pick] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, -1];
     for (let at = 0; at < sizes.length; at += 1) {
-      const before = Math.max(0, minutes - entryAt(sizes, at));
-      const a = (firsts[before] as number) + entryAt(costs, at);
+      const before = Math.max(0, minutes - (sizes[at] as number));
+      const a = (firsts[before] as number) + (costs[at] as number);
       if (a > least) continue;
-      const b = (seconds[before] as number) + entryAt(others, at);
+      const b = (seconds[before] as number) + (others[at] as number);
       if (a < least || b < then) [least, then, pick] = [a, b, at];
     }
     firsts[minutes] = least;
@@ -82,11 +81,11 @@ export function cover(
       const take = (place: number, times: number): void => {
         if (times > 0) found.set(place, (found.get(place) ?? 0) + times);
       };
-      take(entryAt(places, chosen.indexOf(cheapest)), over);
+      take(places[chosen.indexOf(cheapest)] as number, over);
       for (let left = rest; left > 0; ) {
         const pick = picks[left] as number;
-        take(entryAt(places, pick), 1);
-        left -= entryAt(sizes, pick);
+        take(places[pick] as number, 1);
+        left -= sizes[pick] as number;
       }
       return found;
     },

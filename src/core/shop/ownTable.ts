@@ -1,4 +1,3 @@
-import { entryAt } from '../entryAt.ts';
 import type { Cover, Order } from './cover.ts';
 import type { Option, ShopProblem, Taken } from './problem.ts';
 
@@ -44,7 +43,7 @@ function sharedGroups({ options, owned }: ShopProblem, needs: readonly TableNeed
   const asked = new Map<number, number>();
   for (const { own } of needs)
     for (const at of own)
-      for (const { source } of entryAt(options, at).parts)
+      for (const { source } of (options[at] as Option).parts)
         if (source.kind === 'owned') asked.set(source.group, (asked.get(source.group) ?? 0) + 1);
   const groups = [...asked].flatMap(([group, options]) => (options > 1 ? [group] : []));
   const stocks = groups.map((group) => owned[group]?.cardIds.length ?? 0);
@@ -69,7 +68,7 @@ function waysOf(problem: ShopProblem, part: TableNeed, [first, second]: Order, s
   const start: Way = { used: groups.map(() => 0), at: 0, own: [], minutes: needs[part.need] ?? 0, first: 0, second: 0 };
   let ways: readonly Way[] = [start];
   for (const place of part.own) {
-    const option = entryAt(options, place);
+    const option = options[place] as Option;
     const taking = groups.map((group) => ownOf(option, group));
     const most = privateTimes(option, problem, shared);
     // Of ways that leave the same minutes and the same shared cards one is enough.
@@ -82,11 +81,11 @@ function waysOf(problem: ShopProblem, part: TableNeed, [first, second]: Order, s
     for (const way of ways) {
       add(way);
       for (let times = 1; times <= most && way.minutes - (times - 1) * option.minutes > 0; times += 1) {
-        const used = way.used.map((count, at) => count + times * entryAt(taking, at));
-        if (used.some((count, at) => count > entryAt(stocks, at))) break;
+        const used = way.used.map((count, at) => count + times * (taking[at] as number));
+        if (used.some((count, at) => count > (stocks[at] as number))) break;
         add({
           used,
-          at: used.reduce((sum, count, at) => sum + count * entryAt(strides, at), 0),
+          at: used.reduce((sum, count, at) => sum + count * (strides[at] as number), 0),
           own: [...way.own, { option: place, times }],
           minutes: Math.max(0, way.minutes - times * option.minutes),
           first: way.first + times * option[first],
@@ -118,7 +117,7 @@ function worthTaking(ways: readonly Way[], strides: readonly number[]): readonly
     .filter((way) => {
       let under: Way | undefined;
       for (const [group, count] of way.used.entries()) {
-        const before = count > 0 ? least.get(way.at - entryAt(strides, group)) : undefined;
+        const before = count > 0 ? least.get(way.at - (strides[group] as number)) : undefined;
         if (before && (!under || isLess(before, under))) under = before;
       }
       const isWorth = !under || isLess(way, under);
@@ -129,7 +128,7 @@ function worthTaking(ways: readonly Way[], strides: readonly number[]): readonly
 
 /** How many places of the table hold at least what a way takes. */
 const holdingCount = ({ used }: Way, stocks: readonly number[]): number =>
-  used.reduce((product, count, group) => product * (entryAt(stocks, group) - count + 1), 1);
+  used.reduce((product, count, group) => product * ((stocks[group] as number) - count + 1), 1);
 
 /** The best over every number of shared cards that are left, need by need; `none` where nothing meets all. */
 function overStates(ways: readonly (readonly Way[])[], { stocks, strides, states }: Shared): readonly Way[] | 'none' {
@@ -141,8 +140,8 @@ function overStates(ways: readonly (readonly Way[])[], { stocks, strides, states
     for (const [group, least] of used.entries()) {
       let next = 0;
       for (let at = 0; at < count; at += 1)
-        for (let held = least; held <= entryAt(stocks, group); held += 1) {
-          spare[next] = (places[at] as number) + held * entryAt(strides, group);
+        for (let held = least; held <= (stocks[group] as number); held += 1) {
+          spare[next] = (places[at] as number) + held * (strides[group] as number);
           next += 1;
         }
       [places, spare, count] = [spare, places, next];

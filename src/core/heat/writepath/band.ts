@@ -1,4 +1,3 @@
-import { entryAt } from '../../entryAt.ts';
 import type { Watch } from './simulate.ts';
 import { valueAt } from './thermal.ts';
 
@@ -51,8 +50,8 @@ export function createBand(lastSecond: number) {
     sampled += 1;
     let next = 0;
     return (from, dt, cardCurve, bodyCurve) => {
-      for (; next < POINTS && entryAt(seconds, next) <= from + dt; next += 1) {
-        const since = Math.max(0, entryAt(seconds, next) - from);
+      for (; next < POINTS && (seconds[next] as number) <= from + dt; next += 1) {
+        const since = Math.max(0, (seconds[next] as number) - from);
         card[next]?.push(valueAt(cardCurve, since));
         body[next]?.push(valueAt(bodyCurve, since));
       }
@@ -65,7 +64,7 @@ export function createBand(lastSecond: number) {
       lists.slice(0, length).map((list) => rangeOf(Float64Array.from(list).sort()));
     let failed = 0;
     const shares = seconds.map((second) => {
-      while (failed < failedAt.length && entryAt(failedAt, failed) <= second) failed += 1;
+      while (failed < failedAt.length && (failedAt[failed] as number) <= second) failed += 1;
       return failed / runs;
     });
     return { seconds, card: ranges(card), body: ranges(body), failed: shares };

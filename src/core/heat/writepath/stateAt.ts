@@ -1,6 +1,5 @@
-import { entryAt } from '../../entryAt.ts';
 import { MB } from '../../units/convert.ts';
-import { cardWatts, prepare } from './prepare.ts';
+import { cardWatts, type Prepared, prepare } from './prepare.ts';
 import type { Moment, SimResult, Simulation } from './simulation.ts';
 import { curves, valueAt } from './thermal.ts';
 
@@ -25,11 +24,11 @@ export function createReader(sim: Simulation, { timeline }: SimResult): (seconds
   const cards = prepare(sim);
   return (seconds) => {
     const at = placeOf(timeline, seconds);
-    const from = entryAt(timeline, at);
+    const from = timeline[at] as Moment;
     const to = timeline[at + 1];
     const dt = seconds - from.seconds;
     if (!to || dt <= 0) return from;
-    const card = entryAt(cards, from.cardAt);
+    const card = cards[from.cardAt] as Prepared;
     const both = curves(
       card.nodes,
       card.modes,

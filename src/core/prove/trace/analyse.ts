@@ -1,4 +1,3 @@
-import { entryAt } from '../../entryAt.ts';
 import type { Steps } from '../../steps.ts';
 import { finish, within } from '../../steps.ts';
 import { type Dip, dipsOf, type Level, levelSteps } from './changes.ts';
@@ -35,15 +34,15 @@ function without(bins: Float64Array, dips: readonly Dip[]): { readonly values: F
   const keep: number[] = [];
   let dip = 0;
   for (let at = 0; at < bins.length; at += 1) {
-    while (dip < dips.length && entryAt(dips, dip).to <= at) dip += 1;
-    const inside = dip < dips.length && entryAt(dips, dip).from <= at;
+    while (dip < dips.length && (dips[dip] as Dip).to <= at) dip += 1;
+    const inside = dip < dips.length && (dips[dip] as Dip).from <= at;
     if (!inside) keep.push(at);
   }
   // The first and last row of a log are often parts of a second: they start and end no level.
   const around = medianOf(bins.slice());
   const isPart = (at: number): boolean => (bins[at] as number) < 0.5 * around;
   if (keep.length > 6 && isPart(keep.at(-1) as number) && !isPart(keep.at(-2) as number)) keep.pop();
-  if (keep.length > 6 && isPart(entryAt(keep, 0)) && !isPart(entryAt(keep, 1))) keep.shift();
+  if (keep.length > 6 && isPart(keep[0] as number) && !isPart(keep[1] as number)) keep.shift();
   return { values: Float64Array.from(keep, (at) => bins[at] as number), at: Int32Array.from(keep) };
 }
 
@@ -105,7 +104,7 @@ const lowEnd = ({ level }: Named): number => level.line?.last ?? level.MBps;
 function nameLevels(levels: readonly Named[]): void {
   for (const one of levels) if (one.level.line) one.kind = 'decline';
   const lead = burstLevels(levels);
-  for (let at = 0; at < lead; at += 1) entryAt(levels, at).kind = 'burst';
+  for (let at = 0; at < lead; at += 1) (levels[at] as Named).kind = 'burst';
   const rest = levels.slice(lead);
   rest.forEach((one, at) => {
     const before = rest[at - 1];
@@ -124,7 +123,7 @@ function nameLevels(levels: readonly Named[]): void {
 function burstLevels(levels: readonly Named[]): number {
   let deepest = CLEAR;
   let lead = 0;
-  for (let at = 1; at < levels.length && !entryAt(levels, at - 1).level.line; at += 1) {
+  for (let at = 1; at < levels.length && !(levels[at - 1] as Named).level.line; at += 1) {
     const above = Math.min(...levels.slice(0, at).map(lowEnd));
     const below = Math.max(...levels.slice(at).map(({ level }) => level.line?.first ?? level.MBps));
     const ratio = below > 0 ? above / below : Number.POSITIVE_INFINITY;
@@ -182,7 +181,7 @@ function lowestMean({ seconds, MBps }: WriteTrace, { stretches, lengths, written
 
 /** A fall that the temperature explains: what follows is cooler than the moment of the fall. */
 function isHeatFall(trace: WriteTrace, named: readonly Named[], at: number): number | null {
-  const one = entryAt(named, at);
+  const one = named[at] as Named;
   const start = trace.seconds[one.from] as number;
   const end = trace.seconds[one.to - 1] as number;
   const fell = celsiusAt(trace, start);
@@ -209,7 +208,7 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   const endOf = (row: number): number => (row === 0 ? 0 : (seconds[row - 1] as number) + (lengths[row - 1] as number));
   const total = endOf(seconds.length);
   const notes: TraceNote[] = [{ code: 'bench' }];
-  const first = entryAt(reads, 0);
+  const first = reads[0] as Read;
   const { named } = first;
   const bursts = named.filter(({ kind }) => kind === 'burst');
   // One fall, and the temperature fell with it: not the end of a cache.
@@ -217,7 +216,7 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   const heat = lead > 0 && named.length === lead + 1 ? isHeatFall(trace, named, lead) : null;
   if (heat !== null) {
     for (const one of bursts) one.kind = 'sustained';
-    entryAt(named, lead).kind = 'throttled';
+    (named[lead] as Named).kind = 'throttled';
     notes.push({ code: 'heat-fall', celsius: heat });
   }
   const hasBurst = lead > 0 && heat === null;
@@ -245,7 +244,7 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   else if (fell) notes.push({ code: 'declines', atSeconds: seconds[fell.from] as number });
   if (cut.gaps > 0) notes.push({ code: 'gaps', count: cut.gaps, seconds: cut.gapSeconds });
   const between = stalls.slice(1).map(({ atSeconds }, at) => {
-    const before = entryAt(stalls, at);
+    const before = stalls[at] as Stall;
     return bytes(rowAt(seconds, before.atSeconds), rowAt(seconds, atSeconds));
   });
   return {
@@ -334,9 +333,9 @@ function throttleOf(trace: WriteTrace, levels: readonly Named[]): Throttle | nul
     return next && next.level.MBps > one.level.MBps ? [seconds[next.from] as number] : [];
   });
   return {
-    onsetSeconds: entryAt(starts, 0),
+    onsetSeconds: starts[0] as number,
     factor: middle(falls.map(({ one, before }) => one.level.MBps / lowEnd(before))) ?? 1,
-    periodSeconds: middle(starts.slice(1).map((at, place) => at - entryAt(starts, place))),
+    periodSeconds: middle(starts.slice(1).map((at, place) => at - (starts[place] as number))),
     onC: middle(present(starts.map((at) => celsiusAt(trace, at)))),
     offC: middle(present(returned.map((at) => celsiusAt(trace, at)))),
   };

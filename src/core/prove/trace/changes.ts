@@ -1,4 +1,3 @@
-import { entryAt } from '../../entryAt.ts';
 import { type Steps, within } from '../../steps.ts';
 import { medianOf } from './stretches.ts';
 
@@ -221,13 +220,13 @@ export function* levelSteps(values: Float64Array): Steps<readonly Level[]> {
   }
   const costs = costsOf(calm, noise);
   const parts = cuts.slice(1).map((to, at): Level => {
-    const from = entryAt(cuts, at);
+    const from = cuts[at] as number;
     return { from, to, MBps: middleOf(calm, from, to), line: null };
   });
   const levels: Level[] = [];
   for (let at = 0; at < parts.length; ) {
     const falling = declineFrom(parts, at, costs, price);
-    const one = entryAt(parts, at);
+    const one = parts[at] as Level;
     levels.push(falling ?? one);
     at = falling ? parts.findIndex(({ to }) => to === falling.to) + 1 : at + 1;
   }
@@ -250,7 +249,7 @@ const ENOUGH = 20;
 function noiseWithin(values: Float64Array, cuts: readonly number[], before: Float64Array): Float64Array {
   const noise = before.slice();
   const parts = cuts.slice(1).map((to, at) => {
-    const from = entryAt(cuts, at);
+    const from = cuts[at] as number;
     const apart = Float64Array.from({ length: Math.max(0, to - from - 1) }, (_, bin) =>
       Math.abs((values[from + bin + 1] as number) - (values[from + bin] as number)),
     );
@@ -278,12 +277,12 @@ function noiseWithin(values: Float64Array, cuts: readonly number[], before: Floa
 
 /** Steps down that a straight line explains as well; also one level that falls within itself. Null where it is none. */
 function declineFrom(parts: readonly Level[], at: number, costs: Costs, price: number): Level | null {
-  const first = entryAt(parts, at);
+  const first = parts[at] as Level;
   let found: Level | null = null;
   let stairs = 0;
   for (let last = at; last < parts.length; last += 1) {
-    const part = entryAt(parts, last);
-    if (last > at && part.MBps >= entryAt(parts, last - 1).MBps) break;
+    const part = parts[last] as Level;
+    if (last > at && part.MBps >= (parts[last - 1] as Level).MBps) break;
     stairs += costs.level(part.from, part.to);
     const line = costs.line(first.from, part.to);
     const ends = { first: line.at(first.from), last: line.at(part.to - 1) };
