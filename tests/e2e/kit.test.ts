@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { VERSION } from '../../src/kit/kit.ts';
 import { App, WAIT } from './app.ts';
 
 const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-e2e-'));
@@ -174,7 +175,7 @@ describe('a kit of one’s own', () => {
   it('exports, begins empty, imports: the same board', async () => {
     const before = await app.cells();
     const text = await exported();
-    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: 7 });
+    expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: VERSION });
     await kitMenu('Start empty');
     await app.seesText('main', 'The board is empty');
     await choose('back.coolreel.json', text);
@@ -187,7 +188,7 @@ describe('a kit of one’s own', () => {
   it.each([
     ['broken.json', '{"format": "cool-reel-kit",\n"version": 1, oops', 'line 2'],
     ['other.json', '{"hello": 1}', 'not a kit file'],
-    ['later.json', '{"format": "cool-reel-kit", "version": 8}', 'version 8'],
+    ['later.json', `{"format": "cool-reel-kit", "version": ${VERSION + 1}}`, `version ${VERSION + 1}`],
     ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
     ['deep.json', '['.repeat(5000), 'deeper than'],
     [
