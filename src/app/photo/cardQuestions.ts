@@ -2,7 +2,7 @@ import { readLabel } from '../../core/cards/readLabel.ts';
 import type { Token } from '../../core/cards/token.ts';
 import { tokenize } from '../../core/cards/tokenize.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
-import { type Doubt, type MarkFound, labelText, notFound } from '../../core/photo/findings.ts';
+import { type Doubt, labelText, type MarkFound, notFound } from '../../core/photo/findings.ts';
 import type { Told } from '../../core/photo/labelWords.ts';
 import { isSd } from '../../core/standards/forms.ts';
 import { MARK_KEYS, mark, marksIn, marksOf } from '../../core/standards/marks.ts';
