@@ -99,7 +99,16 @@ export function labelView(label: PrintedLabel) {
 
 type Known = (bodyId: string, modeId: string, cardId: string) => Cell | undefined;
 
-function movesView(cell: Cell, board: Board, kit: BoardKit, policy: Policy, minutes: number, known: Known) {
+/** What moves are worked out of, for all cells of one call. */
+interface MovesOf {
+  readonly board: Board;
+  readonly kit: BoardKit;
+  readonly policy: Policy;
+  readonly minutes: number;
+  readonly known: Known;
+}
+
+function movesView(cell: Cell, { board, kit, policy, minutes, known }: MovesOf) {
   const body = kit.bodies.find(({ id }) => id === cell.bodyId);
   const mode = body?.modes.find(({ id }) => id === cell.modeId);
   const card = kit.cards.find(({ id }) => id === cell.cardId);
@@ -135,9 +144,9 @@ function sharedMoves(
   const cellOf: Known = (bodyId, modeId, cardId) =>
     columns[cardAt.get(cardId) ?? -1]?.[rowAt.get(`${bodyId} ${modeId}`) ?? -1];
   return (cell, card) => {
-    if (alone.has(card.id)) return movesView(cell, board, kit, policy, minutes, cellOf);
+    if (alone.has(card.id)) return movesView(cell, { board, kit, policy, minutes, known: cellOf });
     const key = `${cell.bodyId} ${cell.modeId} ${printOf(card)} ${card.price ?? ''}`;
-    const found = known.get(key) ?? movesView(cell, board, kit, policy, minutes, cellOf);
+    const found = known.get(key) ?? movesView(cell, { board, kit, policy, minutes, known: cellOf });
     known.set(key, found);
     return found;
   };

@@ -57,7 +57,12 @@ function touchedSince(feed: Feed, seen: number, list: ListKey): ReadonlySet<stri
   return ids;
 }
 
-async function refreshed(db: Db, list: ListKey, known: Known | undefined, feed: Feed, seen: number): Promise<Known> {
+async function refreshed(
+  db: Db,
+  list: ListKey,
+  known: Known | undefined,
+  { feed, seen }: { readonly feed: Feed; readonly seen: number },
+): Promise<Known> {
   const ids = known ? touchedSince(feed, seen, list) : null;
   if (!known || ids === null) return inOrder(new Map((await rowsOf(db, list)).map((row) => [row.id, row])));
   if (ids.size === 0) return known;
@@ -95,7 +100,7 @@ export function followKit<L extends ListKey>(db: Db, lists: readonly L[], silenc
     db.transaction('r', lists.length > 0 ? [...lists] : ['meta'], async () => {
       const meta = new Map(rows.map(({ key, value }) => [key, value]));
       const feed = feedFrom(meta.get('feed'));
-      const read = await Promise.all(lists.map((list) => refreshed(db, list, known[list], feed, seen)));
+      const read = await Promise.all(lists.map((list) => refreshed(db, list, known[list], { feed, seen })));
       lists.forEach((list, at) => {
         known[list] = read[at];
       });

@@ -116,8 +116,15 @@ async function goTo(db: Db, change: ChangeRow, back: boolean, at: string): Promi
   return { what: change.what, inTheWay, done, committed };
 }
 
+/** Which way a change is gone, and when. */
+interface Way {
+  readonly back: boolean;
+  /** ISO time. */
+  readonly at: string;
+}
+
 /** Puts back the kit that another had taken the place of, or the other one again. */
-async function swap(db: Db, change: ChangeRow, kit: Kit, back: boolean, at: string): Promise<TakenBack> {
+async function swap(db: Db, change: ChangeRow, kit: Kit, { back, at }: Way): Promise<TakenBack> {
   const after = back ? await keepSnapshot(db, 'before taking it back', at) : (change.swap?.after ?? null);
   await swapIn(db, kit);
   const state = back ? ('undone' as const) : ('done' as const);
@@ -128,17 +135,17 @@ async function swap(db: Db, change: ChangeRow, kit: Kit, back: boolean, at: stri
 async function move(
   db: Db,
   change: ChangeRow | undefined,
-  back: boolean,
-  at: string,
+  way: Way,
   read: ReadState,
 ): Promise<Result<TakenBack, HistoryRefusal>> {
+  const { back, at } = way;
   if (!change || change.state !== (back ? 'done' : 'undone')) return err({ code: 'nothing-there' });
   const stateId = back ? change.swap?.before : change.swap?.after;
   if (change.swap) {
     const row = stateId == null ? undefined : await db.snapshots.get(stateId);
     const kit = row ? await read(row.text) : null;
     if (!kit) return err({ code: 'state-gone' });
-    const swapped = await writing(db, async () => swap(db, change, kit, back, at));
+    const swapped = await writing(db, async () => swap(db, change, kit, way));
     return swapped.ok ? swapped : err({ code: 'refused', refusal: swapped.error });
   }
   const moved = await writing(db, async () => goTo(db, change, back, at));
@@ -153,11 +160,11 @@ async function move(
  * stands in the way of stays, and is told.
  */
 export const takeBack = async (db: Db, id: number, at: string, read: ReadState) =>
-  move(db, await db.changes.get(id), true, at, read);
+  move(db, await db.changes.get(id), { back: true, at }, read);
 
 /** Makes a change again that was taken back. */
 export const makeAgain = async (db: Db, id: number, at: string, read: ReadState) =>
-  move(db, await db.changes.get(id), false, at, read);
+  move(db, await db.changes.get(id), { back: false, at }, read);
 
 /** The changes that can be taken back or made again, newest first. */
 export const listChanges = (db: Db): Promise<ChangeRow[]> => db.changes.orderBy('id').reverse().toArray();

@@ -61,7 +61,7 @@ describe('quantities', () => {
 describe('a cell in words', () => {
   it('reads body, mode, card and reason around its number and word', () => {
     const spoken = (card: Partial<Card>, heat: HeatLevel | null = null) =>
-      spaced(spokenCell(cellOf(card), aBody({ name: 'Dory' }), aMode(), aCard(), heat));
+      spaced(spokenCell({ cell: cellOf(card), body: aBody({ name: 'Dory' }), mode: aMode(), card: aCard() }, heat));
     expect(spoken({})).toBe('Dory mode 50p on C-01: 67 min Guaranteed. Need with 15 % headroom: 71.9 MB/s.');
     expect(spoken({ marks: [] })).toBe(
       'Dory mode 50p on C-01: Not covered. No mark promises a write speed here: unknown.',

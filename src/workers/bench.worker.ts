@@ -38,13 +38,10 @@ const api: BenchApi = {
     paused = null;
     const target = await targetOf(request);
     try {
-      return await runBench(
-        target,
-        request,
-        onTick,
-        { cancelled: () => isCancelled, paused: () => paused },
-        { steady: now, calendar: () => Date.now() },
-      );
+      return await runBench(target, request, onTick, {
+        wishes: { cancelled: () => isCancelled, paused: () => paused },
+        clocks: { steady: now, calendar: () => Date.now() },
+      });
     } finally {
       await target.close().catch(() => undefined);
     }

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
 import { type Gray, grayOf } from '../core/photo/gray.ts';
-import { readCard } from '../core/photo/readCard.ts';
+import { type CardPart, readCard } from '../core/photo/readCard.ts';
 import { readText } from '../core/photo/readText.ts';
 import { err, ok } from '../core/result.ts';
 import { isHeic, isPictureLike } from '../reading/photo/fileKind.ts';
@@ -32,7 +32,15 @@ async function decoded(file: Blob): Promise<ImageBitmap | PictureProblem> {
   }
 }
 
-function grayPart(canvas: OffscreenCanvas, left = 0, top = 0, right = canvas.width, bottom = canvas.height): Gray {
+function grayPart(
+  canvas: OffscreenCanvas,
+  { left, top, right, bottom }: Omit<CardPart, 'word'> = {
+    left: 0,
+    top: 0,
+    right: canvas.width,
+    bottom: canvas.height,
+  },
+): Gray {
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new RangeError('no canvas');
   const [x, y] = [Math.max(0, Math.floor(left)), Math.max(0, Math.floor(top))];
@@ -75,7 +83,7 @@ const api: PictureApi = {
   async readCard(recogniserAt, part, onFound) {
     if (!opened) return err('no-picture');
     try {
-      const gray = part ? grayPart(opened, part.left, part.top, part.right, part.bottom) : grayPart(opened);
+      const gray = grayPart(opened, part ?? undefined);
       const read = await readCard(gray, await recogniserFrom(recogniserAt), onFound);
       if (!part) return ok(read);
       const moved = (finding: (typeof read.findings)[number]) => ({

@@ -14,7 +14,7 @@ const LATE = Number(process.env.E2E_LATE ?? 0);
 /** How often the driver looks, ms. */
 const LOOK_EVERY = 100;
 /** Between two looks at a page that changes all the time: reading it is work for the page too, ms. */
-const BREATH = 80;
+const BREATH = 40;
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface Options {
@@ -43,6 +43,10 @@ const SCROLL_ON = `
     grid.scrollLeft = 0;
     grid.scrollTop = down ? grid.scrollTop + grid.clientHeight * 0.6 : 0;
   }`;
+
+/** What stands on the page in the first element of a selector, as it is drawn. */
+const READ = `return document.querySelector(arguments[0])?.innerText ?? null`;
+const asRead = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ');
 
 const OPEN_STORE = `
   const done = arguments[arguments.length - 1];
@@ -96,7 +100,12 @@ export class App {
   static async open(options: Options = {}): Promise<App> {
     const { demo = true, host, flags: own = [], serve = () => startServer({ demo }), ...browserOptions } = options;
     const server = await serve();
-    const flags = [...own, ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : [])];
+    // What fades or slides is waited for by hands, not by these tests; those that are about it say so.
+    const flags = [
+      '--force-prefers-reduced-motion',
+      ...own,
+      ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : []),
+    ];
     const browser = await openBrowser({ ...browserOptions, flags });
     const address = host ? server.address.replace('127.0.0.1', host) : server.address;
     return new App(browser.driver, address, server.stop, browser.close, options.network === true);
@@ -240,22 +249,20 @@ export class App {
       .sendKeys(...keys);
   }
 
+  /** What a person reads there. Asked of the page itself: the driver's own way asks each element for its style, half a second a view. */
   text = async (selector: string): Promise<string> =>
-    (await (await this.find(selector)).getText()).replaceAll('\u00a0', ' ').replace(/\s+/g, ' ');
+    asRead(await this.driver.executeScript<string>('return arguments[0].innerText', await this.find(selector)));
 
   async seesText(selector: string, part: string | RegExp): Promise<string> {
     let seen = '';
     if (LATE > 0) await this.driver.sleep(LATE);
-    const isThere = async (): Promise<boolean> => {
-      seen = await this.text(selector).catch(() => '');
-      return typeof part === 'string' ? seen.includes(part) : part.test(seen);
-    };
     const until = Date.now() + WAIT;
-    while (!(await isThere())) {
+    for (;;) {
+      seen = asRead((await this.driver.executeScript<string | null>(READ, selector).catch(() => null)) ?? '');
+      if (typeof part === 'string' ? seen.includes(part) : part.test(seen)) return seen;
       if (Date.now() > until) throw new Error(`“${part}” in ${selector} is not there: ${seen.slice(0, 500)}`);
       await this.changed();
     }
-    return seen;
   }
 
   /** Waits inside the page until something in it changes, or a moment: it may have changed while nobody looked. */
@@ -326,20 +333,26 @@ export class App {
    * Rules that axe-core finds broken, with serious or critical impact; `minor`: with any.
    *
    * @param contrast - false where the same page was looked at in another size: colours are the same in each, and half the time
+   * @param within - a part of the page, where the rest of it was looked at
    */
-  async axe(least: 'minor' | 'serious' = 'serious', contrast = true): Promise<readonly string[]> {
-    // Through the driver, past the page's own policy: the page itself may not run foreign code.
-    await this.driver.executeScript(axeSource);
+  async axe(least: 'minor' | 'serious' = 'serious', contrast = true, within = 'html'): Promise<readonly string[]> {
+    await this.withAxe();
     return this.driver.executeAsyncScript<string[]>(
       `
       const done = arguments[arguments.length - 1];
-      axe.run(document, { resultTypes: ['violations'], rules: { 'color-contrast': { enabled: arguments[1] } } }).then(({ violations }) => done(violations
+      axe.run(arguments[2], { preload: false, resultTypes: ['violations'], rules: { 'color-contrast': { enabled: arguments[1] } } }).then(({ violations }) => done(violations
         .filter(({ impact }) => arguments[0] === 'minor' || impact === 'serious' || impact === 'critical')
         .map(({ id, nodes }) => id + ': ' + nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary).join(' | '))));
     `,
       least,
       contrast,
+      within,
     );
+  }
+
+  /** Through the driver, past the page's own policy: the page itself may not run foreign code. */
+  private async withAxe(): Promise<void> {
+    if (!(await this.run<boolean>('return window.axe !== undefined'))) await this.driver.executeScript(axeSource);
   }
 
   /** The night theme over the page as it stands, or back: only colours change. */
@@ -355,13 +368,14 @@ export class App {
     );
 
   /** Where axe-core finds too little contrast in the colours that stand now. */
-  async contrast(): Promise<readonly string[]> {
-    await this.driver.executeScript(axeSource);
-    return this.driver.executeAsyncScript<string[]>(`
-      const done = arguments[arguments.length - 1];
-      axe.run(document, { runOnly: ['color-contrast'], resultTypes: ['violations'] }).then(({ violations }) =>
-        done(violations.flatMap(({ nodes }) => nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary))));
-    `);
+  async contrast(within = 'html'): Promise<readonly string[]> {
+    await this.withAxe();
+    return this.driver.executeAsyncScript<string[]>(
+      `const done = arguments[arguments.length - 1];
+      axe.run(arguments[0], { preload: false, runOnly: ['color-contrast'], resultTypes: ['violations'] }).then(({ violations }) =>
+        done(violations.flatMap(({ nodes }) => nodes.slice(0, 3).map(({ target, failureSummary }) => target.join(' ') + ' ' + failureSummary))));`,
+      within,
+    );
   }
 
   /** What the browser complained of, and what was asked of any other origin, since the last call. */

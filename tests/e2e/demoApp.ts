@@ -13,19 +13,19 @@ export interface Files {
 
 /**
  * One app for a file of tests, on a laptop, with the demo kit as it was made before each of them; none may leave a complaint
- * of the browser behind.
+ * of the browser behind. No view is open yet: each test begins with the one it is about.
  *
  * @param name - of the folder
  * @param opened - is given the app once it is open
  * @param network - whether requests to anywhere else are complained of
  */
-export function demoApp(name: string, opened: (app: App) => void, network = false): Files {
+export function demoApp(name: string, opened: (app: App) => unknown, network = false): Files {
   const folder = mkdtempSync(join(tmpdir(), `cool-reel-${name}-`));
   let app: App;
   let demo: unknown;
   beforeAll(async () => {
     app = await App.open({ downloads: folder, network });
-    opened(app);
+    await opened(app);
     await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Load the demo kit');
@@ -39,7 +39,6 @@ export function demoApp(name: string, opened: (app: App) => void, network = fals
   beforeEach(async () => {
     await app.size(1280, 800);
     await app.putBack(demo);
-    await app.visit('/');
   });
   afterEach(async () => {
     expect(await app.complaints()).toEqual([]);

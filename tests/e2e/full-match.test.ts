@@ -161,7 +161,7 @@ describe('the label reader and the wallet', () => {
     await app.fill('In words', 'slow-card warning');
     await app.fill('Bought on', 'yesterday');
     await app.clickText('button', 'Save');
-    await app.seesText('aside', 'must be a date');
+    await app.seesText('aside', '“yesterday” is no day that exists; write it as 2026-05-04');
     await app.fill('Bought on', '2026-05-04');
     await app.clickText('button', 'Save');
     await app.seesText('table', /C-05.*1 incident.*C-06/);

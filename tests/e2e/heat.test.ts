@@ -1,8 +1,7 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { TOLD_EVENTS, TOLD_RUNS } from '../../src/app/heat/riskRuns.ts';
 import { deciding, lanesOf } from '../../src/core/heat/run/lane.ts';
 import { riskRuns } from '../../src/core/heat/writepath/risk.ts';
@@ -10,33 +9,18 @@ import type { Body, Card, Test } from '../../src/core/kit/model.ts';
 import { DEFAULT_POLICY } from '../../src/core/match/policy.ts';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { shareText } from '../../src/text/heat/heat.ts';
-import { App, WAIT } from './app.ts';
+import { type App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-heat-'));
 let app: App;
-beforeAll(async () => {
-  app = await App.open();
+const { folder: files } = demoApp('heat', async (opened) => {
+  app = opened;
   // Every worker the page starts is kept at hand, so that one can be taken away as a crash would.
   const source = `{ const Real = Worker; window.started = [];
     window.Worker = class extends Real { constructor(...all) { super(...all); window.started.push(this); } }; }`;
   await (
     app.driver as unknown as { sendDevToolsCommand(name: string, params: object): Promise<void> }
   ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source });
-  await app.visit('/');
-  await app.seesCell('Wherry 8K raw 3:1');
-});
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
 });
 
 const RISK = 'section[aria-labelledby="risk-heading"]';
@@ -213,11 +197,22 @@ describe('assumptions', () => {
     await app.seesText('h1', 'Drops at 15:26');
   });
 
-  it.each(['warm', '-1', '1e9', 'NaN', ''])('an air of “%s” is refused, and the run stays as it was', async (wrong) => {
+  it('an air that is none is refused, and the run stays as it was', async () => {
     await openHot();
-    await app.fill('Sun adds', wrong);
-    await app.seesText('[role=alert]', wrong === '' ? 'Sun adds is missing' : 'Sun adds is a number from 0 to 60, °C.');
-    await app.seesText('h1', 'Drops at 15:26');
+    for (const wrong of ['warm', '-1', '1e9', 'NaN', '']) {
+      await app.fill('Sun adds', wrong);
+      await app.seesText(
+        '[role=alert]',
+        wrong === '' ? 'Sun adds is missing' : 'Sun adds is a number from 0 to 60, °C.',
+      );
+      await app.seesText('h1', 'Drops at 15:26');
+      await app.fill('Sun adds', '5');
+      await app.driver.wait(
+        async () => !(await app.text('main')).includes('Sun adds is'),
+        WAIT,
+        `“${wrong}” put right`,
+      );
+    }
   });
 
   it('of a body come from its maker’s limits', async () => {
@@ -433,15 +428,15 @@ describe('heat on the board', () => {
 });
 
 describe('for everybody', () => {
-  it.each(['light', 'dark'])('keeps its contrast, names and roles in the %s theme', async (theme) => {
-    await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
+  it('keeps its contrast, names and roles by day and night', async () => {
     await openHot();
     await app.seesText(RISK, 'of 2,000 runs fail');
     await app.clickText('button', 'Keep this take to compare');
     await app.clickText('button', 'Log a take of this pair');
     await app.seesText('table', '36 min');
     expect(await app.axe()).toEqual([]);
-    await app.run("localStorage.setItem('mantine-color-scheme-value', 'light')");
+    await app.night(true);
+    expect(await app.contrast()).toEqual([]);
   });
 
   it('fits a phone: the answer first, nothing cut off', async () => {
@@ -454,8 +449,7 @@ describe('for everybody', () => {
     );
     expect(head).toBeLessThan(844);
     expect(chart).toBeGreaterThan(head ?? 0);
-    expect(await app.axe()).toEqual([]);
-    await app.size(1280, 800);
+    expect(await app.axe('serious', false)).toEqual([]);
   });
 
   it('says what is missing where there is nothing to run', async () => {

@@ -22,6 +22,9 @@ afterEach(async () => {
 /** The modes of a body’s sheet. */
 const MODES = '//fieldset[legend[normalize-space(.)="Modes"]]';
 
+/** What the board answers; heat marks come beside it, a moment earlier or later. */
+const answers = async () => (await app.cells()).map((cell) => cell.replace(/ Heat: .*$/, ''));
+
 const kitMenu = async (item: string): Promise<void> => {
   await app.clickText('button', 'Kit');
   await app.clickText('button', item);
@@ -173,8 +176,6 @@ describe('a kit of one’s own', () => {
   });
 
   it('exports, begins empty, imports: the same board', async () => {
-    // Heat marks come beside the board, a moment earlier or later.
-    const answers = async () => (await app.cells()).map((cell) => cell.replace(/ Heat: .*$/, ''));
     const before = await answers();
     const text = await exported();
     expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: VERSION });
@@ -199,13 +200,13 @@ describe('a kit of one’s own', () => {
       'cards[0].capacityGB',
     ],
   ])('a broken import changes nothing: %s', async (name, text, message) => {
-    const before = await app.cells();
+    const before = await answers();
     await choose(name, text);
     const alert = await app.seesText('[role=dialog] [role=alert]', message);
     expect(alert).toContain('Nothing was changed');
     await app.keys(Key.ESCAPE);
     await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, WAIT);
-    expect(await app.cells()).toEqual(before);
+    expect(await answers()).toEqual(before);
   });
 
   it('shows HTML in a name as text', async () => {

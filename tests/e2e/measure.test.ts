@@ -1,34 +1,19 @@
-import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { copyFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { By, type WebElement } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { clipFolder } from '../support/ffmpeg.ts';
-import { App, WAIT } from './app.ts';
+import { type App, WAIT } from './app.ts';
+import { demoApp } from './demoApp.ts';
 
-const files = mkdtempSync(join(tmpdir(), 'cool-reel-measure-'));
 const clips = clipFolder();
 let app: App;
-beforeAll(async () => {
-  app = await App.open();
+const { folder: files } = demoApp('measure', (opened) => {
+  app = opened;
 });
-afterAll(async () => {
-  await app.close();
-  clips.remove();
-  rmSync(files, { recursive: true, force: true });
-});
-beforeEach(async () => {
-  await app.size(1280, 800);
-  await app.visit('/');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Load the demo kit');
-  await app.seesText('body', 'The demo kit is loaded.');
-});
-afterEach(async () => {
-  expect(await app.complaints()).toEqual([]);
-});
+afterAll(() => clips.remove());
 
 /** Chooses a chip by its legend. */
 async function chip(legend: string, label: string): Promise<void> {
@@ -340,6 +325,7 @@ describe('the card bench', () => {
       { ...card, id: 'large', label: 'Large', capacityGB: 256 },
     ];
     writeFileSync(small, JSON.stringify({ ...demo, cards: [...cards, ...demo.cards] }));
+    await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('*[@role="menuitem"]', 'Import a kit file');
     await (await app.find('input[type=file]')).sendKeys(small);

@@ -297,6 +297,7 @@ describe('tests in and out', () => {
 
   it('a colleague’s tests come in as reported and change no verdict', async () => {
     const cell = 'Wherry 8K raw 5:1 50p on A-01';
+    await app.visit('/');
     await app.seesCell(cell);
     const told = async () => [await app.cell(cell, 'verdict'), await app.cell(cell, 'tone')];
     const before = await told();
@@ -327,22 +328,9 @@ describe('tests in and out', () => {
   });
 });
 
-describe('hand and eye', () => {
-  it.each(['/prove', '/prove?open=t5', '/prove?at=map', '/prove?at=next', '/prove?at=bursts', '/prove?at=wrong'])(
-    '%s: names, roles and contrast by day and night',
-    async (path) => {
-      for (const theme of ['light', 'dark']) {
-        await app.run(`localStorage.setItem('mantine-color-scheme-value', '${theme}')`);
-        await app.visit(path);
-        await app.seesText('h1', 'Prove');
-        await app.driver.sleep(900);
-        expect(await app.axe('minor'), theme).toEqual([]);
-      }
-      await app.run(`localStorage.setItem('mantine-color-scheme-value', 'light')`);
-    },
-  );
-
-  it('an empty kit says what is needed', async () => {
+describe('somebody new', () => {
+  it('with an empty kit is told what is needed', async () => {
+    await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Start empty');
     await app.seesText('body', 'The kit is empty.');

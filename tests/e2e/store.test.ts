@@ -158,6 +158,7 @@ describe('a wallet as people make it', () => {
     await app.fill('In words', 'slow-card warning');
     await save();
     const incidents = async (): Promise<number> => ((await app.text('table')).match(/1 incident/g) ?? []).length;
+    await app.seesText('table', /SN-9{20}.*?1 incident/);
     const before = await incidents();
     await app.clickText('button', 'Duplicate');
     await app.seesText('table', 'SN-100000000000000000000');

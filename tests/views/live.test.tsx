@@ -17,7 +17,7 @@ const body = aBody({
 const card = aCard({ id: 'c', label: 'A-02' });
 const kit = { bodies: [body], cards: [card] } as unknown as DayViewKit;
 const plan = { ...newPlan([]), cardIds: ['c'], blocks: [{ bodyId: 'b' }] as never };
-const live = (state: CardState, next: CardState): LiveCard => ({ card, state, next, press: null });
+const live = (state: CardState, next: CardState): LiveCard => ({ card, state, next, press: null, differs: null });
 
 function asked(state: CardState, to: CardState) {
   const onPress = vi.fn();
@@ -64,6 +64,7 @@ describe('the cards of the day', () => {
       <LiveCards
         cards={[live('full', 'copying')]}
         kit={kit}
+        copies={2}
         day={null}
         names={{} as never}
         scanned={null}

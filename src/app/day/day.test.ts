@@ -5,8 +5,9 @@ import { CARD_STATES } from '../../core/kit/model.ts';
 import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import { aCard } from '../../core/testing.ts';
 import { planSchema } from '../../kit/schemas/plan.ts';
+import { apartText } from '../../text/day/live.ts';
 import { readClockTime } from './clockTime.ts';
-import { cardCode, handOver, readCode, statesCode } from './codes.ts';
+import { cardCode, handOver, pressedAt, readCode, type StatesRead, statesCode } from './codes.ts';
 import { compareLists, listsWanted } from './copies.ts';
 import { newPlan, shiftedBlock } from './newPlan.ts';
 
@@ -78,6 +79,9 @@ describe('a day to begin with', () => {
   });
 });
 
+/** The clock of this device, at noon of the day. */
+const HERE = { now: Date.parse('2027-06-12T12:00:00+02:00'), isRehearsed: false };
+
 describe('codes', () => {
   it('name a card, and nothing else is taken for one', () => {
     expect(readCode(cardCode('a-01'))).toEqual({ ok: true, value: { kind: 'card', cardId: 'a-01' } });
@@ -91,19 +95,19 @@ describe('codes', () => {
       press('10:00', 'a', 'full'),
       press('09:30', 'b', 'in-body', { bodyId: 'w', slotId: 's2' }),
     ]);
-    const read = readCode(statesCode(plan));
+    const read = readCode(statesCode(plan, HERE));
     expect(read).toMatchObject({ ok: true, value: { kind: 'states', planId: 'race' } });
     const presses = read.ok && read.value.kind === 'states' ? read.value.presses : [];
-    expect(presses.map(({ cardId, to }) => [cardId, to])).toEqual([
+    expect(presses.map(({ press: { cardId, to } }) => [cardId, to])).toEqual([
       ['a', 'full'],
       ['b', 'in-body'],
     ]);
-    expect(presses[1]).toMatchObject({ bodyId: 'w', slotId: 's2', who: 'Mo' });
-    expect(Date.parse(presses[0]?.at ?? '')).toBe(Date.parse('2027-06-12T10:00:00+02:00'));
+    expect(presses[1]?.press).toMatchObject({ bodyId: 'w', slotId: 's2', who: 'Mo' });
+    expect(Date.parse(presses[0]?.press.at ?? '')).toBe(Date.parse('2027-06-12T10:00:00+02:00'));
   });
 
   it('are refused where they are cut off or changed, wherever', () => {
-    const text = statesCode(aPlan([press('09:00', 'a', 'full')]));
+    const text = statesCode(aPlan([press('09:00', 'a', 'full')]), HERE);
     for (let length = 13; length < text.length; length += 1) expect(readCode(text.slice(0, length)).ok).toBe(false);
     expect(readCode(text.replace('[["a",2', '[["a",9'))).toEqual({ ok: false, error: 'damaged' });
     expect(readCode('coolreel-day:{"a":1}')).toEqual({ ok: false, error: 'damaged' });
@@ -116,6 +120,7 @@ describe('codes', () => {
         ids.map((id, at) => press('09:00', id, CARD_STATES[at % 6] ?? 'free')),
         ids,
       ),
+      HERE,
     );
     const { modules } = create(text, { errorCorrectionLevel: 'M' });
     const [scale, quiet] = [4, 4];
@@ -131,23 +136,75 @@ describe('codes', () => {
   });
 });
 
+/** What a device with this log tells in a code, read back. */
+function toldBy(log: readonly PlanPress[], clock = HERE.now): StatesRead {
+  const read = readCode(statesCode(aPlan(log), { now: clock, isRehearsed: false }));
+  if (!read.ok || read.value.kind !== 'states') throw new Error('no states');
+  return read.value;
+}
+
 describe('handing over', () => {
-  it('takes the newer press of each card, keeps what is newer here, and asks nothing twice', () => {
-    const here = aPlan([press('09:00', 'a', 'in-body'), press('11:00', 'b', 'full')]);
-    const theirs = [
-      press('10:00', 'a', 'full'),
-      press('10:00', 'b', 'in-body'),
-      press('10:30', 'c', 'copying'),
-      press('10:30', 'gone', 'full'),
-    ];
-    const found = handOver(here, theirs);
+  const choice = { now: HERE.now, vouched: false };
+  const inBody = press('09:00', 'a', 'in-body', { id: 'aaaaa1' });
+  const full = press('10:00', 'a', 'full', { id: 'aaaaa2' });
+  const checked = press('10:40', 'a', 'verified', { id: 'aaaaa3', who: 'Bo' });
+
+  it('takes what a device pressed that knew what was pressed here, and asks nothing twice', () => {
+    const here = aPlan([inBody, press('11:00', 'b', 'full')]);
+    const read = toldBy([inBody, full, press('10:30', 'c', 'copying'), press('10:30', 'gone', 'full')]);
+    const found = handOver(here, read, choice);
     expect(found.changes).toEqual([
       { cardId: 'a', from: 'in-body', to: 'full', who: 'Mo' },
       { cardId: 'c', from: null, to: 'copying', who: 'Mo' },
     ]);
-    expect(found.kept).toEqual(['b']);
-    expect(found.log).toHaveLength(5);
-    expect(handOver({ ...here, log: [...found.log] }, theirs).changes, 'taken over once').toEqual([]);
+    expect(found.contested).toEqual([]);
+    expect(found.log).toHaveLength(4);
+    expect(handOver({ ...here, log: [...found.log] }, read, choice), 'taken over once').toMatchObject({
+      changes: [],
+      log: found.log,
+    });
+  });
+
+  it('leaves a card full that another device verified without knowing of it, until somebody says which came later', () => {
+    const here = aPlan([inBody, full]);
+    const read = toldBy([checked]);
+    expect(handOver(here, read, choice)).toMatchObject({
+      changes: [],
+      contested: [{ cardId: 'a', here: 'full', there: 'verified', who: 'Bo', stays: 'full' }],
+    });
+    expect(handOver(here, read, { ...choice, vouched: true }).changes).toEqual([
+      { cardId: 'a', from: 'full', to: 'verified', who: 'Bo' },
+    ]);
+  });
+
+  it('tells of a clock that is ahead, and notes by how much: the times are shown by the clock here', () => {
+    const read = toldBy([checked], HERE.now + 31 * 60_000);
+    const { aheadSeconds, log } = handOver(aPlan([]), read, choice);
+    expect(aheadSeconds).toBe(1860);
+    expect(apartText(1860)).toBe('Their clock is 31 min ahead of yours.');
+    expect(log[0]).toMatchObject({ at: '2027-06-12T08:40:00.000Z', aheadSeconds: 1860 });
+    expect(pressedAt(log[0] as PlanPress)).toBe(Date.parse('2027-06-12T10:09:00+02:00'));
+    expect(handOver(aPlan([]), toldBy([checked], HERE.now + 20_000), choice).log[0]).not.toHaveProperty('aheadSeconds');
+  });
+
+  it('of a rehearsal says so, and an older code, which tells of no clock and of nothing before, orders nothing', () => {
+    const rehearsed = readCode(statesCode(aPlan([full]), { ...HERE, isRehearsed: true }));
+    expect(rehearsed).toMatchObject({ ok: true, value: { isRehearsed: true, clock: null } });
+    const at = (Date.parse('2027-06-12T10:40:00+02:00') - Date.UTC(2020, 0, 1)) / 1000;
+    const old = readCode(`coolreel-day:["race",[["a",${CARD_STATES.indexOf('verified')},${at},"Bo"]]]`);
+    if (!old.ok || old.value.kind !== 'states') throw new Error('an older code is read');
+    expect(old.value).toMatchObject({ isRehearsed: false, clock: null });
+    expect(handOver(aPlan([full]), old.value, choice)).toMatchObject({ changes: [], contested: [{ stays: 'full' }] });
+  });
+
+  it('fits one code with sixty cards, and says twice of no card where it stands', () => {
+    const ids = Array.from({ length: 60 }, (_, at) => `card-${at}`);
+    const log = ids.flatMap((id) => CARD_STATES.map((to) => press('09:00', id, to)));
+    const text = statesCode(aPlan(log, ids), HERE);
+    expect(() => create(text, { errorCorrectionLevel: 'L' })).not.toThrow();
+    const one = '["a",0,1,"","abcdef"]';
+    expect(readCode(`coolreel-day:["race",[${one}],2,1]`).ok).toBe(true);
+    expect(readCode(`coolreel-day:["race",[${one},${one}],2,1]`)).toEqual({ ok: false, error: 'damaged' });
   });
 });
 

@@ -1,12 +1,14 @@
-import type { CardState } from '../../core/kit/model.ts';
 import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
 import type { DayMove } from '../../core/rotation/dayMoves.ts';
+import { lessSafe } from '../../core/rotation/states.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
 import { change, put, remove } from '../../store/edit.ts';
 import { DAY_CHANGE } from '../../text/day/changes.ts';
 import { toBuyWords } from '../../text/match/toBuy.ts';
 import { type Written, write } from '../kit/write.ts';
+import type { HandOverChoice, StatesRead } from './codes.ts';
+import { KEY } from './pressKey.ts';
 
 /** Stores a plan as its form has it. */
 export const savePlan = (plan: Plan, base: Plan | null): Promise<Written> =>
@@ -26,11 +28,12 @@ export function nextDayOf(plan: Plan, name: string): Plan {
     date: dateAfter(plan.date, 1),
     blocks: plan.blocks.map((block) => ({ ...block, id: newId() })),
     log: [],
+    rehearsal: [],
   };
 }
 
 /** A pattern of a day: everything but what was pressed. */
-export const templateOf = (plan: Plan): Plan => ({ ...plan, id: newId(), isTemplate: true, log: [] });
+export const templateOf = (plan: Plan): Plan => ({ ...plan, id: newId(), isTemplate: true, log: [], rehearsal: [] });
 
 /** A day from a pattern. */
 export const fromTemplate = (template: Plan, date: string): Plan => ({
@@ -39,6 +42,7 @@ export const fromTemplate = (template: Plan, date: string): Plan => ({
   isTemplate: false,
   date,
   log: [],
+  rehearsal: [],
   blocks: template.blocks.map((block) => ({ ...block, id: newId() })),
 });
 
@@ -78,46 +82,75 @@ export function makeMove(plan: Plan, { kind, plan: moved, card }: DayMove): Prom
 }
 
 /** One press on the day, with what goes with it. */
-export type NewPress = Omit<PlanPress, 'at'>;
+export type NewPress = Omit<PlanPress, 'at' | 'id'>;
 
-/** Notes a press, and the state of the card in the wallet with it, in one go. */
-export function pressCard(plan: Plan, press: NewPress, at: string): Promise<Written> {
-  const noted: PlanPress = { at, ...press };
-  const state: CardState = press.to;
-  return write(DAY_CHANGE.press, [
-    change('plans', plan.id, (now) => ({ ...now, log: [...(now.log ?? []), noted] })),
-    change('cards', press.cardId, (card) => ({ ...card, state })),
+/** When and how presses are noted. */
+export interface Noted {
+  /** ISO time. */
+  readonly at: string;
+  /** Noted apart, and the wallet stays as it is. */
+  readonly isRehearsed: boolean;
+}
+
+/** Notes presses at the end of the log, and the states of the cards in the wallet with them, in one go. */
+function notePresses(plan: Plan, presses: readonly NewPress[], { at, isRehearsed }: Noted): Promise<Written> {
+  const noted = presses.map((press): PlanPress => ({ id: newId().slice(0, KEY), at, ...press }));
+  const list = isRehearsed ? 'rehearsal' : 'log';
+  return write(isRehearsed ? DAY_CHANGE.rehearsed : DAY_CHANGE.press, [
+    change('plans', plan.id, (now) => ({ ...now, [list]: [...(now[list] ?? []), ...noted] })),
+    ...(isRehearsed ? [] : noted.map(({ cardId, to }) => change('cards', cardId, (card) => ({ ...card, state: to })))),
   ]);
 }
+
+/** Notes one press. */
+export const pressCard = (plan: Plan, press: NewPress, how: Noted): Promise<Written> => notePresses(plan, [press], how);
 
 /** A swap as one press: the card that came out is full, the other is in. */
 export function pressSwap(
   plan: Plan,
   swap: { readonly out: string | null; readonly in: string; readonly bodyId: string; readonly slotId: string },
   who: string,
-  at: string,
+  how: Noted,
 ): Promise<Written> {
   const { bodyId, slotId } = swap;
-  const presses: PlanPress[] = [
-    ...(swap.out === null ? [] : [{ at, cardId: swap.out, to: 'full' as const, who }]),
-    { at, cardId: swap.in, to: 'in-body', who, bodyId, slotId },
-  ];
-  return write(DAY_CHANGE.press, [
-    change('plans', plan.id, (now) => ({ ...now, log: [...(now.log ?? []), ...presses] })),
-    ...presses.map(({ cardId, to }) => change('cards', cardId, (card) => ({ ...card, state: to }))),
-  ]);
+  return notePresses(
+    plan,
+    [
+      ...(swap.out === null ? [] : [{ cardId: swap.out, to: 'full' as const, who }]),
+      { cardId: swap.in, to: 'in-body', who, bodyId, slotId },
+    ],
+    how,
+  );
 }
 
-/** Forgets what was pressed, as after a rehearsal; the states of the wallet stay. */
+/** Forgets what was pressed; the states of the wallet stay. */
 export const clearLog = (plan: Plan): Promise<Written> =>
   changePlan(plan, DAY_CHANGE.cleared(plan.name), (now) => ({ ...now, log: [] }));
 
-/** Takes over what another device pressed: of each card the newest press counts, and the wallet follows. */
-export async function takeOver(plan: Plan, theirs: readonly PlanPress[]): Promise<Written> {
+/** Forgets what was pressed in a rehearsal. */
+export const clearRehearsal = (plan: Plan): Promise<Written> =>
+  changePlan(plan, DAY_CHANGE.clearedRehearsal(plan.name), (now) => ({ ...now, rehearsal: [] }));
+
+/**
+ * Takes over what another device pressed. The wallet follows where it agreed with what was pressed here, or where a person says
+ * that theirs came later; else it keeps the less safe of both.
+ */
+export async function takeOver(plan: Plan, read: StatesRead, choice: HandOverChoice): Promise<Written> {
   const { handOver } = await import('./codes.ts');
-  const { changes } = handOver(plan, theirs);
+  if (read.isRehearsed) {
+    const { changes, log } = handOver({ ...plan, log: plan.rehearsal ?? [] }, read, choice);
+    return write(DAY_CHANGE.takenOver(changes.length), [
+      change('plans', plan.id, (now) => ({ ...now, rehearsal: [...log] })),
+    ]);
+  }
+  const { changes } = handOver(plan, read, choice);
   return write(DAY_CHANGE.takenOver(changes.length), [
-    change('plans', plan.id, (now) => ({ ...now, log: [...handOver(now, theirs).log] })),
-    ...changes.map(({ cardId, to }) => change('cards', cardId, (card) => ({ ...card, state: to }))),
+    change('plans', plan.id, (now) => ({ ...now, log: [...handOver(now, read, choice).log] })),
+    ...changes.map(({ cardId, from, to }) =>
+      change('cards', cardId, (card) => {
+        const isAgreed = choice.vouched || !card.state || card.state === from;
+        return { ...card, state: isAgreed || !card.state ? to : lessSafe(card.state, to) };
+      }),
+    ),
   ]);
 }

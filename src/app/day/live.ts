@@ -10,18 +10,31 @@ export interface LiveCard {
   readonly card: Card;
   readonly state: CardState;
   readonly press: PlanPress | null;
+  /** What the wallet says where it differs from the last press: the less safe of both is the state. */
+  readonly differs: CardState | null;
   readonly next: CardState;
 }
 
-/** The cards of the day, those that want something first. */
+/** The plan as it is rehearsed: what is pressed then stands in the place of the log, which it never touches. */
+export const rehearsedPlan = (plan: Plan): Plan => ({ ...plan, log: plan.rehearsal ?? [] });
+
+/** The wallet as it is rehearsed: a card that was pressed stands where it was pressed to. */
+export function rehearsedCards(plan: Plan, cards: readonly Card[]): readonly Card[] {
+  const last = lastPresses(plan.rehearsal ?? []);
+  return cards.map((card) => ({ ...card, state: last.get(card.id)?.to ?? card.state ?? null }));
+}
+
+/** The cards of the day, in the order of the plan. */
 export function liveCards(plan: Plan, cards: readonly Card[]): readonly LiveCard[] {
-  const last = lastPresses(plan.log ?? [], ({ at }) => Date.parse(at));
+  const last = lastPresses(plan.log ?? []);
   const cardOf = new Map(cards.map((card) => [card.id, card]));
   return plan.cardIds.flatMap((id) => {
     const card = cardOf.get(id);
     if (!card) return [];
     const state = stateOf(card, last);
-    return [{ card, state, press: last.get(id) ?? null, next: nextState(state, plan.copies) }];
+    const press = last.get(id) ?? null;
+    const differs = press !== null && card.state && card.state !== press.to ? card.state : null;
+    return [{ card, state, press, differs, next: nextState(state, plan.copies) }];
   });
 }
 

@@ -29,8 +29,7 @@ export function useDay(
   kit: DayViewKit,
   plan: Plan | null,
   policy: Policy,
-  now: number | null,
-  more: boolean,
+  { now, more }: { readonly now: number | null; readonly more: boolean },
 ): DayState {
   const { bodies, cards, tests } = kit;
   const request = useMemo(

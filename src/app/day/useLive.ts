@@ -10,13 +10,26 @@ import { type NewPress, pressCard, pressSwap } from './dayActions.ts';
 import { clockFor, type DayClock, namesFor } from './dayClock.ts';
 import type { DayViewKit } from './dayKit.ts';
 import { type Lanes, lanesOf } from './lanes.ts';
-import { callOut, keepWho, keptWho, type LiveCard, pressTime, useAwake, useDayTime } from './live.ts';
+import {
+  callOut,
+  keepWho,
+  keptWho,
+  type LiveCard,
+  pressTime,
+  rehearsedCards,
+  rehearsedPlan,
+  useAwake,
+  useDayTime,
+} from './live.ts';
 import { type AskedPress, type LiveModel, type LiveStep, liveModel, pressStep, swapStep } from './liveModel.ts';
 import { useDay } from './useDay.ts';
 
 /** The live day, joined for its view. */
 export interface Live {
   readonly model: LiveModel & {
+    /** The plan and the wallet as they are shown: rehearsed ones are kept apart. */
+    readonly plan: Plan;
+    readonly kit: DayViewKit;
     readonly clock: DayClock;
     readonly names: DayNames;
     /** The last plan that was worked out: a countdown does not blink while the next one comes. */
@@ -55,13 +68,25 @@ const CALL = 60;
  * @returns null where the date or start of the plan cannot be read
  */
 export function useLive(
-  { kit, plan, policy }: { readonly kit: DayViewKit; readonly plan: Plan; readonly policy: Policy },
+  { kit: own, plan: asKept, policy }: { readonly kit: DayViewKit; readonly plan: Plan; readonly policy: Policy },
   change: (make: () => Promise<Written>) => Promise<boolean>,
 ): Live | null {
-  const { now, isRehearsed, rehearse } = useDayTime(plan.id);
+  const { now, isRehearsed, rehearse } = useDayTime(asKept.id);
+  const plan = useMemo(() => (isRehearsed ? rehearsedPlan(asKept) : asKept), [isRehearsed, asKept]);
+  const kit = useMemo(
+    () => (isRehearsed ? { ...own, cards: rehearsedCards(asKept, own.cards) } : own),
+    [isRehearsed, asKept, own],
+  );
   const clock = useMemo(() => clockFor(plan), [plan]);
   const names = useMemo(() => (clock ? namesFor(kit, plan, clock) : null), [kit, plan, clock]);
-  const { state, again, day: fresh } = useDay(kit, plan, policy, Math.floor(now / REPLAN) * REPLAN, false);
+  const {
+    state,
+    again,
+    day: fresh,
+  } = useDay(kit, plan, policy, {
+    now: Math.floor(now / REPLAN) * REPLAN,
+    more: false,
+  });
   const lastDay = useRef(fresh);
   if (fresh) lastDay.current = fresh;
   const day = fresh ?? lastDay.current;
@@ -85,15 +110,16 @@ export function useLive(
   const at = (): string => pressTime(now, clock);
   const note = (press: Omit<NewPress, 'who'>): void => {
     setAsked(null);
-    void change(() => pressCard(plan, { ...press, who: who.trim() }, at()));
+    void change(() => pressCard(asKept, { ...press, who: who.trim() }, { at: at(), isRehearsed }));
   };
   const take = (step: LiveStep | null): void => {
     if (step?.kind === 'ask') setAsked(step.asked);
     else if (step?.kind === 'note') note(step.press);
-    else if (step?.kind === 'swap') void change(() => pressSwap(plan, step.swap, who.trim(), at()));
+    else if (step?.kind === 'swap')
+      void change(() => pressSwap(asKept, step.swap, who.trim(), { at: at(), isRehearsed }));
   };
   return {
-    model: { ...model, clock, names, day, lanes, planning: state, asked, who, isLoud, isRehearsed },
+    model: { ...model, plan, kit, clock, names, day, lanes, planning: state, asked, who, isLoud, isRehearsed },
     act: {
       press: (live, to) => take(pressStep(input, live, to)),
       swap: (planned) => take(swapStep(input, planned)),

@@ -1,7 +1,7 @@
 import { highestCapture } from '../../core/bodies/rate/highestCapture.ts';
 import { playbackLength } from '../../core/bodies/rate/playback.ts';
 import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Body, Card, Mode, PlannedTake } from '../../core/kit/model.ts';
+import type { Mode, PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
@@ -33,7 +33,11 @@ export const movesOf = (
 ): readonly Move[] => movesFor({ kit, body, mode, card, cell, policy, minutes });
 
 /** The minutes of a cell beside those planned: of the counter, measured, and at the slower end of an unsure rate. */
-export const minutesBeside = (cell: Cell, kit: BoardKit, rate: StreamRate, body: Body, card: Card) => ({
+export const minutesBeside = (
+  { cell, body, card }: Pick<WhySubject, 'cell' | 'body' | 'card'>,
+  kit: BoardKit,
+  rate: StreamRate,
+) => ({
   known: knownMinutes(cell, kit),
   slowerEnd: slowerEndMinutes(rate, body, card),
 });

@@ -76,6 +76,6 @@ export function ownAnswer(text: string, board: Board, take: TakeKind): OwnAnswer
     verdict: cell.verdict,
     tone: cellTone(cell, take),
     figure: cellFigure(cell),
-    sentence: spokenCell(cell, body, mode, card),
+    sentence: spokenCell({ cell, body, mode, card }),
   };
 }

@@ -23,8 +23,7 @@ export interface EvidenceOf {
 export function evidenceOf(
   cell: Cell,
   { body, card }: { readonly body: Body; readonly card: Card },
-  { cards, tests }: Pick<BoardKit, 'cards' | 'tests'>,
-  clearings: readonly Clearing[],
+  { cards, tests, clearings }: Pick<BoardKit, 'cards' | 'tests'> & { readonly clearings: readonly Clearing[] },
   { retest }: Pick<Settings, 'retest'>,
 ): EvidenceOf {
   const named = (rule: 'own-tests' | 'twin-tests'): readonly Test[] => {
@@ -44,7 +43,7 @@ export function evidenceOf(
     likely: named('twin-tests'),
     months: newest === '' ? null : monthsBetween(newest, today()),
     odd: puzzles({ bodies: [body], cards: [card], tests: tests.filter(isOfPair) }),
-    due: own.length > 0 ? due(own, body, card, retest ?? RETEST, today()) : [],
+    due: own.length > 0 ? due(own, { body, card }, retest ?? RETEST, today()) : [],
     noBetter: noBetter(body, cards, clearings).filter(({ faster }) => faster.card.id === card.id),
   };
 }

@@ -140,7 +140,6 @@ describe('the demo’s results', () => {
       cellOf('wherry', '8k-5-50', 'a-02'),
       { body: body('wherry'), card: card('a-02') },
       kit,
-      kit.clearings,
       kit.settings,
     );
     expect(told.own.map(({ id }) => id)).toEqual(['t1', 't2']);
@@ -149,7 +148,6 @@ describe('the demo’s results', () => {
       cellOf('dory', 'i50', 'b-01'),
       { body: body('dory'), card: card('b-01') },
       kit,
-      kit.clearings,
       kit.settings,
     );
     expect(burst.noBetter.map(({ slower }) => slower.card.label)).toEqual(['C-01']);
@@ -157,7 +155,6 @@ describe('the demo’s results', () => {
       cellOf('wherry', '8k-3', 'a-01'),
       { body: body('wherry'), card: card('a-01') },
       kit,
-      kit.clearings,
       kit.settings,
     );
     expect(odd.odd.map(({ test }) => test.id)).toEqual(['t5', 't6']);

@@ -75,8 +75,12 @@ export interface PlanRules {
 
 /** One press on the day: a card went into a state. */
 export interface PlanPress {
-  /** ISO date and time with its offset. */
+  /** What it is called on every device, six letters or digits; those noted by older versions have none. */
+  readonly id?: string | null;
+  /** ISO date and time with its offset, by the clock of the device that it was pressed on. */
   readonly at: string;
+  /** How far that clock was ahead of the one of this device, seconds; negative: behind. */
+  readonly aheadSeconds?: number | null;
   readonly cardId: string;
   readonly to: CardState;
   readonly who: string;
@@ -115,5 +119,8 @@ export interface Plan {
   /** A pattern that days begin from; it is no day itself. */
   readonly isTemplate?: boolean | null;
   readonly airProfile?: readonly PlanAir[];
+  /** What was pressed, in its order: a press counts by its place, whatever its clock said. */
   readonly log?: readonly PlanPress[];
+  /** What was pressed while the day was rehearsed: it never counts. */
+  readonly rehearsal?: readonly PlanPress[];
 }

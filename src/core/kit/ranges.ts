@@ -43,6 +43,8 @@ export const RANGES = {
   rolling: { min: 0.01, max: 1 },
   /** Days after the date of a plan. */
   planDay: { min: 0, max: 3 },
+  /** How far the clock of another device may be ahead of this one, or behind it. */
+  clockAheadSeconds: { min: -4e9, max: 4e9 },
   /** Cards in a reader. */
   readerSlots: { min: 1, max: 16 },
   /** Verified copies before a card is free. */

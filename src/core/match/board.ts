@@ -84,7 +84,7 @@ export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 
   if (!keyed) return noSlotCell(row, card);
   const { slot } = keyed;
   const own = tests.filter(({ cardId }) => cardId === card.id);
-  return evaluate(row, slot, pairFit(slot, card), toColumn(card, byBody(own)), policy);
+  return evaluate(row, { slot, fit: pairFit(slot, card) }, toColumn(card, byBody(own)), policy);
 }
 
 /** Columns worked out so far, by card. */
@@ -101,14 +101,19 @@ interface Kept {
 
 function fresh(kit: BoardKit, policy: Policy): Kept {
   const rows = boardRows(kit.bodies);
-  return made(kit, policy, rows, groundwork(rows), new Map());
+  return made(kit, policy, { rows, ground: groundwork(rows) }, new Map());
 }
 
 /** Most cells kept: a wallet of twenty thousand cards is looked at a few columns at a time. */
 const MOST_KEPT = 2_000_000;
 
 /** The columns of all cards in use, each when it is asked for; those known already are taken as they are. */
-function made(kit: BoardKit, policy: Policy, rows: readonly Row[], ground: Groundwork, known: Columns): Kept {
+function made(
+  kit: BoardKit,
+  policy: Policy,
+  { rows, ground }: { readonly rows: readonly Row[]; readonly ground: Groundwork },
+  known: Columns,
+): Kept {
   const cards = inUse(kit.cards);
   const work = workOn(ground, policy, kit, cards);
   const twins = createTwins(kit.bodies, work);
@@ -177,7 +182,7 @@ export function createBoardKeeper(): (kit: BoardKit, policy: Policy) => Board {
       before.policy.headroom === policy.headroom &&
       samePartners(before, kit.cards);
     const next = same
-      ? made(kit, policy, before.board.rows, before.work.ground, columnsOf(before, kit.cards))
+      ? made(kit, policy, { rows: before.board.rows, ground: before.work.ground }, columnsOf(before, kit.cards))
       : fresh(kit, policy);
     // What the columns that were kept had asked for stays asked for.
     if (same) for (const [row, asked] of before.work.partners) next.work.partners.set(row, asked);

@@ -193,11 +193,11 @@ export function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | nu
   const keyed = work.ground.slots.get(row.body)?.[slotAt];
   let best: SeatAnswer | null = null;
   if (keyed) {
-    const { slot, key } = keyed;
+    const { slot } = keyed;
     for (const card of work.candidates()) {
-      const fit = rememberedFit(work.ground.fits, key, slot, cardKey(card), card);
+      const fit = rememberedFit(work.ground.fits, keyed, card);
       if (!fit.fits) continue;
-      const answer = evaluate(row, slot, fit, columnOf(work, card), work.policy);
+      const answer = evaluate(row, { slot, fit }, columnOf(work, card), work.policy);
       if (best?.answer && !isBetter(answer, best.answer)) continue;
       best = { slotId: slot.id, slotName: slot.name, cardId: card.id, cardLabel: card.label, answer };
     }
@@ -208,7 +208,12 @@ export function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | nu
 
 /** The cell of a body that has no slot. */
 export const noSlotCell = (row: Row, card: Card): Cell =>
-  bareCell(row, null, card.id, 'unfit', [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }]);
+  bareCell(row, {
+    slotId: null,
+    cardId: card.id,
+    verdict: 'unfit',
+    findings: [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }],
+  });
 
 /** How one card meets one body, worked out once for all its modes. */
 interface Meeting {
@@ -232,7 +237,7 @@ function meet(work: Work, body: Body, card: Card, print: string): Meeting | null
 function meeting(work: Work, body: Body, card: Card, print: string): Meeting | null {
   const slots = work.ground.slots.get(body) ?? [];
   if (slots.length === 0) return null;
-  const fits = slots.map(({ slot, key }) => rememberedFit(work.ground.fits, key, slot, print, card));
+  const fits = slots.map((keyed) => rememberedFit(work.ground.fits, keyed, card, print));
   const seating = seatingOf(
     body,
     fits.map((fit) => fit.fits),
@@ -251,7 +256,7 @@ function seatedCell(work: Work, row: Row, column: Column, { slots, fits, seating
     const known = asked[kind];
     if (known) return known;
     const { slot } = slots[kind] as KeyedSlot;
-    const cell = evaluate(row, slot, fits[kind] as PairFit, column, work.policy);
+    const cell = evaluate(row, { slot, fit: fits[kind] as PairFit }, column, work.policy);
     asked[kind] = cell;
     return cell;
   };
@@ -284,6 +289,6 @@ export function boardColumn(
     if (!met) return noSlotCell(row, card);
     if (met.only === null) return seatedCell(work, row, column, met);
     const { slot } = met.slots[met.only] as KeyedSlot;
-    return evaluate(row, slot, met.fits[met.only] as PairFit, column, work.policy);
+    return evaluate(row, { slot, fit: met.fits[met.only] as PairFit }, column, work.policy);
   });
 }

@@ -23,7 +23,6 @@ import { requirementRule, requirementsOf } from './rules/requirement.ts';
 import { type Twin, type TwinsTold, twinsTold, twinTestsRule } from './rules/twinTests.ts';
 import { sharesOf } from './seats.ts';
 import { settle } from './settle.ts';
-import type { Verdict } from './verdict.ts';
 
 /** A mode with its rate worked out once, for all cards. */
 export interface Row {
@@ -124,10 +123,7 @@ const share = (whole: BytesPerSecond, shares: number): BytesPerSecond => Math.ce
 /** A cell with a verdict and no numbers behind it. */
 export const bareCell = (
   row: Row,
-  slotId: string | null,
-  cardId: string,
-  verdict: Verdict,
-  findings: readonly Finding[],
+  { slotId, cardId, verdict, findings }: Pick<Cell, 'slotId' | 'cardId' | 'verdict' | 'findings'>,
 ): Cell => ({
   bodyId: row.body.id,
   modeId: row.mode.id,
@@ -146,23 +142,27 @@ export const bareCell = (
   seats: null,
 });
 
+/** A slot, and whether and how the card fits it. */
+export interface Seated {
+  readonly slot: Slot;
+  readonly fit: PairFit;
+}
+
 /**
  * Runs every rule for one card in one seat and settles the verdict: the one place where this is done. A large board calls
  * it tens of thousands of times: objects are written out in full, since spreading them here costs fifty times the rules.
  */
-export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, policy: Policy): Cell {
+export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy: Policy): Cell {
   const { body, mode, rate, shares } = row;
   const { card } = column;
-  if (!fit.fits) return bareCell(row, slot.id, card.id, 'unfit', fit.findings);
+  if (!fit.fits) return bareCell(row, { slotId: slot.id, cardId: card.id, verdict: 'unfit', findings: fit.findings });
   if (!rate.ok) {
-    return bareCell(row, slot.id, card.id, 'uncovered', [
-      ...fit.findings,
-      { rule: 'rate', outcome: 'unknown', refusal: rate.error },
-    ]);
+    const findings: readonly Finding[] = [...fit.findings, { rule: 'rate', outcome: 'unknown', refusal: rate.error }];
+    return bareCell(row, { slotId: slot.id, cardId: card.id, verdict: 'uncovered', findings });
   }
   const { headroom } = policy;
   const need = share(rate.value.peak, shares);
-  const { findings: first, ceiling } = sharedOf(row, fit, card, need, headroom);
+  const { findings: first, ceiling } = sharedOf(row, fit, card, { need, headroom });
   const findings = first.slice();
   if (column.doubt) findings.push(column.doubt);
   if (row.approves) {
@@ -172,7 +172,7 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     if (approved) findings.push(approved);
   }
   const likely = column.twins.get(body.id);
-  const told = likely ? twinsIn(row, fit, likely, slot, need) : null;
+  const told = likely ? twinsIn(row, { slot, fit }, likely, need) : null;
   const at = likely ? likely.findIndex((twin) => twin.card === card) : -1;
   const tested = told?.found[at] ?? ownTestsRule(column.tests.get(body.id) ?? NONE, { body, mode, card, slot, need });
   findings.push(tested);
@@ -204,14 +204,14 @@ export function evaluate(row: Row, slot: Slot, fit: PairFit, column: Column, pol
     labelMinutes: label,
     planned: plannedMinutes(column.room, share(rate.value.average, shares), label),
     provenSeconds: verdict === 'proven' ? tested.untilSeconds : null,
-    dropSeconds: verdict === 'drops' ? dropTime(tested, row, need, ceiling, fit.bus.slotTold) : null,
+    dropSeconds: verdict === 'drops' ? dropTime(tested, row, { need, ceiling, slotTold: fit.bus.slotTold }) : null,
     findings,
     seats: null,
   };
 }
 
 /** What cards of the same print say, gathered once a fit. */
-function twinsIn(row: Row, fit: PairFit, twins: readonly Twin[], slot: Slot, need: BytesPerSecond): TwinsTold {
+function twinsIn(row: Row, { slot, fit }: Seated, twins: readonly Twin[], need: BytesPerSecond): TwinsTold {
   const ofPrint = row.twins.get(twins) ?? new Map<PairFit, TwinsTold>();
   row.twins.set(twins, ofPrint);
   const known = ofPrint.get(fit);
@@ -241,7 +241,12 @@ interface Shared {
 type Fitting = Extract<PairFit, { fits: true }>;
 
 /** Worked out once a row and fit: a wallet holds many cards of few kinds. */
-function sharedOf(row: Row, fit: Fitting, card: Card, need: BytesPerSecond, headroom: PerMille): Shared {
+function sharedOf(
+  row: Row,
+  fit: Fitting,
+  card: Card,
+  { need, headroom }: { readonly need: BytesPerSecond; readonly headroom: PerMille },
+): Shared {
   const known = row.shared.get(fit);
   if (known?.headroom === headroom) return known;
   const { floor, doubted } = fit;
@@ -274,9 +279,11 @@ const lowest = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSec
 function dropTime(
   tested: TestsFinding,
   { body, shares }: Row,
-  need: BytesPerSecond,
-  ceiling: BytesPerSecond | null,
-  slotTold: boolean,
+  {
+    need,
+    ceiling,
+    slotTold,
+  }: { readonly need: BytesPerSecond; readonly ceiling: BytesPerSecond | null; readonly slotTold: boolean },
 ): Seconds | null {
   if (tested.dropSeconds !== null) return tested.dropSeconds;
   if (body.bufferMB === null || ceiling === null || ceiling >= need || !slotTold) return null;

@@ -70,7 +70,8 @@ export function overSeats(input: SeatInput): Cell {
     });
     const { arrangement } = row.body;
     const elsewhere: Finding = { rule: 'seats', outcome: 'block', arrangement, seats, width: seating.width };
-    return bareCell(row, first.slotId, card.id, 'unfit', [...first.findings, elsewhere]);
+    const findings = [...first.findings, elsewhere];
+    return bareCell(row, { slotId: first.slotId, cardId: card.id, verdict: 'unfit', findings });
   }
   const worst = rest.reduce((found, one) => (isBetter(found, one) ? one : found), first);
   const isAlike = rest.every((one) => one.findings === first.findings || sameAnswer(one, first));

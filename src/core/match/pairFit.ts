@@ -52,7 +52,7 @@ function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
 /** Fits already worked out, by slot and by what a card prints: one object for all cards of one print. */
 export type FitMemo = Map<string, PairFit>;
 
-/** What of a card its fit, and what is worked out once a fit, depend on. */
+/** Two cards with one key fit the same way everywhere: it holds every field of a card that a fit depends on. */
 export const cardKey = (card: Card): string => {
   const { form, bus, capacityGB, marks, minimumMBps, minimumSource, verified, adapterTwoRows } = card;
   const minimum = minimumMBps == null ? '' : `${minimumMBps} ${minimumSource ?? ''}`;
@@ -60,11 +60,18 @@ export const cardKey = (card: Card): string => {
 };
 
 /**
- * @param slotKey - what makes the slot's answers differ from another's
- * @param key - the card's, by `cardKey`
+ * The fit of a card in a slot, worked out once for all cards of its print.
+ *
+ * @param key - what makes the slot's answers differ from another's
+ * @param print - the card's `cardKey`, where it is at hand
  */
-export function rememberedFit(memo: FitMemo, slotKey: string, slot: Slot, key: string, card: Card): PairFit {
-  const place = `${slotKey} ${key}`;
+export function rememberedFit(
+  memo: FitMemo,
+  { slot, key }: { readonly slot: Slot; readonly key: string },
+  card: Card,
+  print = cardKey(card),
+): PairFit {
+  const place = `${key} ${print}`;
   const known = memo.get(place);
   if (known) return known;
   const fit = pairFit(slot, card);

@@ -5,7 +5,7 @@ import type { PerMille } from '../units/brand.ts';
 import { board } from './board.ts';
 import { byBody, evaluate, toColumn, toRow } from './evaluate.ts';
 import type { Finding } from './finding.ts';
-import { cardKey, type FitMemo, pairFit, rememberedFit } from './pairFit.ts';
+import { type FitMemo, pairFit, rememberedFit } from './pairFit.ts';
 import { DEFAULT_POLICY } from './policy.ts';
 
 interface Asked {
@@ -19,7 +19,12 @@ interface Asked {
 function answer({ body = {}, mode = {}, slot = {}, card = {}, tests = [] }: Asked) {
   const seat = aSlot(slot);
   const row = toRow(aBody({ slots: [seat], ...body }), aMode(mode));
-  return evaluate(row, seat, pairFit(seat, aCard(card)), toColumn(aCard(card), byBody(tests)), DEFAULT_POLICY);
+  return evaluate(
+    row,
+    { slot: seat, fit: pairFit(seat, aCard(card)) },
+    toColumn(aCard(card), byBody(tests)),
+    DEFAULT_POLICY,
+  );
 }
 
 const rules = ({ findings }: { findings: readonly Finding[] }) => findings.map(({ rule }) => rule);
@@ -167,7 +172,7 @@ describe('one card in one seat', () => {
     const card = aCard({ marks: [], bus: 'uhs-ii' });
     const row = toRow(aBody({ slots, approved }), aMode());
     const verdicts = slots.map(
-      (slot) => evaluate(row, slot, pairFit(slot, card), toColumn(card, new Map()), DEFAULT_POLICY).verdict,
+      (slot) => evaluate(row, { slot, fit: pairFit(slot, card) }, toColumn(card, new Map()), DEFAULT_POLICY).verdict,
     );
     expect(verdicts).toEqual(['guaranteed', 'uncovered']);
   });
@@ -182,12 +187,12 @@ describe('one card in one seat', () => {
     const [slot] = slots;
     if (!slot) throw new Error('no slot');
     const row = toRow(aBody(body), aMode(rate(2080)));
-    const cell = evaluate(row, slot, pairFit(slot, aCard()), toColumn(aCard(), new Map()), DEFAULT_POLICY);
+    const cell = evaluate(row, { slot, fit: pairFit(slot, aCard()) }, toColumn(aCard(), new Map()), DEFAULT_POLICY);
     expect(cell).toMatchObject({ need: 130_000_000, dropSeconds: 20, labelMinutes: 256_000 / 130 / 60 });
     const inside = toRow(aBody({ ...body, ceilingMBps: 150 }), aMode(rate(2080)));
-    expect(evaluate(inside, slot, pairFit(slot, aCard()), toColumn(aCard(), new Map()), DEFAULT_POLICY).ceiling).toBe(
-      75_000_000,
-    );
+    expect(
+      evaluate(inside, { slot, fit: pairFit(slot, aCard()) }, toColumn(aCard(), new Map()), DEFAULT_POLICY).ceiling,
+    ).toBe(75_000_000);
   });
 
   it('a contradictory label adds its finding; one answer does not leak into the next of the same print', () => {
@@ -195,7 +200,7 @@ describe('one card in one seat', () => {
     const slot = aSlot();
     const row = toRow(aBody(), aMode());
     const fit = pairFit(slot, odd);
-    const ask = () => evaluate(row, slot, fit, toColumn(odd, new Map()), DEFAULT_POLICY);
+    const ask = () => evaluate(row, { slot, fit }, toColumn(odd, new Map()), DEFAULT_POLICY);
     const first = rules(ask());
     expect(first.filter((rule) => rule === 'label')).toEqual(['label']);
     expect(rules(ask())).toEqual(first);
@@ -207,7 +212,7 @@ describe('one card in one seat', () => {
     const row = toRow(aBody(), aMode(rate(640)));
     const fit = pairFit(slot, card);
     const ask = (headroom: number) =>
-      evaluate(row, slot, fit, toColumn(card, new Map()), { ...DEFAULT_POLICY, headroom: headroom as PerMille });
+      evaluate(row, { slot, fit }, toColumn(card, new Map()), { ...DEFAULT_POLICY, headroom: headroom as PerMille });
     expect(ask(125).verdict).toBe('guaranteed');
     expect(ask(130).verdict).toBe('tight');
     expect(ask(125).verdict).toBe('guaranteed');
@@ -267,7 +272,7 @@ describe('a fit without a mode', () => {
 
   it('is remembered by slot and print, and by everything of a print it depends on', () => {
     const memo: FitMemo = new Map();
-    const ask = (card: Partial<Card>) => rememberedFit(memo, 's', aSlot(), cardKey(aCard(card)), aCard(card));
+    const ask = (card: Partial<Card>) => rememberedFit(memo, { slot: aSlot(), key: 's' }, aCard(card));
     expect(ask({ id: 'one' })).toBe(ask({ id: 'two' }));
     const alike: Partial<Card>[] = [
       {},

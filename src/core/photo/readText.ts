@@ -124,8 +124,7 @@ const figures = (text: string): string => text.replace(/\s+/g, '').replace(/[.,]
 async function readAt(
   whole: Gray,
   letters: Letters,
-  angle: number,
-  scale: number,
+  { angle, scale }: { readonly angle: number; readonly scale: number },
   recognise: Recogniser,
 ): Promise<{
   readonly words: readonly RecognisedWord[];
@@ -158,10 +157,10 @@ const ENOUGH = 0.7;
 export async function readText(whole: Gray, recognise: Recogniser): Promise<TextReading> {
   const { gray, scale } = fitted(whole, LOOKED_AT);
   const letters = lettersIn(inked(gray, around(gray)));
-  let best = await readAt(whole, letters, letters.angle, scale, recognise);
+  let best = await readAt(whole, letters, { angle: letters.angle, scale }, recognise);
   for (const turn of [2, 1, 3]) {
     if (best.sense >= ENOUGH) break;
-    const other = await readAt(whole, letters, letters.angle + (turn * Math.PI) / 2, scale, recognise);
+    const other = await readAt(whole, letters, { angle: letters.angle + (turn * Math.PI) / 2, scale }, recognise);
     if (other.sense > best.sense) best = other;
   }
   const { words, print, frame } = best;

@@ -33,8 +33,7 @@ const latest = (dates: readonly string[]): string => [...dates].sort().at(-1) ??
  */
 export function due(
   tests: readonly Test[],
-  body: Pick<Body, 'firmware'>,
-  card: Pick<Card, 'incidents'>,
+  { body, card }: { readonly body: Pick<Body, 'firmware'>; readonly card: Pick<Card, 'incidents'> },
   { months, afterFirmware, afterIncident }: Retest,
   today: string,
 ): readonly Due[] {

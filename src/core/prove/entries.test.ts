@@ -64,13 +64,15 @@ describe('the age of evidence', () => {
   });
 
   it('says nothing of takes without a date, and is none of a broken one', () => {
-    expect(due([aTest({ date: null })], body, card, RETEST, '2030-01-01')).toEqual([]);
+    expect(due([aTest({ date: null })], { body, card }, RETEST, '2030-01-01')).toEqual([]);
     expect(monthsBetween('soon', '2026-01-01')).toBeNull();
   });
 
   it('one test with the new firmware is enough', () => {
     const tests = [aTest({ firmware: '1' }), aTest({ id: 'u', firmware: '2' })];
-    expect(due(tests, { firmware: '2' }, {}, RETEST, '2026-06-01')).toEqual([]);
-    expect(due(tests, { firmware: '3' }, {}, RETEST, '2026-06-01')).toEqual([{ code: 'firmware', was: '1', is: '3' }]);
+    expect(due(tests, { body: { firmware: '2' }, card: {} }, RETEST, '2026-06-01')).toEqual([]);
+    expect(due(tests, { body: { firmware: '3' }, card: {} }, RETEST, '2026-06-01')).toEqual([
+      { code: 'firmware', was: '1', is: '3' },
+    ]);
   });
 });

@@ -121,7 +121,7 @@ function wanted(
     const own = tests(cell);
     if (own?.outcome !== 'pass') continue;
     const stood = own.testIds.flatMap((id) => testOfId.get(id) ?? []);
-    const [first] = due(stood, body, card, input.retest, input.today);
+    const [first] = due(stood, { body, card }, input.retest, input.today);
     if (cell.provenSeconds !== null && cell.planned !== null && cell.planned * 60 > cell.provenSeconds + 60) {
       // The fastest of them settles the slower ones for as long as it lasts.
       if (!past || (cell.need ?? 0) > (past.cell.need ?? 0)) past = one;

@@ -100,7 +100,7 @@ function keeps(subject: Subject, ended: number): boolean {
   const { id, to } = blockAt(subject, ended);
   const key = `keep:${id}`;
   const decided = chosen.get(key) ?? Number(usual);
-  tell(key, to, EITHER, decided);
+  tell({ key, at: to, options: EITHER, chosen: decided });
   return decided === 1;
 }
 

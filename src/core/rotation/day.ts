@@ -120,7 +120,7 @@ export function makeDay(input: DayInput): DayMade {
   const { rules, copies } = plan;
   const asked = new Map<Mode, ReturnType<typeof seatsFor>>();
   const seatsOf = ({ body, mode }: Timed): ReturnType<typeof seatsFor> => {
-    const known = asked.get(mode) ?? seatsFor(body, mode, kit, policy, rules.alsoUse ?? null);
+    const known = asked.get(mode) ?? seatsFor({ body, mode }, kit, policy, rules.alsoUse ?? null);
     asked.set(mode, known);
     return known;
   };
@@ -152,11 +152,11 @@ export function makeDay(input: DayInput): DayMade {
     kind: tested.has(card.id) ? card.id : printOf(card),
     start: { kind: 'free', at: 0 },
   }));
-  const presses = pressesOf(input, cards, bodies);
-  const lastPress = presses.at(-1)?.at ?? null;
+  const latest = input.now === null ? Number.POSITIVE_INFINITY : input.now + EVERY;
+  const presses = inOrder(pressesOf(input, cards, bodies), latest);
   const live = input.now !== null && (input.now > 0 || presses.length > 0);
-  // A clock that went back does not undo a press.
-  const now = live ? Math.max(input.now ?? 0, lastPress ?? 0, 0) : 0;
+  // A day is asked for by the minute: a press of this minute is no later than now.
+  const now = live ? Math.max(input.now ?? 0, presses.at(-1)?.at ?? 0, 0) : 0;
   const problem: DayProblem = {
     now,
     bodies: bodies.map((body) => ({ id: body.id, slots: body.slots.length, ...housingOf(body) })),
@@ -202,14 +202,32 @@ export function makeDay(input: DayInput): DayMade {
 }
 
 function pressesOf({ plan, times }: DayInput, cards: readonly Card[], bodies: readonly Body[]): readonly Press[] {
-  return (plan.log ?? [])
-    .flatMap((press): Press[] => {
-      const card = cards.findIndex(({ id }) => id === press.cardId);
-      const at = times.ofPress(press);
-      if (card < 0 || at === null) return [];
-      const body = bodies.findIndex(({ id }) => id === press.bodyId);
-      const slot = body < 0 ? -1 : (bodies[body]?.slots.findIndex(({ id }) => id === press.slotId) ?? -1);
-      return [{ at, card, to: press.to, body: body < 0 ? null : body, slot: slot < 0 ? null : slot }];
+  return (plan.log ?? []).flatMap((press): Press[] => {
+    const card = cards.findIndex(({ id }) => id === press.cardId);
+    const at = times.ofPress(press);
+    if (card < 0 || at === null) return [];
+    const body = bodies.findIndex(({ id }) => id === press.bodyId);
+    const slot = body < 0 ? -1 : (bodies[body]?.slots.findIndex(({ id }) => id === press.slotId) ?? -1);
+    return [{ at, card, to: press.to, body: body < 0 ? null : body, slot: slot < 0 ? null : slot }];
+  });
+}
+
+/** How long a moment lasts for which a day is planned, seconds. */
+const EVERY = 60;
+
+/**
+ * Presses by their place in the log: of one card none is earlier than the one before it, and none is ahead of now, whatever
+ * the clock said by which it was made.
+ *
+ * @param now - seconds
+ */
+function inOrder(presses: readonly Press[], now: number): readonly Press[] {
+  const latest = new Map<number, number>();
+  return presses
+    .map((press) => {
+      const at = Math.max(Math.min(press.at, now), latest.get(press.card) ?? Number.NEGATIVE_INFINITY);
+      latest.set(press.card, at);
+      return { ...press, at };
     })
     .sort((a, b) => a.at - b.at);
 }

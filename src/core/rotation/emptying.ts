@@ -10,7 +10,7 @@ import {
   TO_COPY,
 } from './copyJob.ts';
 import { bestPace, copyStarts, createTargets, verifyStart } from './copyStart.ts';
-import type { Stage } from './outcome.ts';
+import type { Fork, Stage } from './outcome.ts';
 import { INSTANT } from './places.ts';
 import type { DayProblem } from './problem.ts';
 import { createWorkplace, type Taken } from './workplace.ts';
@@ -54,7 +54,7 @@ const ORDERS = [-1, 0] as const;
 export const EITHER = [0, 1] as const;
 
 /** Notes a decision for whoever looks for better ones. */
-export type Tell = (key: string, at: number, options: readonly number[], chosen: number, aside?: boolean) => void;
+export type Tell = (fork: Omit<Fork, 'aside'> & { readonly aside?: boolean }) => void;
 
 /** Choices of the planner by key; what is not in it falls as the rules say. */
 export type Choices = ReadonlyMap<string, number>;
@@ -93,7 +93,9 @@ function createExpected(
     look(time, isContested) {
       expected = NONE;
       for (const card of seated) if (isAhead(card)) expected = [...expected, card];
-      if (isContested) for (const card of seated) told(keyOf(card), time, EITHER, isAhead(card) ? 1 : 0);
+      if (isContested) {
+        for (const card of seated) told({ key: keyOf(card), at: time, options: EITHER, chosen: isAhead(card) ? 1 : 0 });
+      }
     },
     leaves: (reader) =>
       reader === null ||
@@ -129,7 +131,7 @@ export function createEmptying(input: EmptyingInput): Emptying {
     if (start.pace >= Math.min(bestPace(problem, job.card), ...writes) - PACES_AGREE) return false;
     const key = `hold:${entryAt(cards, job.card).id}:${job.cycle}`;
     const holds = chosen.get(key) ?? 0;
-    told(key, time, EITHER, holds);
+    told({ key, at: time, options: EITHER, chosen: holds });
     return holds === 1;
   }
 
@@ -224,7 +226,8 @@ export function createEmptying(input: EmptyingInput): Emptying {
       const isNew = ({ state, left }: Job): boolean => state.kind === 'to-copy' && left === null;
       expected.look(time, waiting.some(isNew));
       for (const job of [...waiting]) {
-        if (waiting.length > 1 && isNew(job) && job.copies === 0) told(job.key, time, ORDERS, job.step);
+        if (waiting.length > 1 && isNew(job) && job.copies === 0)
+          told({ key: job.key, at: time, options: ORDERS, chosen: job.step });
         const start = startOf(job, time);
         if (!start) continue;
         waiting.splice(waiting.indexOf(job), 1);

@@ -2,6 +2,7 @@ import { isAtHand } from '../cards/atHand.ts';
 import type { Card, CardState } from '../kit/model.ts';
 import { usable } from '../match/minutes/minutes.ts';
 import type { CardStart, DayBlock, DayProblem } from './problem.ts';
+import { holds } from './states.ts';
 
 /** A press on the day, with everything by its place; null where it names none of the day. */
 export interface Press {
@@ -21,7 +22,12 @@ interface Written {
 }
 
 /** What a body was to record between two moments, on one of its cards. */
-function writtenBetween(blocks: readonly DayBlock[], body: number, card: number, from: number, to: number): Written {
+function writtenBetween(
+  blocks: readonly DayBlock[],
+  { body, card }: { readonly body: number; readonly card: number },
+  from: number,
+  to: number,
+): Written {
   let seconds = 0;
   let bytes = 0;
   let share = 0;
@@ -77,11 +83,16 @@ export function standingOf({ at, card, presses, now, problem }: StandingInput): 
   const whole = usable(card).bytes;
   const last = presses.at(-1);
   if (!last) return standingBefore({ card, presses });
+  // Freed by what was pressed, and holding something by the wallet: the less safe counts.
+  if (!holds(last.to) && card.state && holds(card.state))
+    return { kind: 'waiting', at: last.at, bytes: whole, copies: card.state === 'copied-once' ? 1 : 0, left: null };
   const wentIn = presses.findLast(({ to }) => to === 'in-body');
   const wasFull = presses.findLast(({ to, at: when }) => to === 'full' && when >= (wentIn?.at ?? 0));
   const until = wasFull?.at ?? last.at;
   const held =
-    wentIn && wentIn.body !== null ? writtenBetween(problem.blocks, wentIn.body, at, wentIn.at, until).bytes : whole;
+    wentIn && wentIn.body !== null
+      ? writtenBetween(problem.blocks, { body: wentIn.body, card: at }, wentIn.at, until).bytes
+      : whole;
   const bytes = held > 0 ? Math.min(whole, held) : whole;
   switch (last.to) {
     case 'free':
@@ -89,7 +100,7 @@ export function standingOf({ at, card, presses, now, problem }: StandingInput): 
       return { kind: 'free', at: 0 };
     case 'in-body': {
       if (last.body === null) return { kind: 'waiting', at: now, bytes: whole, copies: 0, left: null };
-      const written = writtenBetween(problem.blocks, last.body, at, last.at, now);
+      const written = writtenBetween(problem.blocks, { body: last.body, card: at }, last.at, now);
       return { kind: 'in', body: last.body, slot: last.slot ?? 0, at: last.at, ...written };
     }
     case 'full':

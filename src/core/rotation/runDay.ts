@@ -35,10 +35,10 @@ function createForks(): { readonly forks: readonly Fork[]; readonly tell: Tell }
   const told = new Set<string>();
   return {
     forks,
-    tell(key, when, options, taken, leaves = false) {
+    tell({ key, at, options, chosen, aside = false }) {
       if (told.has(key)) return;
       told.add(key);
-      forks.push({ key, at: when, options, chosen: taken, aside: leaves });
+      forks.push({ key, at, options, chosen, aside });
     },
   };
 }
@@ -116,7 +116,7 @@ export function runDay(problem: DayProblem, tactics: DayTactics, chosen: Choices
   const isAside = (what: string, id: string): boolean => {
     const key = `${what}:${id}`;
     const left = chosen.get(key) === 1;
-    tell(key, problem.now, EITHER, left ? 1 : 0, true);
+    tell({ key, at: problem.now, options: EITHER, chosen: left ? 1 : 0, aside: true });
     return left;
   };
   const unused = cards.map(({ id }) => isAside('without', id));

@@ -41,7 +41,12 @@ export type Seats = (card: Card) => readonly (SeatFit | null)[];
  * any slot that it enters, with the answer of the board, which is its worst seat's; one that writes several at once asks each
  * slot by itself.
  */
-export function seatsFor(body: Body, mode: Mode, kit: DayKit, policy: Policy, also: AlsoUsed | null): Seats {
+export function seatsFor(
+  { body, mode }: { readonly body: Body; readonly mode: Mode },
+  kit: DayKit,
+  policy: Policy,
+  also: AlsoUsed | null,
+): Seats {
   const used = tonesUsed(policy, also);
   const testsOf = byCard(kit.tests);
   const named = namedCards([body]);

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { CARD_STATES, type CardState } from '../kit/model.ts';
 import type { PlanPress } from '../kit/plan.ts';
 import { aCard } from '../testing.ts';
-import { lastPresses, mergedLog, nextState, pressDoubt, stateOf } from './states.ts';
+import { mergedLog, type ToldPress } from './merge.ts';
+import { holds, lastPresses, lessSafe, nextState, pressDoubt, stateOf } from './states.ts';
 
-const time = ({ at }: PlanPress): number => Number(at);
 const press = (at: number, cardId: string, to: CardState, who = ''): PlanPress => ({ at: String(at), cardId, to, who });
 
 describe('a press', () => {
@@ -37,21 +37,67 @@ describe('a press', () => {
 });
 
 describe('the log', () => {
-  it('is read by time, whatever the order it was written in', () => {
-    const log = [press(30, 'a', 'full'), press(10, 'a', 'in-body'), press(20, 'b', 'full')];
-    const last = lastPresses(log, time);
-    expect(stateOf(aCard({ id: 'a' }), last)).toBe('full');
+  it('is read by place: a press made here after others is later than they are, whatever the clocks say', () => {
+    const log = [press(30, 'a', 'verified'), press(10, 'a', 'full'), press(20, 'b', 'full')];
+    const last = lastPresses(log);
+    expect(stateOf(aCard({ id: 'a' }), last), 'a clock that ran ahead').toBe('full');
     expect(stateOf(aCard({ id: 'c', state: 'copying' }), last)).toBe('copying');
     expect(stateOf(aCard({ id: 'd' }), last)).toBe('free');
   });
 
-  it('of two devices comes together: every press once, the newest counts, whichever side it is on', () => {
-    const own = [press(10, 'a', 'in-body'), press(50, 'b', 'full')];
-    const theirs = [press(10, 'a', 'in-body'), press(40, 'b', 'in-body'), press(60, 'a', 'full')];
-    const both = mergedLog(own, theirs, time);
-    expect(both.map(time)).toEqual([10, 40, 50, 60]);
-    const last = lastPresses(both, time);
-    expect([last.get('a')?.to, last.get('b')?.to]).toEqual(['full', 'full']);
-    expect(mergedLog(theirs, own, time)).toEqual(both);
+  it('shows the less safe state where the wallet says another', () => {
+    const last = lastPresses([press(1, 'a', 'verified'), press(2, 'b', 'full')]);
+    expect(stateOf(aCard({ id: 'a', state: 'full' }), last)).toBe('full');
+    expect(stateOf(aCard({ id: 'b', state: 'free' }), last)).toBe('full');
+    expect(stateOf(aCard({ id: 'b', state: 'full' }), last)).toBe('full');
+    for (const a of CARD_STATES)
+      for (const b of CARD_STATES) expect(holds(lessSafe(a, b)), `${a}, ${b}`).toBe(holds(a) || holds(b));
+  });
+
+  it('asks where a card is said to be verified and no copy was noted', () => {
+    expect(pressDoubt('full', 'verified', { count: 2 })).toEqual({ code: 'no-copy', state: 'full', need: 2 });
+    expect(pressDoubt('in-body', 'verified', { count: 1 })).toMatchObject({ code: 'no-copy' });
+    expect(pressDoubt('copying', 'verified', { count: 2 })).toBeNull();
+    expect(pressDoubt('copied-once', 'verified', { count: 2 })).toBeNull();
+  });
+});
+
+describe('presses of another device', () => {
+  const keyOf = ({ at, to }: PlanPress): string => `${at} ${to}`;
+  const told = (one: PlanPress, ...after: readonly PlanPress[]): ToldPress => ({ press: one, after: after.map(keyOf) });
+  const merge = (own: readonly PlanPress[], theirs: readonly ToldPress[], vouched = false) => {
+    const { log, taken } = mergedLog(own, theirs, { keyOf, vouched });
+    return { states: taken.map(({ order, from, to }) => [order, from, to]), last: lastPresses(log), log };
+  };
+  const full = press(10, 'a', 'full');
+  const verified = press(5, 'a', 'verified');
+
+  it('come after those here that it knew, though its clock was behind', () => {
+    const { states, last } = merge([full], [told(verified, full)]);
+    expect(states).toEqual([['later', 'full', 'verified']]);
+    expect(last.get('a')).toBe(verified);
+  });
+
+  it('leave the less safe state where neither knew of the other, and both in the log', () => {
+    const { states, last, log } = merge([full], [told(press(99, 'a', 'verified'))]);
+    expect(states).toEqual([['unknown', 'full', 'full']]);
+    expect(last.get('a')).toBe(full);
+    expect(log).toHaveLength(2);
+    expect(merge([press(99, 'a', 'verified')], [told(full)]).states).toEqual([['unknown', 'verified', 'full']]);
+  });
+
+  it('must have known all that was pressed here, not the last of it alone', () => {
+    const copying = press(3, 'a', 'copying');
+    expect(merge([copying, full], [told(verified, full)]).states).toEqual([['unknown', 'full', 'full']]);
+    expect(merge([copying, full], [told(verified, copying, full)]).states).toEqual([['later', 'full', 'verified']]);
+  });
+
+  it('come after them where a person says so', () => {
+    expect(merge([full], [told(verified)], true).states).toEqual([['unknown', 'full', 'verified']]);
+  });
+
+  it('are taken once, and the first of a card as they are', () => {
+    expect(merge([full, verified], [told(full)]).states).toEqual([['known', 'verified', 'verified']]);
+    expect(merge([], [told(verified)]).states).toEqual([['first', null, 'verified']]);
   });
 });

@@ -1,22 +1,30 @@
 import type { Card, CardState } from '../kit/model.ts';
 import type { Plan, PlanPress } from '../kit/plan.ts';
 
-/** A moment as a number: whoever has a clock says how one is read. */
-export type TimeOf = (press: PlanPress) => number;
+/** States from the least safe to the safest: what is nowhere else comes first. */
+const BY_SAFETY: readonly CardState[] = ['in-body', 'full', 'copying', 'copied-once', 'verified', 'free'];
 
-/** The last press of each card, by its time; of two at one moment the later in the log. */
-export function lastPresses(log: readonly PlanPress[], timeOf: TimeOf): ReadonlyMap<string, PlanPress> {
-  const last = new Map<string, PlanPress>();
-  for (const press of log) {
-    const before = last.get(press.cardId);
-    if (!before || timeOf(press) >= timeOf(before)) last.set(press.cardId, press);
-  }
-  return last;
+/** The less safe of two states: where two records differ, it shows. */
+export const lessSafe = (a: CardState, b: CardState): CardState =>
+  BY_SAFETY.indexOf(a) <= BY_SAFETY.indexOf(b) ? a : b;
+
+/**
+ * The last press of each card, by where it stands in the log. A press counts by its place and never by its clock: a clock that
+ * runs ahead would outrank everything that is pressed after it.
+ */
+export function lastPresses(log: readonly PlanPress[]): ReadonlyMap<string, PlanPress> {
+  return new Map(log.map((press) => [press.cardId, press]));
 }
 
-/** Where a card stands: as its last press says, else as the wallet says; nothing told is free. */
-export const stateOf = (card: Card, last: ReadonlyMap<string, PlanPress>): CardState =>
-  last.get(card.id)?.to ?? card.state ?? 'free';
+/**
+ * Where a card stands: as its last press says, or as the wallet says, whichever is less safe; nothing told is free. Both are
+ * written in one go, so that they differ only where one was changed elsewhere, and nobody knows which came later.
+ */
+export function stateOf(card: Pick<Card, 'id' | 'state'>, last: ReadonlyMap<string, PlanPress>): CardState {
+  const pressed = last.get(card.id)?.to;
+  if (pressed === undefined) return card.state ?? 'free';
+  return card.state ? lessSafe(pressed, card.state) : pressed;
+}
 
 /** What a person does next with a card, in the order of the day. */
 const NEXT: Readonly<Record<CardState, CardState>> = {
@@ -36,15 +44,23 @@ export const nextState = (state: CardState, { count }: Pick<Plan['copies'], 'cou
 export type PressDoubt =
   /** The card holds recordings that have not been copied often enough. */
   | { readonly code: 'not-safe'; readonly state: CardState; readonly have: number; readonly need: number }
+  /** Its copies are to be verified, and none of them was ever noted. */
+  | { readonly code: 'no-copy'; readonly state: CardState; readonly need: number }
   /** It was never in a body, or never copied: the presses come in another order. */
   | { readonly code: 'out-of-order'; readonly state: CardState };
 
 /** States in which a card holds what exists nowhere else often enough. */
 const HOLDS: ReadonlySet<CardState> = new Set(['in-body', 'full', 'copying', 'copied-once']);
 
+/** Whether a card in this state holds what exists nowhere else often enough. */
+export const holds = (state: CardState): boolean => HOLDS.has(state);
+
+/** States of a card of which no copy was begun. */
+const UNCOPIED: ReadonlySet<CardState> = new Set(['in-body', 'full']);
+
 /**
  * Whether a press follows from where a card stands. A card is wiped by being free, and by going into a body: from anything but
- * verified or free that is never a plain press.
+ * verified or free that is never a plain press. Freeing is from evidence: copies that nobody noted are asked about.
  */
 export function pressDoubt(
   state: CardState,
@@ -52,21 +68,11 @@ export function pressDoubt(
   { count }: Pick<Plan['copies'], 'count'>,
 ): PressDoubt | null {
   const wipes = to === 'free' || (to === 'in-body' && state !== 'in-body');
-  if (wipes && HOLDS.has(state)) return { code: 'not-safe', state, have: state === 'copied-once' ? 1 : 0, need: count };
+  if (wipes && holds(state)) return { code: 'not-safe', state, have: state === 'copied-once' ? 1 : 0, need: count };
   if (wipes || to === state) return null;
+  if (to === 'verified' && UNCOPIED.has(state)) return { code: 'no-copy', state, need: count };
   const order: readonly CardState[] = ['free', 'in-body', 'full', 'copying', 'copied-once', 'verified'];
   const [from, goal] = [order.indexOf(state), order.indexOf(to)];
   // A step may be left out; a step back is asked about, and so is a copy of what was never recorded.
   return goal < from || (state === 'free' && goal > 1) ? { code: 'out-of-order', state } : null;
-}
-
-/** Presses of two devices together: each once, in the order of their time. */
-export function mergedLog(
-  own: readonly PlanPress[],
-  theirs: readonly PlanPress[],
-  timeOf: TimeOf,
-): readonly PlanPress[] {
-  const keyOf = (press: PlanPress): string => `${timeOf(press)} ${press.cardId} ${press.to}`;
-  const known = new Set(own.map(keyOf));
-  return [...own, ...theirs.filter((press) => !known.has(keyOf(press)))].sort((a, b) => timeOf(a) - timeOf(b));
 }

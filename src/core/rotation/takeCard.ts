@@ -43,13 +43,13 @@ export function takeCard(subject: Subject, time: number): readonly Seated[] | nu
   }
   const wished = chosen.get(key);
   if (wished === PASS) {
-    tell(key, time, [...kinds.values(), PASS], PASS);
+    tell({ key, at: time, options: [...kinds.values(), PASS], chosen: PASS });
     state.picks += 1;
     if (state.wish) state.wish = { ...state.wish, passedAt: places.freed() };
     for (const { card } of found) state.passed.add(card);
     return null;
   }
   const taken: Candidate = found.find(({ card }) => card === wished) ?? entryAt(found, 0);
-  tell(key, time, [...kinds.values(), PASS], taken.card);
+  tell({ key, at: time, options: [...kinds.values(), PASS], chosen: taken.card });
   return [{ card: taken.card, slot: taken.slot }];
 }

@@ -216,25 +216,25 @@ function allBought(problem: ShopProblem, parts: readonly NeedPart[]): Choice | n
 }
 
 /** How a best set is looked for. */
-interface Way {
+interface Search {
+  readonly solve: IntegerSolver;
+  /** Longest for one question to the solver. */
+  readonly seconds: number;
+  /** 1: what is best by the first measure alone. */
   readonly stages?: 1 | 2;
+  /** Whether a small wallet is worked out without the solver. */
   readonly tables?: boolean;
 }
 
 /**
  * The least by the first measure, of those the least by the second, with no card above a cap of minutes. Nothing that the
  * solver says is believed before it adds up in whole numbers.
- *
- * @param stages - 1: what is best by the first alone
- * @param tables - whether a small wallet is worked out without the solver
  */
 export function best(
   problem: ShopProblem,
   order: Order,
   most: number,
-  solve: IntegerSolver,
-  seconds: number,
-  { stages = 2, tables = true }: Way = {},
+  { solve, seconds, stages = 2, tables = true }: Search,
 ): Found {
   const parts = partsOf(problem, order, most);
   const table = tables ? byTable(problem, parts, order) : null;
@@ -302,22 +302,15 @@ export const minutesOf = ({ options }: ShopProblem): readonly number[] =>
   [...new Set(options.map(({ minutes }) => minutes))].filter((one) => one > 0).sort((a, b) => a - b);
 
 /** The best by an order; of equal ones that with the fewest minutes on one card. */
-function* ordered(
-  problem: ShopProblem,
-  order: Order,
-  most: number,
-  solve: IntegerSolver,
-  seconds: number,
-  way: Way,
-): Steps<Found> {
-  let found = best(problem, order, most, solve, seconds, way);
+function* ordered(problem: ShopProblem, order: Order, most: number, search: Search): Steps<Found> {
+  let found = best(problem, order, most, search);
   yield 0.5;
   const caps = minutesOf(problem);
   while (found.choice && found.proven && found.all) {
     const { cents, cards, most: now } = found.choice;
     const next = caps.findLast((minutes) => minutes < now);
     if (next === undefined) break;
-    const less = best(problem, order, next, solve, seconds, way);
+    const less = best(problem, order, next, search);
     yield 0.8;
     const isEqual = less.choice?.cents === cents && less.choice.cards === cards;
     // Dearer, or more cards, or none: there is no equal one, where that is proven.
@@ -328,7 +321,7 @@ function* ordered(
 }
 
 /** The smallest cap of minutes under which every need can be met, then the cheapest under it. */
-function* leastAtRisk(problem: ShopProblem, solve: IntegerSolver, seconds: number, way: Way): Steps<Found> {
+function* leastAtRisk(problem: ShopProblem, search: Search): Steps<Found> {
   const caps = minutesOf(problem);
   let low = 0;
   let high = caps.length - 1;
@@ -336,7 +329,7 @@ function* leastAtRisk(problem: ShopProblem, solve: IntegerSolver, seconds: numbe
   const can = (cap: number): boolean => {
     // What is sold has no end: where each need can be bought under the cap there is nothing to solve.
     if (allBought(problem, partsOf(problem, BY_CARDS, cap))) return true;
-    const found = best(problem, BY_CARDS, cap, solve, seconds, { ...way, stages: 1 });
+    const found = best(problem, BY_CARDS, cap, { ...search, stages: 1 });
     if (found.choice === null && !found.proven) sure = false;
     return found.choice !== null;
   };
@@ -348,7 +341,7 @@ function* leastAtRisk(problem: ShopProblem, solve: IntegerSolver, seconds: numbe
   }
   const cap = caps[low];
   if (cap === undefined) return NONE;
-  const found = yield* ordered(problem, BY_PRICE, cap, solve, seconds, way);
+  const found = yield* ordered(problem, BY_PRICE, cap, search);
   // The cap itself was found by asking whether it can be, which needs no proof of a price.
   return { ...found, proven: sure && found.proven, bound: sure ? cap : (caps[0] ?? 0) };
 }
@@ -376,13 +369,14 @@ export function* chooseSteps(
   tables = true,
 ): Steps<readonly ChosenSet[] | null> {
   const sets: ChosenSet[] = [];
+  const search: Search = { solve, seconds, tables };
   if (problem.needs.every((minutes) => minutes <= 0)) return [];
   for (const [at, aim] of AIMS.entries()) {
     yield at / AIMS.length;
     const found =
       aim === 'least-at-risk'
-        ? yield* leastAtRisk(problem, solve, seconds, { tables })
-        : yield* ordered(problem, aim === 'cheapest' ? BY_PRICE : BY_CARDS, NO_LIMIT, solve, seconds, { tables });
+        ? yield* leastAtRisk(problem, search)
+        : yield* ordered(problem, aim === 'cheapest' ? BY_PRICE : BY_CARDS, NO_LIMIT, search);
     // None found is not none: only a proof says that there is no set.
     if (found.choice === null) return found.proven ? [] : null;
     const own = MEASURED[aim](found.choice);

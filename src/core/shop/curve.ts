@@ -27,7 +27,7 @@ export function* curveSteps(problem: ShopProblem, solve: IntegerSolver, seconds:
   let cap = caps.at(-1);
   while (cap !== undefined) {
     yield 1 - caps.indexOf(cap) / caps.length;
-    const { choice, proven: sure } = best(problem, ['cents', 'cards'], cap, solve, seconds, { stages: 1 });
+    const { choice, proven: sure } = best(problem, ['cents', 'cards'], cap, { solve, seconds, stages: 1 });
     proven &&= sure;
     if (choice === null) break;
     found.push(choice);

@@ -6,7 +6,10 @@ import { fleet } from './fleet.ts';
 
 const TODAY = '2027-06-01';
 const of = (kit: Partial<Parameters<typeof fleet>[0]>, needs: Parameters<typeof fleet>[1] = []) =>
-  fleet({ bodies: [aBody()], cards: [aCard()], tests: [], ...kit }, needs, DEFAULT_POLICY, RETEST, TODAY);
+  fleet({ bodies: [aBody()], cards: [aCard()], tests: [], ...kit }, needs, DEFAULT_POLICY, {
+    retest: RETEST,
+    today: TODAY,
+  });
 const incident = (kind: 'warning' | 'corruption', date: string) => ({ date, kind, text: '' });
 const advice = (card: Parameters<typeof aCard>[0], tests = [] as ReturnType<typeof aTest>[]) =>
   of({ cards: [aCard(card)], tests }).cards[0]?.advice.map(({ code }) => code);

@@ -51,10 +51,10 @@ export interface Fleet {
 /** After which a card holds what it is given no longer, whatever it promises. */
 const RETIRES: ReadonlySet<Incident['kind']> = new Set(['corruption', 'damage']);
 
-function adviceOf(card: Card, tests: readonly Test[], bodies: readonly Body[], retest: Retest, today: string) {
+function adviceOf(card: Card, tests: readonly Test[], bodies: readonly Body[], { retest, today }: FleetRules) {
   const incidents = card.incidents ?? [];
   const byBody = bodies.map((body) => ({ body, own: tests.filter(({ bodyId }) => bodyId === body.id) }));
-  const dues = byBody.flatMap(({ body, own }) => (own.length > 0 ? due(own, body, card, retest, today) : []));
+  const dues = byBody.flatMap(({ body, own }) => (own.length > 0 ? due(own, { body, card }, retest, today) : []));
   const [first] = dues;
   const bad = incidents.filter(({ kind }) => RETIRES.has(kind)).at(-1);
   const other = incidents.filter(({ kind }) => !RETIRES.has(kind)).at(-1);
@@ -79,12 +79,16 @@ function modesWanted(body: Body, needs: readonly Need[]): readonly Mode[] {
   return body.modes.filter(({ id }) => wanted.has(id));
 }
 
-/**
- * Cards by age, incidents and evidence, and slots that stay empty.
- *
- * @param today - ISO date
- */
-export function fleet(kit: ShopKit, needs: readonly Need[], policy: Policy, retest: Retest, today: string): Fleet {
+/** When a test counts as old. */
+export interface FleetRules {
+  readonly retest: Retest;
+  /** ISO date. */
+  readonly today: string;
+}
+
+/** Cards by age, incidents and evidence, and slots that stay empty. */
+export function fleet(kit: ShopKit, needs: readonly Need[], policy: Policy, rules: FleetRules): Fleet {
+  const { today } = rules;
   const inUse = kit.cards.filter(({ retired }) => !retired);
   const testsOf = byCard(kit.tests);
   const cards = inUse
@@ -100,7 +104,7 @@ export function fleet(kit: ShopKit, needs: readonly Need[], policy: Policy, rete
             .flatMap(({ date }) => date ?? [])
             .sort()
             .at(-1) ?? null,
-        advice: adviceOf(card, tests, kit.bodies, retest, today),
+        advice: adviceOf(card, tests, kit.bodies, rules),
       };
     })
     .sort(

@@ -321,8 +321,7 @@ function optionsOf(
   at: number,
   need: Need,
   input: ShopInput,
-  owned: readonly Candidate[],
-  offered: readonly Candidate[],
+  { owned, offered }: { readonly owned: readonly Candidate[]; readonly offered: readonly Candidate[] },
 ): NeedOptions {
   const body = bodyOf(need, input.kit);
   const mode = body?.modes.find(({ id }) => id === need.modeId);
@@ -395,7 +394,7 @@ export function shopOptions(input: ShopInput): ShopOptions {
       stock: Number.POSITIVE_INFINITY,
     }),
   );
-  const found = input.needs.map((need, at) => optionsOf(at, need, input, owned, offered));
+  const found = input.needs.map((need, at) => optionsOf(at, need, input, { owned, offered }));
   const ownedCards: readonly OwnedGroup[] = groups.map((cards) => ({ cardIds: cards.map(({ id }) => id) }));
   const options = found.flatMap((one) => one.options);
   const whys = found.map(({ why, options: own }, at) => why ?? tooFewOwn(at, input, own, ownedCards));

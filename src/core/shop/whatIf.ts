@@ -83,7 +83,7 @@ function wishes(input: ShopInput): readonly { readonly kind: WhatIf['kind']; rea
  */
 export function* aroundSteps(input: ShopInput, solve: IntegerSolver, seconds: number): Steps<Around> {
   const { problem } = shopOptions(input);
-  const cheapest = best(problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, solve, seconds, { stages: 1 });
+  const cheapest = best(problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, { solve, seconds, stages: 1 });
   yield 0.1;
   const asked = wishes(input);
   const ifs: WhatIf[] = [];
@@ -93,7 +93,7 @@ export function* aroundSteps(input: ShopInput, solve: IntegerSolver, seconds: nu
     const found =
       options.impossible.length > 0
         ? { choice: null, proven: true }
-        : best(options.problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, solve, seconds, { stages: 1 });
+        : best(options.problem, ['cents', 'cards'], Number.POSITIVE_INFINITY, { solve, seconds, stages: 1 });
     const { choice } = found;
     const cards =
       choice?.taken.reduce((sum, { option, times }) => {

@@ -85,13 +85,14 @@ export function AskPress({ asked, kit, plan, atStake, onClose, onPress }: AskPre
                 to,
                 bodyId: place?.bodyId ?? null,
                 slotId: place?.slotId ?? null,
+                ...(to === 'verified' ? { proof: 'word' as const } : {}),
                 override: doubt
                   ? `${said}${atStake ? ` At stake: ${atStake}.` : ''} ${why.trim()}`.trim().slice(0, 500)
                   : null,
               })
             }
           >
-            {doubt ? 'Do it all the same' : PRESS_WORDS[to]}
+            {doubt?.code === 'no-copy' ? 'They are made and checked' : doubt ? 'Do it all the same' : PRESS_WORDS[to]}
           </button>
           <button type="button" className="ink-button" data-strong onClick={onClose}>
             Leave it as it is

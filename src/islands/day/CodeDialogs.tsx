@@ -1,6 +1,7 @@
+import { Checkbox } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { type Scanner, startScanner } from '../../app/day/camera.ts';
-import { type CodeRead, handOver, readCode, statesCode } from '../../app/day/codes.ts';
+import { type HandOver, handOver, isOff, readCode, type StatesRead, statesCode } from '../../app/day/codes.ts';
 import { compareLists, listsWanted } from '../../app/day/copies.ts';
 import { takeOver } from '../../app/day/dayActions.ts';
 import type { CameraRefusal } from '../../app/photo/cameraStream.ts';
@@ -8,7 +9,7 @@ import type { Card } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { CopiesCompared } from '../../core/rotation/copyLists.ts';
 import { comparedText } from '../../text/day/copies.ts';
-import { LIVE_STATES } from '../../text/day/live.ts';
+import { apartText, LIVE_STATES } from '../../text/day/live.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { DropZone } from '../../ui/DropZone.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -22,25 +23,30 @@ const CAMERA_WORDS: Readonly<Record<CameraRefusal, string>> = {
   insecure: 'A browser gives its camera only to a secure page: open this over HTTPS, or press the card in the list.',
 };
 
+const REHEARSED_THERE = 'The other device rehearses: end the rehearsal there, or rehearse here too.';
+const REHEARSED_HERE = 'You rehearse, and the other device does not: end the rehearsal here first.';
+
 interface ScanProps {
   readonly plan: Plan;
+  /** Whether the day is rehearsed here: rehearsals are kept apart. */
+  readonly isRehearsed: boolean;
   readonly cards: readonly Card[];
   /** A card was read. */
   readonly onCard: (cardId: string) => void;
   /** What another device knows was read. */
-  readonly onStates: (read: Extract<CodeRead, { kind: 'states' }>) => void;
+  readonly onStates: (read: StatesRead) => void;
   readonly onClose: () => void;
 }
 
 /** The camera, until it has seen a code of ours. */
-export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps) {
+export function ScanDialog({ plan, isRehearsed, cards, onCard, onStates, onClose }: ScanProps) {
   // The dialog brings its picture a moment later than itself.
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const [said, setSaid] = useState('');
   const told = useRef({ onCard, onStates });
   told.current = { onCard, onStates };
-  const known = useRef({ plan, cards });
-  known.current = { plan, cards };
+  const known = useRef({ plan, cards, isRehearsed });
+  known.current = { plan, cards, isRehearsed };
   useEffect(() => {
     if (video === null) return;
     let scanner: Scanner | null = null;
@@ -59,6 +65,8 @@ export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps
       if (code.kind === 'states') {
         if (code.planId !== known.current.plan.id)
           setSaid('This code is of another day. Open that day on both devices.');
+        else if (code.isRehearsed !== known.current.isRehearsed)
+          setSaid(code.isRehearsed ? REHEARSED_THERE : REHEARSED_HERE);
         else told.current.onStates(code);
         return;
       }
@@ -90,9 +98,23 @@ export function ScanDialog({ plan, cards, onCard, onStates, onClose }: ScanProps
   );
 }
 
+interface ShowProps {
+  readonly plan: Plan;
+  readonly isRehearsed: boolean;
+  readonly onClose: () => void;
+}
+
+/** How long a code is shown before it is drawn with the clock as it is then, milliseconds. */
+const CODE_LASTS = 15_000;
+
 /** The states of the day as a code for another device. */
-export function ShowStates({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+export function ShowStates({ plan, isRehearsed, onClose }: ShowProps) {
   const count = new Set((plan.log ?? []).map(({ cardId }) => cardId)).size;
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), CODE_LASTS);
+    return () => clearInterval(timer);
+  }, []);
   return (
     <Dialog opened title="Hand over" onClose={onClose}>
       <div className={css.scan}>
@@ -100,10 +122,15 @@ export function ShowStates({ plan, onClose }: { readonly plan: Plan; readonly on
           <p>Nothing is pressed yet: there is nothing to hand over.</p>
         ) : (
           <>
-            <QrCode text={statesCode(plan)} label={`The states of ${count} cards as a code`} size={320} />
+            <QrCode
+              text={statesCode(plan, { now, isRehearsed })}
+              label={`The states of ${count} cards as a code`}
+              size={320}
+            />
             <p>
-              Press “Scan a card” on the other device and hold it over this code. Of each card the newer press counts,
-              and what would change is shown there first. No network is used.
+              Press “Scan a card” on the other device and hold it over this code. What would change is shown there
+              first; of a card pressed on both, the less safe state stays until somebody says which came later. No
+              network is used.
             </p>
           </>
         )}
@@ -113,55 +140,95 @@ export function ShowStates({ plan, onClose }: { readonly plan: Plan; readonly on
 }
 
 interface TakeOverProps {
+  /** As it is kept: with the log, and the rehearsal beside it. */
+  readonly kept: Plan;
+  /** As it is shown. */
   readonly plan: Plan;
   readonly cards: readonly Card[];
-  readonly read: Extract<CodeRead, { kind: 'states' }>;
+  readonly read: StatesRead;
   readonly onClose: () => void;
 }
 
 /** What another device knows, before it is taken over. */
-export function TakeOver({ plan, cards, read, onClose }: TakeOverProps) {
+export function TakeOver({ kept, plan, cards, read, onClose }: TakeOverProps) {
   const change = useChange();
-  const found = handOver(plan, read.presses);
+  const [now] = useState(Date.now);
+  const [vouched, setVouched] = useState(false);
+  const asked = handOver(plan, read, { now, vouched: false });
+  const found = vouched ? handOver(plan, read, { now, vouched }) : asked;
   const labelOf = (id: string): string => cards.find((card) => card.id === id)?.label ?? id;
+  const count = found.changes.length === 1 ? '1 card' : `${found.changes.length} cards`;
+  const isNew = found.log.length > (plan.log ?? []).length;
   return (
     <Dialog opened title="From the other device" onClose={onClose}>
       <div className={css.scan}>
-        {found.changes.length === 0 ? (
-          <p>Nothing is newer there: everything stays as it is here.</p>
-        ) : (
-          <ul className={css.changes}>
-            {found.changes.map(({ cardId, from, to, who }) => (
-              <li key={cardId}>
-                <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'not pressed'} → {LIVE_STATES[to]}
-                {who && `, ${who}`}
-                {to === 'free' && from !== null && from !== 'verified' && (
-                  <span className="tone-hot"> freed there: ask whether its copies are verified</span>
-                )}
-              </li>
-            ))}
-          </ul>
+        {isOff(asked.aheadSeconds) && (
+          <p className="tone-warm">{apartText(asked.aheadSeconds)} Its times are shown by yours.</p>
         )}
-        {found.kept.length > 0 && <p className="soft">Newer here, and kept: {found.kept.map(labelOf).join(', ')}.</p>}
+        {found.changes.length === 0 ? (
+          <p>{isNew ? 'Every card stays as it is here.' : 'Nothing is new there: everything stays as it is here.'}</p>
+        ) : (
+          <Changes changes={found.changes} labelOf={labelOf} />
+        )}
+        {asked.contested.length > 0 && (
+          <fieldset className={css.contested}>
+            <legend>Pressed on both, and neither knew of the other</legend>
+            <ul className={css.changes}>
+              {asked.contested.map(({ cardId, here, there, who, stays }) => (
+                <li key={cardId}>
+                  <b>{labelOf(cardId)}</b> {LIVE_STATES[here]} here, {LIVE_STATES[there]} there{who && `, ${who}`}:{' '}
+                  {vouched ? `theirs came later, ${LIVE_STATES[there]}` : `${LIVE_STATES[stays]} stays, the less safe`}
+                </li>
+              ))}
+            </ul>
+            <Checkbox
+              label="Theirs came later: take their order"
+              checked={vouched}
+              onChange={(event) => setVouched(event.currentTarget.checked)}
+            />
+          </fieldset>
+        )}
         <div className={css.buttons}>
-          {found.changes.length > 0 && (
+          {isNew && (
             <button
               type="button"
               className="ink-button"
               data-strong
               onClick={() =>
-                void change(() => takeOver(plan, read.presses)).then((done) => (done ? onClose() : undefined))
+                void change(() => takeOver(kept, read, { now, vouched })).then((done) => (done ? onClose() : undefined))
               }
             >
-              Take over {found.changes.length === 1 ? '1 card' : `${found.changes.length} cards`}
+              {found.changes.length > 0 ? `Take over ${count}` : 'Keep theirs in the log'}
             </button>
           )}
           <button type="button" className="ink-button" onClick={onClose}>
-            {found.changes.length > 0 ? 'Leave it' : 'Close'}
+            {isNew ? 'Leave it' : 'Close'}
           </button>
         </div>
       </div>
     </Dialog>
+  );
+}
+
+function Changes({
+  changes,
+  labelOf,
+}: {
+  readonly changes: HandOver['changes'];
+  readonly labelOf: (id: string) => string;
+}) {
+  return (
+    <ul className={css.changes}>
+      {changes.map(({ cardId, from, to, who }) => (
+        <li key={cardId}>
+          <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'not pressed'} → {LIVE_STATES[to]}
+          {who && `, ${who}`}
+          {to === 'free' && from !== null && from !== 'verified' && (
+            <span className="tone-hot"> freed there: ask whether its copies are verified</span>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -48,7 +48,7 @@ function Days({ kit }: { readonly kit: DayViewKit }) {
   const [beside, setBeside] = useState<Beside>(null);
   const change = useChange();
   const plan = plans.find(({ id }) => id === planId) ?? plans[0] ?? null;
-  const planned = useDay(kit, isLive ? null : plan, policy, null, true);
+  const planned = useDay(kit, isLive ? null : plan, policy, { now: null, more: true });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the address names the plan; what is planned in it changes nothing there
   useEffect(() => {
     const query = new URLSearchParams();

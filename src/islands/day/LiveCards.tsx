@@ -4,13 +4,15 @@ import type { LiveCard } from '../../app/day/live.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import type { DayNames } from '../../text/day/day.ts';
-import { LIVE_STATES, LIVE_TONES, PRESS_WORDS } from '../../text/day/live.ts';
+import { differsText, LIVE_STATES, LIVE_TONES, PRESS_WORDS, verifiedText } from '../../text/day/live.ts';
 import { whenText } from '../../text/kit/when.ts';
 import css from './LivePart.module.css';
 
 interface LiveCardsProps {
   readonly cards: readonly LiveCard[];
   readonly kit: DayViewKit;
+  /** Copies that the day asks for. */
+  readonly copies: number;
   /** Missing while the day is planned for the first time. */
   readonly day: PlannedDay | null;
   readonly names: DayNames;
@@ -21,19 +23,20 @@ interface LiveCardsProps {
 }
 
 /** Where a card has been, in a line. */
-function about({ press, state, card }: LiveCard, kit: DayViewKit): string {
+function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copies: number): string {
+  if (differs !== null && press) return differsText(press.to, differs);
   const body = kit.bodies.find(({ id }) => id === press?.bodyId);
   const slot = body?.slots.find(({ id }) => id === press?.slotId);
   if (state === 'in-body' && body) return `in ${body.name}${slot ? `, ${slot.name.toLowerCase()}` : ''}`;
-  if (state === 'verified' && press) return press.proof === 'lists' ? 'lists agree' : 'by word, lists not compared';
-  if (state === 'copied-once') return '1 copy · not to be wiped';
+  if (state === 'verified' && press) return verifiedText(press, copies, whenText(press.at));
+  if (state === 'copied-once') return `1 of ${copies} copies · not to be wiped`;
   if (state === 'full' || state === 'copying') return 'not to be wiped';
   if (press) return `${whenText(press.at)}${press.who ? `, ${press.who}` : ''}`;
   return `${card.capacityGB} GB`;
 }
 
 /** Every card of the day with the state it was pressed into: one press for what comes next, and behind … the others. */
-export function LiveCards({ cards, kit, day, names, scanned, onPress, onCompare }: LiveCardsProps) {
+export function LiveCards({ cards, kit, copies, day, names, scanned, onPress, onCompare }: LiveCardsProps) {
   const [showAll, setShowAll] = useState<string | null>(null);
   return (
     <section aria-label="Cards">
@@ -50,7 +53,7 @@ export function LiveCards({ cards, kit, day, names, scanned, onPress, onCompare 
           <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>
             <div className={css.name}>
               <h3>{live.card.label}</h3>
-              <p className="soft">{about(live, kit)}</p>
+              <p className="soft">{about(live, kit, copies)}</p>
             </div>
             <b className={`tone-${LIVE_TONES[live.state]}`}>{LIVE_STATES[live.state]}</b>
             <div className={css.press}>

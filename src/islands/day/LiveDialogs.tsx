@@ -1,5 +1,4 @@
-import type { CodeRead } from '../../app/day/codes.ts';
-import type { DayViewKit } from '../../app/day/dayKit.ts';
+import type { StatesRead } from '../../app/day/codes.ts';
 import { atStake } from '../../app/day/liveModel.ts';
 import type { Live } from '../../app/day/useLive.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -15,12 +14,12 @@ const CompareDialog = part(async () => ({ default: (await import('./CodeDialogs.
 /** A dialog of codes or lists that stands open. */
 export type Coded =
   | { readonly kind: 'scan' | 'show' }
-  | { readonly kind: 'take'; readonly read: Extract<CodeRead, { kind: 'states' }> }
+  | { readonly kind: 'take'; readonly read: StatesRead }
   | { readonly kind: 'compare'; readonly card: Card };
 
 interface LiveDialogsProps {
-  readonly kit: DayViewKit;
-  readonly plan: Plan;
+  /** The plan as it is kept, with its log. */
+  readonly kept: Plan;
   readonly live: Live;
   readonly coded: Coded | null;
   readonly onCoded: (coded: Coded | null) => void;
@@ -28,22 +27,26 @@ interface LiveDialogsProps {
 }
 
 /** What stands over the live day: codes, lists that are compared, and a press that is asked about. */
-export function LiveDialogs({ kit, plan, live, coded, onCoded, onScanned }: LiveDialogsProps) {
+export function LiveDialogs({ kept, live, coded, onCoded, onScanned }: LiveDialogsProps) {
   const { model, act } = live;
+  const { kit, plan, isRehearsed } = model;
   const close = (): void => onCoded(null);
   return (
     <>
       {coded?.kind === 'scan' && (
         <ScanDialog
           plan={plan}
+          isRehearsed={isRehearsed}
           cards={kit.cards}
           onCard={onScanned}
           onStates={(read) => onCoded({ kind: 'take', read })}
           onClose={close}
         />
       )}
-      {coded?.kind === 'show' && <ShowStates plan={plan} onClose={close} />}
-      {coded?.kind === 'take' && <TakeOver plan={plan} cards={kit.cards} read={coded.read} onClose={close} />}
+      {coded?.kind === 'show' && <ShowStates plan={plan} isRehearsed={isRehearsed} onClose={close} />}
+      {coded?.kind === 'take' && (
+        <TakeOver kept={kept} plan={plan} cards={kit.cards} read={coded.read} onClose={close} />
+      )}
       {coded?.kind === 'compare' && (
         <CompareDialog
           card={coded.card}

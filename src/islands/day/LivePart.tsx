@@ -24,13 +24,13 @@ interface LivePartProps {
 const NO_HEAT = {};
 
 /** The day as it happens: the next swap, and one press a card; the rest is planned again from what was pressed. */
-export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) {
-  const live = useLive({ kit, plan, policy }, useChange());
+export default function LivePart({ kit: own, plan: asKept, policy, onLeave }: LivePartProps) {
+  const live = useLive({ kit: own, plan: asKept, policy }, useChange());
   const [coded, setCoded] = useState<Coded | null>(null);
   const [scanned, setScanned] = useState<string | null>(null);
   if (!live) return <Unreadable onLeave={onLeave} />;
   const { model, act } = live;
-  const { names, day, lanes, seconds, isRehearsed } = model;
+  const { kit, plan, names, day, lanes, seconds, isRehearsed } = model;
   return (
     <div className={css.live}>
       <div className={css.head}>
@@ -47,7 +47,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
       {model.isOther ? (
         <OtherDay plan={plan} onRehearse={act.rehearse} />
       ) : (
-        <Now kit={kit} live={live} scanned={scanned} onCoded={setCoded} />
+        <Now live={live} scanned={scanned} onCoded={setCoded} />
       )}
       {!model.isOther && day && lanes && (
         <details>
@@ -76,8 +76,7 @@ export default function LivePart({ kit, plan, policy, onLeave }: LivePartProps) 
         onRehearse={isRehearsed ? act.moveClock : null}
       />
       <LiveDialogs
-        kit={kit}
-        plan={plan}
+        kept={asKept}
         live={live}
         coded={coded}
         onCoded={setCoded}
@@ -117,7 +116,7 @@ function OtherDay({ plan, onRehearse }: { readonly plan: Plan; readonly onRehear
     <section className={css.other}>
       <p>
         This day is {spokenDate(plan.date)}, and today is another. You can rehearse it: its clock runs from where you
-        say, and what you press is noted in this plan.
+        say; what you press then is kept apart and never counts.
       </p>
       <div className={css.buttons}>
         <button type="button" className="ink-button" data-strong onClick={onRehearse}>
@@ -129,15 +128,14 @@ function OtherDay({ plan, onRehearse }: { readonly plan: Plan; readonly onRehear
 }
 
 interface NowProps {
-  readonly kit: DayViewKit;
   readonly live: Live;
   readonly scanned: string | null;
   readonly onCoded: (coded: Coded) => void;
 }
 
-function Now({ kit, live, scanned, onCoded }: NowProps) {
+function Now({ live, scanned, onCoded }: NowProps) {
   const { model, act } = live;
-  const { names, day, short, seconds, planning } = model;
+  const { kit, plan, names, day, short, seconds, planning } = model;
   return (
     <>
       <NextSwap kit={kit} day={day} names={names} swap={model.swap} seconds={seconds} onSwap={act.swap} />
@@ -162,6 +160,7 @@ function Now({ kit, live, scanned, onCoded }: NowProps) {
       <LiveCards
         kit={kit}
         day={day}
+        copies={plan.copies.count}
         names={names}
         scanned={scanned}
         cards={model.cards}

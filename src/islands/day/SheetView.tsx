@@ -31,7 +31,7 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
   const asked = new URLSearchParams(window.location.search).get('plan');
   const plan = kit.plans.find(({ id }) => id === asked) ?? kit.plans.find(({ isTemplate }) => !isTemplate) ?? null;
   const policy = useMemo(() => policyOf(kit.settings), [kit.settings]);
-  const { state, day, again } = useDay(kit, plan, policy, null, false);
+  const { state, day, again } = useDay(kit, plan, policy, { now: null, more: false });
   const clock = useMemo(() => (plan ? clockFor(plan) : null), [plan]);
   const names = useMemo(() => (plan && clock ? namesFor(kit, plan, clock) : null), [kit, plan, clock]);
   if (!plan)

@@ -1,5 +1,5 @@
 import { Checkbox, TextInput } from '@mantine/core';
-import { clearLog } from '../../app/day/dayActions.ts';
+import { clearLog, clearRehearsal } from '../../app/day/dayActions.ts';
 import type { DayClock } from '../../app/day/dayClock.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { DayNames } from '../../text/day/day.ts';
@@ -58,8 +58,12 @@ export function ThisDevice({ plan, names, clock, who, onWho, isLoud, onLoud, onR
               </li>
             ))}
           </ul>
-          <button type="button" className="plain-button" onClick={() => void change(() => clearLog(plan))}>
-            Clear the presses of this day
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => void change(() => (onRehearse ? clearRehearsal(plan) : clearLog(plan)))}
+          >
+            {onRehearse ? 'Clear the rehearsal' : 'Clear the presses of this day'}
           </button>
         </details>
       )}

@@ -45,7 +45,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
       role="gridcell"
       aria-colindex={column + 2}
       aria-selected={picked}
-      aria-label={spokenCell(cell, body, mode, card, heat)}
+      aria-label={spokenCell({ cell, body, mode, card }, heat)}
       onClick={() => onPick(row, column)}
     >
       {verdict === 'unfit' ? (

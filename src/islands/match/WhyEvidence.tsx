@@ -21,7 +21,7 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
   const state = useKit(LISTS);
   const more = 'kit' in state ? state.kit : null;
   const found = useMemo(
-    () => more && evidenceOf(cell, { body, card }, kit, more.clearings, more.settings),
+    () => more && evidenceOf(cell, { body, card }, { ...kit, clearings: more.clearings }, more.settings),
     [cell, body, card, kit, more],
   );
   if (!found) return null;

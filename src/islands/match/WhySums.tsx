@@ -19,7 +19,7 @@ interface WhySumsProps {
 /** The arithmetic line by line; what the program assumed is marked as such. */
 export function WhySums({ rate, body, card, cell, kit }: WhySumsProps) {
   const sums = cellSums(rate, body, card, cell);
-  const { known, slowerEnd } = minutesBeside(cell, kit, rate, body, card);
+  const { known, slowerEnd } = minutesBeside({ cell, body, card }, kit, rate);
   return (
     <section aria-label="Arithmetic" className={css.sums}>
       <dl className={css.list}>

@@ -14,6 +14,17 @@ import {
 } from '../../text/prove/log.ts';
 import css from './LogList.module.css';
 
+/** One thing to filter or order the log by. */
+interface Choice {
+  readonly label: string;
+  readonly value: string;
+  /** What may be chosen, with the word for it. */
+  readonly all: readonly (readonly [string, string])[];
+  /** What no choice is called; empty where one is always chosen. */
+  readonly every: string;
+  readonly onChange: (value: string) => void;
+}
+
 interface LogListProps {
   readonly kit: ProveKit;
   readonly entries: readonly Entry[];
@@ -45,13 +56,7 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
     setView({ ...view, ...part });
     setLimit(PAGE);
   };
-  const choice = (
-    label: string,
-    value: string,
-    all: readonly (readonly [string, string])[],
-    every: string,
-    onChange: (value: string) => void,
-  ) => (
+  const choice = ({ label, value, all, every, onChange }: Choice) => (
     <select
       aria-label={label}
       className={css.filter}
@@ -81,29 +86,41 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
           {narrowing ? 'Fewer choices' : 'Narrow it'}
         </button>
         <div className={css.choices} data-open={narrowing || undefined}>
-          {choice('Body', view.bodyId ?? '', inLog.bodies, 'all bodies', (id) => set({ bodyId: id || null }))}
-          {choice('Card', view.cardId ?? '', inLog.cards, 'all cards', (id) => set({ cardId: id || null }))}
-          {choice(
-            'Kind',
-            view.kind ?? '',
-            ENTRY_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const),
-            'everything',
-            (kind) => set({ kind: (kind || null) as EntryKind | null }),
-          )}
-          {choice(
-            'Ended',
-            view.end ?? '',
-            END_CHOICES.map(({ value, label }) => [value, label] as const),
-            'any end',
-            (end) => set({ end: (end || null) as LogView['end'] }),
-          )}
-          {choice(
-            'Order',
-            view.order,
-            LOG_ORDERS.map((order) => [order, ORDER_WORDS[order]] as const),
-            '',
-            (order) => set({ order: order as LogOrder }),
-          )}
+          {choice({
+            label: 'Body',
+            value: view.bodyId ?? '',
+            all: inLog.bodies,
+            every: 'all bodies',
+            onChange: (id) => set({ bodyId: id || null }),
+          })}
+          {choice({
+            label: 'Card',
+            value: view.cardId ?? '',
+            all: inLog.cards,
+            every: 'all cards',
+            onChange: (id) => set({ cardId: id || null }),
+          })}
+          {choice({
+            label: 'Kind',
+            value: view.kind ?? '',
+            all: ENTRY_KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const),
+            every: 'everything',
+            onChange: (kind) => set({ kind: (kind || null) as EntryKind | null }),
+          })}
+          {choice({
+            label: 'Ended',
+            value: view.end ?? '',
+            all: END_CHOICES.map(({ value, label }) => [value, label] as const),
+            every: 'any end',
+            onChange: (end) => set({ end: (end || null) as LogView['end'] }),
+          })}
+          {choice({
+            label: 'Order',
+            value: view.order,
+            all: LOG_ORDERS.map((order) => [order, ORDER_WORDS[order]] as const),
+            every: '',
+            onChange: (order) => set({ order: order as LogOrder }),
+          })}
         </div>
       </div>
       <p className={css.count} role="status">

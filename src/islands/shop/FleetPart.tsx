@@ -21,7 +21,7 @@ export default function FleetPart({ kit, policy }: FleetPartProps) {
   const day = today();
   const retest = settings.retest ?? RETEST;
   const found = useMemo(
-    () => fleet({ bodies, cards, tests, reports }, activeNeeds(needs), policy, retest, day),
+    () => fleet({ bodies, cards, tests, reports }, activeNeeds(needs), policy, { retest, today: day }),
     [bodies, cards, tests, reports, needs, policy, retest, day],
   );
   const cardOf = new Map(cards.map((card) => [card.id, card]));

@@ -24,6 +24,7 @@ import {
   MAX_RATE_MBPS,
   name,
   otherId,
+  pressKey,
   temperature,
   text,
   within,
@@ -49,6 +50,19 @@ const destination = objectOf<PlanDestination>({
   writeMBps: amount(MAX_RATE_MBPS).required(),
   readMBps: amount(MAX_RATE_MBPS).required(),
   freeGB: Joi.number().min(0).max(MAX_GB).required(),
+});
+
+const press = objectOf<PlanPress>({
+  id: pressKey.allow(null),
+  at: isoDate.required(),
+  aheadSeconds: within(RANGES.clockAheadSeconds).allow(null),
+  cardId: id,
+  to: oneOf(CARD_STATES).required(),
+  who: Joi.string().allow('').max(80).required(),
+  bodyId: otherId.allow(null),
+  slotId: otherId.allow(null),
+  override: text(500),
+  proof: oneOf(['lists', 'word'] as const).allow(null),
 });
 
 export const planSchema = objectOf<Plan>({
@@ -87,18 +101,8 @@ export const planSchema = objectOf<Plan>({
   isTemplate: Joi.boolean().allow(null),
   speedsAssumed: Joi.boolean().allow(null),
   airProfile: listOf<PlanAir>(objectOf<PlanAir>({ at: clockTime.required(), airC: temperature.required() })).max(48),
-  log: listOf<PlanPress>(
-    objectOf<PlanPress>({
-      at: isoDate.required(),
-      cardId: id,
-      to: oneOf(CARD_STATES).required(),
-      who: Joi.string().allow('').max(80).required(),
-      bodyId: otherId.allow(null),
-      slotId: otherId.allow(null),
-      override: text(500),
-      proof: oneOf(['lists', 'word'] as const).allow(null),
-    }),
-  ).max(5000),
+  log: listOf<PlanPress>(press).max(5000),
+  rehearsal: listOf<PlanPress>(press).max(5000),
 });
 
 export { planSchema as schema };

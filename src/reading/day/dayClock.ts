@@ -5,7 +5,7 @@ import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
 export interface DayClock {
   /** Null where there is no such time. */
   readonly ofBlock: (block: Pick<PlanBlock, 'from' | 'day'>) => number | null;
-  readonly ofPress: (press: Pick<PlanPress, 'at'>) => number | null;
+  readonly ofPress: (press: Pick<PlanPress, 'at' | 'aheadSeconds'>) => number | null;
   /** Seconds of a moment, milliseconds since 1970. */
   readonly ofMoment: (at: number) => number;
   /** The moment, milliseconds since 1970. */
@@ -39,9 +39,9 @@ export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' 
       // A time that a change of clocks leaves out is none; the library would take the next one, without a word.
       return moment.isValid && moment.toFormat('HH:mm') === from ? seconds(moment) : null;
     },
-    ofPress({ at }) {
+    ofPress({ at, aheadSeconds }) {
       const moment = onClock(DateTime.fromISO(at, { setZone: true }));
-      return moment.isValid ? seconds(moment) : null;
+      return moment.isValid ? seconds(moment) - (aheadSeconds ?? 0) : null;
     },
     ofMoment: (at) => seconds(onClock(DateTime.fromMillis(at))),
     moment: (at) => begin.plus({ seconds: at }).toMillis(),

@@ -8,5 +8,7 @@ export const DAY_CHANGE = {
   move: (name: string): string => `${name} planned another way`,
   cleared: (name: string): string => `Presses of ${name} cleared`,
   takenOver: (count: number): string => `${count === 1 ? '1 card' : `${count} cards`} taken over`,
+  clearedRehearsal: (name: string): string => `Rehearsal of ${name} cleared`,
   press: 'State of a card noted',
+  rehearsed: 'A press rehearsed',
 } as const;

@@ -1,4 +1,5 @@
 import type { CardState } from '../../core/kit/model.ts';
+import type { PlanPress } from '../../core/kit/plan.ts';
 import { assertNever } from '../../core/result.ts';
 import type { PressDoubt } from '../../core/rotation/states.ts';
 
@@ -32,6 +33,30 @@ export const LIVE_TONES: Readonly<Record<CardState, 'cool' | 'warm' | 'hot' | 'm
   verified: 'cool',
 };
 
+/** What a verified card is verified by: which copies, how, and who said so. */
+export function verifiedText({ proof, who }: Pick<PlanPress, 'proof' | 'who'>, copies: number, when: string): string {
+  const of = copies === 1 ? '1 copy' : `${copies} copies`;
+  const how = proof === 'lists' ? 'lists agree' : 'by word, lists not compared';
+  return `${of}, ${how}: ${who || 'nobody named'}, ${when}`;
+}
+
+/** A card of which the last press and the wallet say two things. */
+export const differsText = (pressed: CardState, wallet: CardState): string =>
+  `pressed ${LIVE_STATES[pressed]}, and ${LIVE_STATES[wallet]} in your cards: the less safe shows`;
+
+/** How far apart two clocks are. */
+export const apartText = (aheadSeconds: number): string =>
+  `Their clock is ${minutesApart(Math.abs(aheadSeconds))} ${aheadSeconds > 0 ? 'ahead of' : 'behind'} yours.`;
+
+const minutesApart = (seconds: number): string => {
+  const minutes = Math.round(seconds / 60);
+  return minutes < 120
+    ? `${minutes} min`
+    : minutes < 2880
+      ? `${Math.round(minutes / 60)} h`
+      : `${Math.round(minutes / 1440)} days`;
+};
+
 /** What stands against a press, as it is said before it is overridden, and as it is kept with it. */
 export function doubtText(doubt: PressDoubt, card: string, to: CardState): string {
   switch (doubt.code) {
@@ -40,6 +65,8 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
       const then = to === 'free' ? 'Once it is free it may be wiped' : 'It is wiped when it is formatted in the body';
       return `${have} of what is on ${card} exists by what was pressed. ${then}, and then that is lost.`;
     }
+    case 'no-copy':
+      return `No copy of ${card} was noted. Verified says that ${doubt.need === 1 ? 'its copy is' : `all ${doubt.need} copies are`} made and checked: after that it may be wiped.`;
     case 'out-of-order':
       return `${card} is ${LIVE_STATES[doubt.state]}: ${LIVE_STATES[to]} does not follow from that.`;
     default:

@@ -159,7 +159,10 @@ export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): strin
 }
 
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */
-export function spokenCell(cell: Cell, body: Body, mode: Mode, card: Card, heat: HeatLevel | null = null): string {
+export function spokenCell(
+  { cell, body, mode, card }: { readonly cell: Cell; readonly body: Body; readonly mode: Mode; readonly card: Card },
+  heat: HeatLevel | null = null,
+): string {
   const reason = deciding(cell);
   const beside = besideText(cell);
   const figure = cellFigure(cell);

@@ -70,7 +70,7 @@ function byteCard(
 
 const MB = 1e6;
 const bench = (target: Target, limitBytes: number | null = null, seed = 7): Promise<BenchOutcome> =>
-  runBench(target, { limitBytes, seed, readsBack: true }, () => {}, FREE, clocks());
+  runBench(target, { limitBytes, seed, readsBack: true }, () => {}, { wishes: FREE, clocks: clocks() });
 
 describe('the pattern', () => {
   test('knows the place of its bytes at any alignment, and no other bytes', () => {
@@ -165,21 +165,17 @@ describe('verification against every fault', () => {
       byteCard(60 * MB),
       { limitBytes: null, mostBytes: 20 * MB, seed: 1, readsBack: true },
       () => {},
-      FREE,
-      clocks(),
+      { wishes: FREE, clocks: clocks() },
     );
     expect(answer).toMatchObject({ ended: 'beyond', writtenBytes: 5 * PIECE, verifiedBytes: 0 });
   });
 
   test('a wish to cancel is heard in the middle', async () => {
     const heard: number[] = [];
-    const answer = await runBench(
-      byteCard(60 * MB),
-      { limitBytes: null, seed: 1, readsBack: true },
-      () => {},
-      { cancelled: () => heard.push(1) > 3, paused: () => null },
-      clocks(),
-    );
+    const answer = await runBench(byteCard(60 * MB), { limitBytes: null, seed: 1, readsBack: true }, () => {}, {
+      wishes: { cancelled: () => heard.push(1) > 3, paused: () => null },
+      clocks: clocks(),
+    });
     expect(answer).toMatchObject({ ended: 'cancelled', writtenBytes: 3 * PIECE, verifiedBytes: 0 });
   });
 
@@ -198,9 +194,9 @@ describe('verification against every fault', () => {
         return answer && pieces === 2 ? { ...answer, seconds: 9 } : answer;
       },
     };
-    const { silences } = await runBench(slow, { limitBytes: 20 * MB, seed: 1, readsBack: true }, () => {}, FREE, {
-      steady: () => time.steady,
-      calendar: () => time.calendar,
+    const { silences } = await runBench(slow, { limitBytes: 20 * MB, seed: 1, readsBack: true }, () => {}, {
+      wishes: FREE,
+      clocks: { steady: () => time.steady, calendar: () => time.calendar },
     });
     expect(silences).toMatchObject([
       { seconds: 9, slept: false },
@@ -281,8 +277,7 @@ describe('practice cards', () => {
       practiceTarget(practiceCard('false-capacity'), 5, 1e9),
       { limitBytes: null, seed: 5, readsBack: true },
       (tick) => ticks.push(tick),
-      FREE,
-      { steady: () => performance.now(), calendar: () => Date.now() },
+      { wishes: FREE, clocks: { steady: () => performance.now(), calendar: () => Date.now() } },
     );
     expect(answer.fault).toMatchObject({ code: 'wraps', realBytes: 784_334_699 });
     expect(answer.ended).toBe('full');

@@ -44,8 +44,7 @@ export async function runBench(
   target: Target,
   { limitBytes, mostBytes = null, seed, readsBack }: BenchPlan,
   onTick: (tick: BenchTick) => void,
-  wishes: Wishes,
-  clocks: Clocks,
+  { wishes, clocks }: { readonly wishes: Wishes; readonly clocks: Clocks },
 ): Promise<BenchOutcome> {
   const known = pattern(seed);
   const silences: Silence[] = [];
@@ -71,9 +70,7 @@ export async function runBench(
     return wishes.cancelled();
   };
   const tick = async (
-    phase: BenchTick['phase'],
-    bytes: number,
-    ofBytes: number | null,
+    { phase, bytes, ofBytes }: Pick<BenchTick, 'phase' | 'bytes' | 'ofBytes'>,
     times: ReturnType<typeof tally>,
     isLast = false,
   ) => {
@@ -115,7 +112,7 @@ export async function runBench(
       written = answer.written;
       writing.add(Math.max(0, more), awake(seconds, writing.seconds()));
       await target.watched(seconds);
-      await tick('write', written, limitBytes, writing);
+      await tick({ phase: 'write', bytes: written, ofBytes: limitBytes }, writing);
     }
     const settled = await target.settle();
     writing.add(0, settled.seconds);
@@ -136,7 +133,7 @@ export async function runBench(
     silences,
     message,
   });
-  await tick('write', written, ended === 'full' ? written : limitBytes, writing, true);
+  await tick({ phase: 'write', bytes: written, ofBytes: ended === 'full' ? written : limitBytes }, writing, true);
   if (!readsBack || (ended !== 'limit' && ended !== 'full')) return outcome(target.verified, null);
 
   let at = target.verified;
@@ -175,9 +172,9 @@ export async function runBench(
     }
     at += part.length;
     await target.note(changed?.from ?? at);
-    await tick('read', at, written, reading);
+    await tick({ phase: 'read', bytes: at, ofBytes: written }, reading);
   }
-  await tick('read', at, written, reading, true);
+  await tick({ phase: 'read', bytes: at, ofBytes: written }, reading, true);
   return outcome(changed?.from ?? at, changedFault(changed));
 }
 

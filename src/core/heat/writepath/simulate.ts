@@ -122,6 +122,7 @@ function nextEvent(sim: Simulation, now: Prepared, state: State, { flow, card, b
 const inside = (value: number, top: number): number => Math.min(top, Math.max(0, value));
 
 /** Moves a state over a stretch without events. */
+// biome-ignore lint/complexity/useMaxParams: called at every event of thousands of runs, which make no objects
 function move(sim: Simulation, now: Prepared, state: State, dt: number, { flow, card, body }: Stretch): void {
   state.t += dt;
   state.buffer = inside(state.buffer + flow.bufferSlope * dt, sim.bufferMB * MB);

@@ -47,6 +47,7 @@ export function thermalModes(nodes: Nodes): Modes {
 }
 
 /** The curves of both temperatures from a state, under constant powers in watts. */
+// biome-ignore lint/complexity/useMaxParams: called at every event of thousands of runs, which make no objects
 export function curves(
   nodes: Nodes,
   modes: Modes,
@@ -94,7 +95,7 @@ export function highestTo(curve: Curve, t: number): number {
 const slopeAt = ({ k1, k2, slow, fast }: Curve, t: number): number => k1 * Math.exp(slow * t) + k2 * Math.exp(fast * t);
 
 /** Finds where a stretch that runs one way meets a level: Newton's steps, halved where one would leave the bracket. */
-function crossing(curve: Curve, level: number, from: number, to: number, rising: boolean): number {
+function crossing(curve: Curve, level: number, [from, to]: readonly [number, number], rising: boolean): number {
   let [low, high] = [from, to];
   let t = (low + high) / 2;
   for (let step = 0; step < 200 && high - low > 1e-12 * Math.max(1, high); step += 1) {
@@ -118,7 +119,7 @@ export function firstReach(curve: Curve, level: number, rising: boolean, limit: 
   const stops = turn !== null && turn < limit ? [turn, limit] : [limit];
   let from = 0;
   for (const to of stops) {
-    if (beyond(to)) return crossing(curve, level, from, to, rising);
+    if (beyond(to)) return crossing(curve, level, [from, to], rising);
     from = to;
   }
   return null;

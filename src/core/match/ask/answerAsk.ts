@@ -212,7 +212,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     smallestMarks: holds,
     tooSmall: belowOf(holds),
     plays: plays(ask),
-    forTime: forTime(ask, rate.value, sized ? card : null, cardsAtOnce, shares),
+    forTime: forTime(ask, rate.value, sized ? card : null, { cardsAtOnce, shares }),
     bitsOrBytes: slip(ask, cell, policy.headroom),
     doubts: doubtsOf(ask, rate.value.picture),
   });
@@ -222,7 +222,12 @@ function plays({ time, mode }: Ask): Seconds | null {
   return time === null || mode.captureFps === null ? null : playbackLength(time, mode.captureFps, mode.fps);
 }
 
-function forTime(ask: Ask, rate: StreamRate, card: Card | null, cardsAtOnce: number, shares: number): ForTime | null {
+function forTime(
+  ask: Ask,
+  rate: StreamRate,
+  card: Card | null,
+  { cardsAtOnce, shares }: { readonly cardsAtOnce: number; readonly shares: number },
+): ForTime | null {
   if (ask.time === null) return null;
   const average = Math.ceil(rate.average / shares) as BytesPerSecond;
   const asked = capacityFor(ask.time, average);

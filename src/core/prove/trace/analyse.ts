@@ -47,7 +47,11 @@ function without(bins: Float64Array, dips: readonly Dip[]): { readonly values: F
 }
 
 /** The row at which the rates on both sides leave the least apart from their levels. */
-function edge(rates: Float64Array, near: number, reach: number, before: number, after: number): number {
+function edge(
+  rates: Float64Array,
+  { near, reach }: { readonly near: number; readonly reach: number },
+  [before, after]: readonly [number, number],
+): number {
   const from = Math.max(0, near - reach);
   const to = Math.min(rates.length, near + reach);
   let best = near;
@@ -75,7 +79,7 @@ function* readStretch({ from, to, rowsPerBin, bins, binSeconds }: Stretch, rates
     const before = levels[place - 1];
     if (rowsPerBin === 1 || !before) return one;
     const ends = [before.line?.last ?? before.MBps, one.level.line?.first ?? one.level.MBps] as const;
-    return { ...one, from: edge(rates, one.from, 2 * rowsPerBin, ...ends) };
+    return { ...one, from: edge(rates, { near: one.from, reach: 2 * rowsPerBin }, ends) };
   });
   const placed = moved.map((one, place) => ({ ...one, to: moved[place + 1]?.from ?? to }));
   nameLevels(placed);
@@ -221,7 +225,9 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   }
   const hasBurst = lead > 0 && heat === null;
   const all = reads.flatMap((read) => read.named);
-  const stalls = reads.flatMap((read) => read.stalls.map((dip) => stallOf(dip, seconds, endOf, MBps, read.named)));
+  const stalls = reads.flatMap((read) =>
+    read.stalls.map((dip) => stallOf(dip, { seconds, endOf, rates: MBps }, read.named)),
+  );
   const sustained = sustainedOf(all);
   const bytes = (from: number, to: number): number => ((written[to] as number) - (written[from] as number)) / MB_IN_GB;
   const burstMBps = hasBurst ? weighted(bursts) : null;
@@ -251,7 +257,7 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
     rows: seconds.length,
     seconds: total,
     GB: totalGB,
-    segments: segmentsOf(all, reads, seconds, endOf, bytes),
+    segments: segmentsOf(all, reads, { seconds, endOf }, bytes),
     burstMBps,
     cacheGB: burstMBps === null ? null : Math.max(0, burstGB * (1 - sustained / burstMBps)),
     sustainedMBps: sustained,
@@ -278,12 +284,16 @@ function rowAt(seconds: Float64Array, at: number): number {
   return low;
 }
 
+/** When each row of a trace begins and ends. */
+interface Rows {
+  readonly seconds: Float64Array;
+  readonly endOf: (row: number) => number;
+}
+
 /** How long a card took nothing: what it would have taken in that time, at the rate around it, and did not. */
 function stallOf(
   { from, to }: Dip,
-  seconds: Float64Array,
-  endOf: (row: number) => number,
-  rates: Float64Array,
+  { seconds, endOf, rates }: Rows & { readonly rates: Float64Array },
   named: readonly Named[],
 ): Stall {
   const around = named.find((one) => one.from <= from && from < one.to)?.level.MBps ?? 0;
@@ -344,8 +354,7 @@ function throttleOf(trace: WriteTrace, levels: readonly Named[]): Throttle | nul
 function segmentsOf(
   all: readonly Named[],
   reads: readonly Read[],
-  seconds: Float64Array,
-  endOf: (row: number) => number,
+  { seconds, endOf }: Rows,
   bytes: (from: number, to: number) => number,
 ): readonly Segment[] {
   const of = (kind: SegmentKind, from: number, to: number, MBps: number | null): Segment => {
