@@ -1,5 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { openBrowser, resize } from '../../scripts/browser.mjs';
 import { startServer } from '../../scripts/lib.mjs';
@@ -325,6 +327,25 @@ export class App {
     await this.visit('/icon.svg');
     const failed = await this.driver.executeAsyncScript<string | null>(PUT_BACK, stored);
     if (failed !== null) throw new Error(`The store was not put back: ${failed}`);
+  }
+
+  /** Begins with a kit of one's own as a person does, from nothing, and answers what is stored then. */
+  async begin(kit: object | null): Promise<unknown> {
+    await this.visit('/');
+    await this.clickText('button', 'Start empty');
+    await this.seesText('main', 'The board is empty');
+    if (kit !== null) {
+      const folder = mkdtempSync(join(tmpdir(), 'cool-reel-begin-'));
+      const file = join(folder, 'own.coolreel.json');
+      writeFileSync(file, JSON.stringify(kit));
+      await this.clickText('button', 'Kit');
+      await this.clickText('button', 'Import a kit file');
+      await (await this.find('input[type=file]')).sendKeys(file);
+      await this.clickText('button', 'Import');
+      await this.seesText('body', 'A kit file imported');
+      rmSync(folder, { recursive: true, force: true });
+    }
+    return this.stored();
   }
 
   run = <T>(script: string, ...args: unknown[]): Promise<T> => this.driver.executeScript<T>(script, ...args);

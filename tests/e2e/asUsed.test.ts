@@ -2,18 +2,32 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { aBody, aCard, aMode } from '../../src/core/testing.ts';
 import { EMPTY_KIT, VERSION } from '../../src/kit/kit.ts';
+import heron from '../fixtures/heron.coolreel.json' with { type: 'json' };
 import { App, WAIT } from './app.ts';
 
 let app: App;
 let files: string;
+/** What is stored once somebody began empty, and with the body and cards of the first two trials. */
+let empty: unknown;
+let heronKit: unknown;
 
 beforeAll(async () => {
   files = mkdtempSync(join(tmpdir(), 'cool-reel-used-'));
   app = await App.open({ demo: false, downloads: files });
+  await app.visit('/');
+  await app.withText('button', 'Start empty');
+  const first = await app.stored();
+  empty = await app.begin(null);
+  await app.putBack(first);
+  heronKit = await app.begin(heron);
 });
+/** Each test begins with it, and leans on no other. */
+const withHeron = (): void => {
+  beforeEach(() => app.putBack(heronKit));
+};
 afterAll(async () => {
   await app.close();
   rmSync(files, { recursive: true, force: true });
@@ -74,12 +88,9 @@ FHD 1920 x 1080 100p → 25p 4:2:0 Long GOP 120 Mbps
 * Needs a V60 card above 240 Mbps.`;
 
 describe('trials, as a new user makes them', () => {
+  withHeron();
   it('a body with twelve modes from a pasted table', async () => {
-    await app.visit('/');
-    await app.clickText('button', 'Start empty');
-    // Leaving before that is written would leave nothing begun, and every test after this one waiting.
-    const begun = "return ![...document.querySelectorAll('button')].some((one) => one.textContent === 'Start empty')";
-    await app.driver.wait(() => app.run<boolean>(begun), WAIT, 'a kit that has begun');
+    await app.putBack(empty);
     await app.visit('/bodies');
     const hands = new Hands('a body with twelve modes from a table');
     await hands.press('Add a body');
@@ -98,6 +109,7 @@ describe('trials, as a new user makes them', () => {
   });
 
   it('six cards', async () => {
+    await app.putBack(empty);
     await app.visit('/cards');
     const hands = new Hands('six cards');
     await hands.press('Paste several');
@@ -175,6 +187,7 @@ describe('trials, as a new user makes them', () => {
 });
 
 describe('what is typed is never lost', () => {
+  withHeron();
   it('leaving asks, and what was left for later is taken up again', async () => {
     await app.visit('/bodies');
     await app.seesText('h2', 'Heron');
@@ -194,6 +207,8 @@ describe('what is typed is never lost', () => {
   });
 
   it('saving on the way out goes on once it is saved', async () => {
+    await app.visit('/bodies');
+    await app.seesText('h2', 'Heron');
     await app.fill('What it is', 'hybrid of the first boat');
     await app.clickText('button', 'Add a body');
     await app.clickText('button', 'Save it');
@@ -234,6 +249,7 @@ describe('what is typed is never lost', () => {
 });
 
 describe('a part that stops', () => {
+  withHeron();
   it('leaves the rest standing, keeps what was typed, and offers the report as text', async () => {
     await app.visit('/bodies');
     await app.seesText('h2', 'Heron');
@@ -270,6 +286,7 @@ describe('a part that stops', () => {
 });
 
 describe('number fields', () => {
+  withHeron();
   /** Empties every number of the page, one after the other, and types what is none; answers what broke. */
   const walk = async (): Promise<readonly string[]> => {
     const count = await app.run<number>('return document.querySelectorAll("main input[inputmode=decimal]").length');
@@ -351,6 +368,7 @@ describe('number fields', () => {
 });
 
 describe('doubts are asked where they are typed', () => {
+  withHeron();
   it('usable room above the printed capacity, and a take longer than the card', async () => {
     await app.visit('/cards');
     await app.clickText('button', 'H-1');
@@ -365,6 +383,7 @@ describe('doubts are asked where they are typed', () => {
 });
 
 describe('what is no text', () => {
+  withHeron();
   it('is told of where text belongs, and does not take the place of the page', async () => {
     await app.visit('/');
     await app.seesText('main', 'Minutes planned');
@@ -386,6 +405,8 @@ describe('what is no text', () => {
   });
 
   it('five thousand letters are refused with their number, and half a sentence is asked about', async () => {
+    await app.visit('/');
+    await app.seesText('main', 'Minutes planned');
     await paste('#quick-check', 'V60 '.repeat(1250));
     await app.seesText('#quick-answer', 'Too long: 5000 characters, 500 are read.');
     await paste('#quick-check', '600 Mb/s on 256GB V60 V90');
@@ -396,6 +417,7 @@ describe('what is no text', () => {
 });
 
 describe('a kit that comes in', () => {
+  withHeron();
   it('is added to one’s own, entry by entry, and a body goes out alone', async () => {
     const file = join(files, 'colleague.coolreel.json');
     const theirs = aBody({ id: 'other', name: 'Borrowed', modes: [aMode({ id: 'm', name: 'UHD' })] });

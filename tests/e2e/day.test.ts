@@ -141,7 +141,7 @@ describe('on the day', () => {
     await press('A-01: Full');
     await press('A-01: Copying');
     await press('A-01: Copied once');
-    await app.seesText('main', '1 copy · not to be wiped');
+    await app.seesText('main', '1 of 2 copies · not to be wiped');
     await press('A-01: Verified');
     await app.seesText('main', 'by word, lists not compared');
     await press('A-01: Free it');

@@ -1,6 +1,3 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Body, Card } from '../../src/core/kit/model.ts';
@@ -8,7 +5,6 @@ import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
 import { App, WAIT } from './app.ts';
 
 let app: App;
-let files: string;
 
 /** The demo with sixty cards, some of long names and one without a break in it. */
 const LONG = 'Second-unit-spare-card-for-the-finish-line-camera-on-the-committee-boat-no-';
@@ -28,22 +24,10 @@ function crowded(): object {
 }
 
 beforeAll(async () => {
-  files = mkdtempSync(join(tmpdir(), 'cool-reel-eye-'));
   app = await App.open({ demo: false, network: true });
-  const file = join(files, 'sixty.coolreel.json');
-  writeFileSync(file, JSON.stringify(crowded()));
-  await app.visit('/');
-  await app.clickText('button', 'Start empty');
-  await app.clickText('button', 'Kit');
-  await app.clickText('button', 'Import a kit file');
-  await (await app.find('input[type=file]')).sendKeys(file);
-  await app.clickText('button', 'Import');
-  await app.seesText('body', 'A kit file imported');
+  await app.begin(crowded());
 });
-afterAll(async () => {
-  await app.close();
-  rmSync(files, { recursive: true, force: true });
-});
+afterAll(() => app.close());
 
 const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/', 'Minutes planned'],

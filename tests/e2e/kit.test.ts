@@ -2,19 +2,52 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { VERSION } from '../../src/kit/kit.ts';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { aBody, aCard, aMode, aSlot } from '../../src/core/testing.ts';
+import { EMPTY_KIT, VERSION } from '../../src/kit/kit.ts';
 import { App, WAIT } from './app.ts';
 
 const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-e2e-'));
 let app: App;
+/** What is stored at the first visit, once somebody began empty, and with one body and one card. */
+let stored: { readonly first: unknown; readonly empty: unknown; readonly skiff: unknown };
+const SKIFF = {
+  ...EMPTY_KIT,
+  bodies: [
+    aBody({
+      id: 'skiff',
+      name: 'Skiff',
+      slots: [aSlot({ accepts: [{ form: 'sd', bus: 'uhs-ii' }] }), aSlot({ id: 's2', name: 'Slot 2' })],
+      modes: [
+        aMode({
+          id: 'i25',
+          name: '4K intra',
+          codec: 'long-gop',
+          fps: 25,
+          rate: { kind: 'stated', Mbps: 400, is: 'maximum' },
+          overhead: null,
+        }),
+      ],
+    }),
+  ],
+  cards: [aCard({ id: 's1', label: 'S-01', capacityGB: 128, marks: ['II', 'V60'] })],
+};
 beforeAll(async () => {
   app = await App.open({ demo: false, downloads });
+  await app.visit('/');
+  await app.withText('button', 'Load the demo kit');
+  const first = await app.stored();
+  const empty = await app.begin(null);
+  await app.putBack(first);
+  stored = { first, empty, skiff: await app.begin(SKIFF) };
 });
 afterAll(async () => {
   await app.close();
   rmSync(downloads, { recursive: true, force: true });
 });
+const from = (which: keyof typeof stored): void => {
+  beforeEach(() => app.putBack(stored[which]));
+};
 afterEach(async () => {
   expect(await app.complaints()).toEqual([]);
 });
@@ -44,7 +77,8 @@ const exported = async (): Promise<string> => {
   return readFileSync(join(downloads, name() ?? ''), 'utf8');
 };
 
-describe('a kit of one’s own', () => {
+describe('a kit that nobody began', () => {
+  from('first');
   it('answers the quick check, with its Why, before anything is begun', async () => {
     await app.visit('/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II');
     await app.withText('button', 'Load the demo kit');
@@ -59,8 +93,12 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'Start empty');
     await app.seesText('main', 'The board is empty');
   });
+});
 
+describe('an empty kit', () => {
+  from('empty');
   it('adds a body with a mode, with messages beside the fields', async () => {
+    await app.visit('/');
     await app.clickText('a', 'Add a body with a mode');
     await app.seesText('main', 'No body yet');
     await app.clickText('button', 'Add a body');
@@ -84,8 +122,12 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'Save');
     await app.seesText('nav[aria-label=Bodies]', 'Skiff');
   });
+});
 
+describe('a kit of one’s own', () => {
+  from('skiff');
   it('asks bits or bytes about a rate eight times off its neighbour', async () => {
+    await app.visit('/bodies');
     await app.clickText('button', 'Add a mode');
     await app.fill('Name', '4K again', `${MODES}/div[1]/div[2]`);
     await app.fill('Recorded, fps', '25', `${MODES}/div[1]/div[2]`);
@@ -101,13 +143,13 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'Add a card');
     await app.clickText('button', 'Save');
     await app.seesText('aside', 'Capacity must be');
-    await app.fill('Your own label', 'S-01');
+    await app.fill('Your own label', 'S-07');
     await app.fill('Capacity', '128');
     await app.fill('Marks and words', 'v60 ii ');
     await app.clickText('button', 'Save');
-    await app.seesText('table', 'S-01');
+    await app.seesText('table', 'S-07');
     await app.visit('/');
-    expect(await app.seesCell('Skiff 4K intra 25p on S-01')).toContain('41 min Guaranteed');
+    expect(await app.seesCell('Skiff 4K intra 25p on S-07')).toContain('41 min Guaranteed');
   });
 
   it('refuses a card of impossible capacity and keeps what was typed', async () => {
@@ -140,6 +182,8 @@ describe('a kit of one’s own', () => {
   });
 
   it('duplicates with the next label, deletes, and takes a deletion back', async () => {
+    await app.visit('/cards');
+    await app.clickText('button', 'S-01');
     await app.clickText('button', 'Duplicate');
     await app.seesText('table', 'S-02');
     await app.clickText('button', 'S-02');
@@ -151,6 +195,7 @@ describe('a kit of one’s own', () => {
   });
 
   it('keeps everything over a reload', async () => {
+    await app.visit('/cards');
     await app.driver.navigate().refresh();
     await app.seesText('table', 'S-01');
     await app.visit('/bodies');
@@ -176,45 +221,49 @@ describe('a kit of one’s own', () => {
   });
 
   it('exports, begins empty, imports: the same board', async () => {
+    await app.visit('/');
+    await app.seesCell('Skiff 4K intra 25p on S-01');
     const before = await answers();
     const text = await exported();
     expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: VERSION });
     await kitMenu('Start empty');
     await app.seesText('main', 'The board is empty');
     await choose('back.coolreel.json', text);
-    await app.seesText('[role=dialog]', '2 new S-99, S-02');
+    await app.seesText('[role=dialog]', '1 new S-01');
     await app.clickText('button', 'Import');
-    await app.seesCell('Skiff 4K intra 25p on S-99');
+    await app.seesCell('Skiff 4K intra 25p on S-01');
     expect(await answers()).toEqual(before);
   });
 
-  it.each([
-    ['broken.json', '{"format": "cool-reel-kit",\n"version": 1, oops', 'line 2'],
-    ['other.json', '{"hello": 1}', 'not a kit file'],
-    ['later.json', `{"format": "cool-reel-kit", "version": ${VERSION + 1}}`, `version ${VERSION + 1}`],
-    ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
-    ['deep.json', '['.repeat(5000), 'deeper than'],
-    [
-      'bad.json',
-      '{"format":"cool-reel-kit","version":1,"bodies":[],"cards":[{"id":"x","label":"x","form":"sd","capacityGB":-1,"marks":[]}]}',
-      'cards[0].capacityGB',
-    ],
-  ])('a broken import changes nothing: %s', async (name, text, message) => {
+  it('a broken import changes nothing, and says what is wrong and where', async () => {
+    await app.visit('/');
+    await app.seesCell('Skiff 4K intra 25p on S-01');
     const before = await answers();
-    await choose(name, text);
-    const alert = await app.seesText('[role=dialog] [role=alert]', message);
-    expect(alert).toContain('Nothing was changed');
-    await app.keys(Key.ESCAPE);
-    await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, WAIT);
-    expect(await answers()).toEqual(before);
+    for (const [name, text, message] of [
+      ['broken.json', '{"format": "cool-reel-kit",\n"version": 1, oops', 'line 2'],
+      ['other.json', '{"hello": 1}', 'not a kit file'],
+      ['later.json', `{"format": "cool-reel-kit", "version": ${VERSION + 1}}`, `version ${VERSION + 1}`],
+      ['proto.json', '{"format":"cool-reel-kit","version":1,"__proto__":{},"bodies":[],"cards":[]}', '__proto__'],
+      ['deep.json', '['.repeat(5000), 'deeper than'],
+      [
+        'bad.json',
+        '{"format":"cool-reel-kit","version":1,"bodies":[],"cards":[{"id":"x","label":"x","form":"sd","capacityGB":-1,"marks":[]}]}',
+        'cards[0].capacityGB',
+      ],
+    ] as const) {
+      await choose(name, text);
+      const alert = await app.seesText('[role=dialog] [role=alert]', message);
+      expect(alert, name).toContain('Nothing was changed');
+      await app.keys(Key.ESCAPE);
+      await app.driver.wait(async () => (await app.driver.findElements(By.css('[role=dialog]'))).length === 0, WAIT);
+      expect(await answers(), name).toEqual(before);
+    }
   });
 
   it('shows HTML in a name as text', async () => {
     const name = '<img src=x onerror=document.title=1>';
-    const kit = JSON.parse(readFileSync(join(downloads, 'back.coolreel.json'), 'utf8')) as {
-      bodies: { name: string }[];
-    };
-    for (const body of kit.bodies) body.name = name;
+    const kit = { ...SKIFF, bodies: SKIFF.bodies.map((body) => ({ ...body, name })) };
+    await app.visit('/');
     await choose('html.json', JSON.stringify(kit));
     await app.clickText('label', 'Put it in the place');
     await app.clickText('button', 'Replace the kit');
@@ -223,12 +272,16 @@ describe('a kit of one’s own', () => {
   });
 
   it('puts an earlier state back', async () => {
+    await app.visit('/');
+    await kitMenu('Start empty');
+    await app.seesText('main', 'The board is empty');
     await kitMenu('Earlier states');
     await app.clickText('button', 'Put back');
     await app.seesText('[role=grid]', 'Skiff');
   });
 
   it('loads the demo on demand and never over a kit at a later visit', async () => {
+    await app.visit('/');
     await kitMenu('Load the demo kit');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
     await kitMenu('Start empty');

@@ -42,7 +42,7 @@ function hashOf(text: string): string {
 }
 
 /** What names a press on every device that knows it. */
-export const keyOf = (press: PlanPress): string =>
+const keyOf = (press: PlanPress): string =>
   press.id ?? hashOf(`${Math.round(Date.parse(press.at) / 1000)} ${press.cardId} ${press.to}`);
 
 /** A press in a code; what ends an entry and says nothing is left out. */
@@ -198,7 +198,7 @@ export function readCode(text: string): Result<CodeRead, CodeRefusal> {
 }
 
 /** A card that both devices pressed, and neither knew of the other. */
-export interface Contested {
+interface Contested {
   readonly cardId: string;
   readonly here: CardState;
   readonly there: CardState;
@@ -257,7 +257,7 @@ export function handOver(
 }
 
 /** Clocks this far apart, seconds, are told of; less is what it takes to hold a phone over another. */
-export const APART = 60;
+const APART = 60;
 
 /** Whether two clocks are so far apart that it is told of. */
 export const isOff = (aheadSeconds: number | null): aheadSeconds is number =>

@@ -13,7 +13,7 @@ export interface ToldPress {
 export type KeyOf = (press: PlanPress) => string;
 
 /** How a press of another device stands to what was pressed for its card here. */
-export type Order =
+type Order =
   /** It is here already. */
   | 'known'
   /** Nothing was pressed for the card here. */
@@ -31,7 +31,7 @@ function orderOf({ press, after }: ToldPress, own: readonly PlanPress[], keyOf: 
 }
 
 /** What taking over one press comes to. */
-export interface Taken {
+interface Taken {
   readonly told: ToldPress;
   readonly order: Order;
   /** Where the card stood by the presses here; null where there was none. */

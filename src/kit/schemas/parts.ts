@@ -16,7 +16,7 @@ export const id = Joi.string().min(1).max(64).required();
 /** The id of a thing elsewhere in the kit. */
 export const otherId = Joi.string().min(1).max(64);
 /** What a press is called: six letters or digits, so that codes stay short. */
-export const pressKey = Joi.string().pattern(/^[0-9a-z]{6}$/);
+export const pressKey = ofKind('key', Joi.string().pattern(/^[0-9a-z]{6}$/));
 /** Something to read: blanks alone are none. */
 const said = ofKind('text', Joi.string().pattern(/\S/));
 /** A name: something to read. */

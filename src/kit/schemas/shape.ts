@@ -31,7 +31,7 @@ export const oneOf = <T extends string>(words: readonly T[]): Joi.StringSchema<T
   Joi.string().valid(...words) as Joi.StringSchema<T>;
 
 /** What a text is, so that a refusal of it is put into words that fit: whatever the field is called. */
-const TEXT_KINDS = ['date', 'clock', 'text'] as const;
+const TEXT_KINDS = ['date', 'clock', 'key', 'text'] as const;
 export type TextKind = (typeof TEXT_KINDS)[number];
 
 /** Labels are what a refusal carries of its schema; no key begins so. */

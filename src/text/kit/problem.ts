@@ -11,6 +11,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 const KINDS: Readonly<Record<TextKind, { readonly is: string; readonly write: string }>> = {
   date: { is: 'no day that exists', write: 'write it as 2026-05-04' },
   clock: { is: 'no time of day', write: 'write 00:00 to 23:59' },
+  key: { is: 'no name of a press', write: 'write six letters or digits' },
   text: { is: 'empty', write: 'enter at least one character' },
 };
 
