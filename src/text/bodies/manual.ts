@@ -30,6 +30,10 @@ export function manualProblemText(problem: ManualProblem): string {
       return 'This is a spreadsheet of the old kind (.xls). Save it as .xlsx or CSV.';
     case 'too-large':
       return `This file is larger than ${plain(problem.max / 1e6)} MB. Save the pages with the table by themselves.`;
+    case 'sheet-too-large':
+      return `Unpacked, this spreadsheet is larger than ${plain(problem.max / 1e6)} MB. Save the sheet with the table by itself, or as CSV.`;
+    case 'sheet-too-wide':
+      return `This spreadsheet reaches to cell ${problem.cell}: more than ${plain(problem.max)} cells. Delete what stands far out, or save the table as CSV.`;
     case 'unreadable':
       return `This file could not be read (${problem.message}). Is it whole? Copy the table, and paste it below.`;
   }

@@ -1,5 +1,6 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { PDFDocument, type PDFFont, type PDFPage, StandardFonts } from 'pdf-lib';
-import { describe, expect, test } from 'vitest';
+import { describe, expect, test, vi } from 'vitest';
 import writeSheet from 'write-excel-file/node';
 import { readTable } from '../paste/cut.ts';
 import { readingOf, readRows } from '../pasteModes.ts';
@@ -170,9 +171,9 @@ describe('other documents', () => {
     ]);
   });
 
+  const sheet = (rows: readonly (readonly (string | number)[])[]) => rows.map((row) => row.map((value) => ({ value })));
+
   test('a spreadsheet of two sheets names the sheet', async () => {
-    const sheet = (rows: readonly (readonly (string | number)[])[]) =>
-      rows.map((row) => row.map((value) => ({ value })));
     const bytes = await writeSheet([
       { sheet: 'Notes', data: sheet([['nothing here']]) },
       {
@@ -187,6 +188,72 @@ describe('other documents', () => {
     const [table] = await tablesOf(new Blob([new Uint8Array(bytes)]));
     expect(table).toMatchObject({ page: 'Modes', modes: 2 });
     expect(modesOf(table as FoundTable).map(({ fps }) => fps)).toEqual([50, 50]);
+  });
+
+  /** A sheet as any program packs it, with rows of one's own. */
+  async function packed(rows: string, change: (parts: Record<string, Uint8Array>) => void = () => {}): Promise<Blob> {
+    const bytes = await writeSheet([
+      { sheet: 'Modes', data: sheet([['Size', 'fps', 'Rate (Mb/s)']]) },
+    ] as never).toBuffer();
+    const parts = unzipSync(new Uint8Array(bytes));
+    const name = Object.keys(parts).find((one) => one.startsWith('xl/worksheets/sheet')) as string;
+    const xml = strFromU8(parts[name] as Uint8Array);
+    parts[name] = strToU8(xml.replace('</sheetData>', `${rows}</sheetData>`));
+    change(parts);
+    return new Blob([zipSync(parts, { level: 6 }) as Uint8Array<ArrayBuffer>]);
+  }
+  const cell = (at: string, text: string): string => `<c r="${at}" t="inlineStr"><is><t>${text}</t></is></c>`;
+  const row = (at: number): string =>
+    `<row r="${at}">${cell(`A${at}`, '3840x2160')}${cell(`B${at}`, '50p')}${cell(`C${at}`, `${100 + (at % 400)} Mb/s`)}</row>`;
+
+  test.each([3500, 100_000])(
+    'a sheet of %i plain rows is read to its end',
+    async (rows) => {
+      const file = await packed(Array.from({ length: rows }, (_, at) => row(at + 2)).join(''));
+      const tables = await tablesOf(file);
+      expect(tables.reduce((sum, { modes }) => sum + modes, 0)).toBe(rows);
+    },
+    120_000,
+  );
+
+  test('a part of half a megabyte starts no thread of its own, which the policy of the pages forbids', async () => {
+    const made = vi.fn();
+    vi.stubGlobal('Worker', made);
+    const many = Array.from({ length: 9000 }, (_, at) => row(at + 2)).join('');
+    expect(many.length).toBeGreaterThan(500_000);
+    expect((await tablesOf(await packed(many))).length).toBeGreaterThan(0);
+    expect(made).not.toHaveBeenCalled();
+    vi.unstubAllGlobals();
+  });
+
+  test('a cell at the far end of a sheet, or a size that it only claims, takes no room', async () => {
+    const far = `<row r="1048576">${cell('XFD1048576', 'x')}</row>`;
+    expect(await read(await packed(far))).toMatchObject({ code: 'sheet-too-wide', cell: 'XFD1048576' });
+    const claims = await packed(row(2), (parts) => {
+      const name = Object.keys(parts).find((one) => one.startsWith('xl/worksheets/sheet')) as string;
+      const xml = strFromU8(parts[name] as Uint8Array).replace(/<dimension[^>]*>/, '');
+      parts[name] = strToU8(xml.replace('<sheetData>', '<dimension ref="A1:XFD1048576"/><sheetData>'));
+    });
+    expect(await tablesOf(claims)).toMatchObject([{ modes: 1 }]);
+  });
+
+  test('a hundred megabytes of zeros are refused, whether they are told or denied', async () => {
+    const zeros = await packed('', (parts) => {
+      parts['xl/worksheets/more.xml'] = new Uint8Array(100_000_000);
+    });
+    expect(zeros.size).toBeLessThan(1_000_000);
+    expect(await read(zeros)).toMatchObject({ code: 'sheet-too-large' });
+    // The same, with a size of 1,000 bytes claimed in both of its heads.
+    const bytes = new Uint8Array(await zeros.arrayBuffer());
+    const view = new DataView(bytes.buffer);
+    for (let at = 0; at + 4 < bytes.length; at += 1) {
+      const sign = view.getUint32(at, true);
+      if (sign === 0x04034b50 && view.getUint32(at + 22, true) === 100_000_000) view.setUint32(at + 22, 1000, true);
+      if (sign === 0x02014b50 && view.getUint32(at + 24, true) === 100_000_000) view.setUint32(at + 24, 1000, true);
+    }
+    const began = process.memoryUsage().arrayBuffers;
+    expect(await read(new Blob([bytes]))).toHaveProperty('code');
+    expect(process.memoryUsage().arrayBuffers - began).toBeLessThan(50_000_000);
   });
 
   test('what is none of them is refused with its reason', async () => {

@@ -1,3 +1,5 @@
+import type { SheetProblem } from './unpackSheet.ts';
+
 /** A line of a document, cut into cells, with where it stands. */
 export interface DocLine {
   /** Page of a document, or name of a sheet; null where it has neither. */
@@ -29,6 +31,7 @@ export type ManualProblem =
   | { readonly code: 'no-modes'; readonly lines: number }
   | { readonly code: 'unknown-format' }
   | { readonly code: 'old-sheet' }
+  | SheetProblem
   | { readonly code: 'too-large'; readonly max: number }
   | { readonly code: 'unreadable'; readonly message: string };
 

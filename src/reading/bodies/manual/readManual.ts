@@ -14,8 +14,13 @@ function kindOf(head: Uint8Array): 'pdf' | 'zip' | 'old-sheet' | 'text' {
 }
 
 async function sheetLines(file: Blob): Promise<Lines> {
-  const { default: readSheets } = await import('read-excel-file/universal');
-  const sheets = await readSheets(file);
+  const [{ default: readSheets }, { unpackSheet }] = await Promise.all([
+    import('read-excel-file/universal'),
+    import('./unpackSheet.ts'),
+  ]);
+  const unpacked = unpackSheet(new Uint8Array(await file.arrayBuffer()));
+  if (!unpacked.ok) return unpacked;
+  const sheets = await readSheets(new Blob([unpacked.value as Uint8Array<ArrayBuffer>]));
   const lines = sheets.flatMap(({ sheet, data }) =>
     data.map(
       (row, at): DocLine => ({
