@@ -122,10 +122,16 @@ describe('CSV', () => {
     for (const evil of [
       ...['=1+1', '+cmd', '-2+3', '@SUM(A1)', '\t=1', '\r=1', '\n=1', ' =1', '＝1', '＠x'],
       ...['=1+1\nsecond line', '-cmd\r\n', '=HYPERLINK("x")\n\n=2', '@\u2028x', '='],
+      ...['\u200b=1', '\u00ad+1', '\u2060\u200d@x', '\0=1', '\u202e=1', '\ufeff-1'],
     ]) {
       const [row] = parse(csvText(['a'], [[evil]]));
       expect(row?.a?.startsWith("'"), JSON.stringify(evil)).toBe(true);
     }
+  });
+
+  it('holds no control character but line ends and tabs', () => {
+    const [row] = parse(csvText(['a', 'b'], [['one\0\rtwo\u001b', 'tab\tstays']]));
+    expect(row).toEqual({ a: 'one\ntwo', b: 'tab\tstays' });
   });
 
   it('gives back the board that was written', () => {

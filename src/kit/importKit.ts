@@ -77,6 +77,8 @@ export function jsonRefusal(text: string): KitRefusal {
 export interface ReadKit {
   readonly kit: Kit;
   readonly version: number;
+  /** Whether the content is what was written, by the digest that the file carries; null where it carries none. */
+  readonly isWhole: boolean | null;
 }
 
 /**
@@ -89,16 +91,19 @@ export async function readKit(value: unknown): Promise<Result<ReadKit, KitRefusa
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return err({ code: 'not-a-kit' });
   const forbidden = forbiddenKey(value, '');
   if (forbidden) return err(forbidden);
-  const { format, version } = value as { format?: unknown; version?: unknown };
+  const { format, version, digest } = value as { format?: unknown; version?: unknown; digest?: unknown };
   if (format !== FORMAT) return err({ code: 'not-a-kit' });
   if (!isReadVersion(version)) {
     const isNewer = typeof version === 'number' && Number.isInteger(version) && version > 0;
     return err(isNewer ? { code: 'newer-version', version } : { code: 'other-version', version });
   }
-  const { kit, placeInFile } = migrate(value as Readonly<Record<string, unknown>>, version);
+  const file = value as Readonly<Record<string, unknown>>;
+  const { content, isWhole } =
+    digest === undefined ? { content: file, isWhole: null } : (await import('./digest.ts')).checkDigest(file);
+  const { kit, placeInFile } = migrate(content, version);
   const schema = await kitSchema();
   const checked = schema.validate(kit, { abortEarly: false, convert: false });
-  if (!checked.error) return ok({ kit: checked.value, version });
+  if (!checked.error) return ok({ kit: checked.value, version, isWhole });
   const problems = problemsOf(checked.error).map((problem) => ({ ...problem, path: placeInFile(problem.path) }));
   return err({
     code: 'invalid',

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { runs } from '../../tests/support/runs.ts';
 import { board } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { VERDICTS } from '../core/match/verdict.ts';
@@ -10,10 +11,12 @@ import { kitRefusalText } from '../text/kit/kitRefusal.ts';
 import { problemText } from '../text/kit/problem.ts';
 import demo from './demo.coolreel.json' with { type: 'json' };
 import { diffKit, isSame } from './diffKit.ts';
+import { withDigest } from './digest.ts';
 import { kitFileName, kitText } from './exportKit.ts';
 import { MAX_FILE, nesting, parseKit, readKit } from './importKit.ts';
 import { kitJsonSchema } from './jsonSchema.ts';
 import { EMPTY_KIT, type Kit, VERSION } from './kit.ts';
+import { stableText } from './stableText.ts';
 
 const kitOf = async (value: unknown): Promise<Kit> => {
   const read = await readKit(value);
@@ -40,8 +43,52 @@ describe('reading a kit', () => {
     };
     const once = await kitOf(JSON.parse(JSON.stringify(file)));
     const twice = await parseKit(kitText(once));
-    expect(twice).toEqual({ ok: true, value: { kit: once, version: VERSION } });
+    expect(twice).toEqual({ ok: true, value: { kit: once, version: VERSION, isWhole: null } });
     expect(once).toMatchObject(file);
+  });
+
+  describe('that carries the digest of what was written', () => {
+    const demoFile = kitText(withDigest(demo as unknown as Kit));
+    const read = async (text: string) => {
+      const made = await parseKit(text);
+      if (!made.ok) throw new Error(made.error.code);
+      return made.value;
+    };
+
+    it('says that it is whole, however it is set out, and keeps the digest out of the kit', async () => {
+      expect(await read(demoFile)).toMatchObject({ isWhole: true });
+      expect(await read(JSON.stringify(JSON.parse(demoFile)))).toMatchObject({ isWhole: true });
+      const { digest, ...rest } = JSON.parse(demoFile) as Record<string, unknown>;
+      const turned = Object.fromEntries(Object.entries({ digest, ...rest }).toReversed());
+      expect(await read(JSON.stringify(turned))).toMatchObject({ isWhole: true });
+      expect((await read(demoFile)).kit).not.toHaveProperty('digest');
+    });
+
+    it('or that it is not, and a file without one is read as before', async () => {
+      const changed = demoFile.replace('"capacityGB": 256', '"capacityGB": 257');
+      expect(changed).not.toBe(demoFile);
+      expect(await read(changed)).toMatchObject({ isWhole: false });
+      expect(await read(kitText(demo as unknown as Kit))).toMatchObject({ isWhole: null });
+    });
+
+    it('lets no flipped bit in unnoticed', async () => {
+      const bytes = new TextEncoder().encode(demoFile);
+      const whole = stableText((await read(demoFile)).kit);
+      // A digest whose own name was hit is a key that nobody knows.
+      const named = (kit: Kit): object => Object.fromEntries(Object.entries(kit).filter(([key]) => key in demo));
+      let unnoticed = 0;
+      let state = 7;
+      for (let n = 0; n < runs(150, 2000); n += 1) {
+        state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+        const at = state % bytes.length;
+        const flipped = bytes.slice();
+        flipped[at] = (bytes[at] as number) ^ (1 << (n % 8));
+        const made = await parseKit(new TextDecoder().decode(flipped));
+        // A flip in white space or in the digest itself leaves the content whole.
+        if (made.ok && made.value.isWhole !== false && stableText(named(made.value.kit)) !== whole) unnoticed += 1;
+      }
+      expect(unnoticed).toBe(0);
+    }, 120_000);
   });
 
   it('writes unknown optional figures as null, never as zero', async () => {

@@ -38,7 +38,7 @@ describe('a kit file of version 1', () => {
     expect(kit.version).toBe(VERSION);
     sameButMoved(JSON.parse(text), kit);
     const again = await parseKit(kitText(kit));
-    expect(again).toEqual({ ok: true, value: { kit, version: VERSION } });
+    expect(again).toEqual({ ok: true, value: { kit, version: VERSION, isWhole: null } });
   });
 
   it('has its kept takes in a list and the rates of their clips in series', async () => {

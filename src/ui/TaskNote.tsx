@@ -42,7 +42,7 @@ export function TaskNote({ state, what, onAgain }: TaskNoteProps) {
     case 'failed':
       return (
         <div className={css.note} role="alert">
-          <span>This could not be worked out ({state.message}). Change the take, or try again.</span>
+          <span>This could not be worked out. Change what is asked, or try again.</span>
           <button type="button" className="plain-button" onClick={onAgain}>
             Try again
           </button>

@@ -5,6 +5,7 @@ import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { mergedLog, type ToldPress } from '../../core/rotation/merge.ts';
 import { lastPresses } from '../../core/rotation/states.ts';
+import { travellingLine } from '../../text/travel.ts';
 import { KEY } from './pressKey.ts';
 
 /** What another device knows of a day. */
@@ -95,7 +96,7 @@ export function statesCode(
         press.cardId,
         CARD_STATES.indexOf(press.to),
         newest - secondsOf(Date.parse(press.at)),
-        press.who.slice(0, 12),
+        travellingLine(press.who).slice(0, 12),
         [press, ...before.toReversed().slice(0, most)].map(keyOf).join(''),
         press.bodyId ?? '',
         press.bodyId ? (press.slotId ?? '') : '',
@@ -150,7 +151,7 @@ const toldOf = (
   at: new Date(EPOCH + at * 1000).toISOString(),
   cardId,
   to: entryAt(CARD_STATES, state),
-  who,
+  who: travellingLine(who),
   ...more,
 });
 

@@ -1,6 +1,7 @@
 import type { Plan } from '../../core/kit/plan.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import { shortageText } from '../../text/day/day.ts';
+import { type CalendarEntry, calendarText } from '../kit/calendar.ts';
 import { csvText } from '../kit/csv.ts';
 import { policyOf } from '../match/policy.ts';
 import { computation } from '../tasks/clients.ts';
@@ -99,31 +100,26 @@ export function dayCsv(day: PlannedDay, clock: DayClock, names: Names): string {
 }
 
 /** Swaps and shortages as calendar entries that call beforehand. */
-export async function dayCalendar(plan: Plan, day: PlannedDay, clock: DayClock, names: Names): Promise<string> {
-  const { createEvents } = await import('ics');
-  const stamp = (seconds: number): [number, number, number, number, number] => {
-    const moment = new Date(clock.realMoment(seconds));
-    return [
-      ...([moment.getUTCFullYear(), moment.getUTCMonth() + 1, moment.getUTCDate()] as const),
-      ...([moment.getUTCHours(), moment.getUTCMinutes()] as const),
-    ];
+export function dayCalendar(plan: Plan, day: PlannedDay, clock: DayClock, names: Names): Promise<string> {
+  const entry = (id: string, at: number, title: string, description: string): CalendarEntry => {
+    const moment = new Date(clock.realMoment(at));
+    return {
+      id: `${plan.id}-${id}`,
+      title,
+      description,
+      start: [
+        ...([moment.getUTCFullYear(), moment.getUTCMonth() + 1, moment.getUTCDate()] as const),
+        ...([moment.getUTCHours(), moment.getUTCMinutes()] as const),
+      ],
+      lasts: { minutes: 1 },
+      calls: { minutes: ALARM },
+    };
   };
-  const event = (id: string, at: number, title: string, description: string) => ({
-    uid: `${plan.id}-${id}@cool-reel`,
-    title,
-    description,
-    calName: plan.name,
-    start: stamp(at),
-    startInputType: 'utc' as const,
-    startOutputType: 'utc' as const,
-    duration: { minutes: 1 },
-    alarms: [{ action: 'display' as const, description: title, trigger: { before: true, minutes: ALARM } }],
-  });
-  const events = [
+  return calendarText(plan.name, [
     ...day.changes
       .filter(({ inCardId }) => inCardId !== null)
       .map((one, n) =>
-        event(
+        entry(
           `swap-${n}`,
           one.atSeconds,
           `${names.body(one.bodyId)}: ${one.outCardId ? `${names.card(one.outCardId)} → ` : ''}${names.card(one.inCardId as string)}`,
@@ -133,17 +129,14 @@ export async function dayCalendar(plan: Plan, day: PlannedDay, clock: DayClock, 
     ...day.shortages
       .filter(({ missingMinutes }) => missingMinutes > 0)
       .map((one, n) =>
-        event(
+        entry(
           `short-${n}`,
           one.atSeconds,
           `Short: ${one.bodyId ? names.body(one.bodyId) : ''}`,
           shortageText(one, names),
         ),
       ),
-  ];
-  const { error, value } = createEvents(events, { productId: 'cool-reel', calName: plan.name });
-  if (error || value == null) throw error ?? new Error('no calendar');
-  return value;
+  ]);
 }
 
 /** A day as a file; null where it could not be planned. */

@@ -10,6 +10,7 @@ import { TEST_COLUMNS } from '../../reading/prove/testsCsv.ts';
 import { PRICE_COLUMNS } from '../../reading/shop/pricesCsv.ts';
 import { findingText } from '../../text/match/finding.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
+import { travelling } from '../../text/travel.ts';
 
 type Cell = string | number | null | undefined;
 
@@ -17,11 +18,13 @@ type Cell = string | number | null | undefined;
  * Cells that a spreadsheet would take for a formula: by their first sign, wide forms of it and white space before it
  * included. Nothing is asked of what follows: the library's own rule stops at the first line break and lets such a cell pass.
  */
-const FORMULA = /^\s*[=+\-@＝＋－＠]|^[\t\r\n]/;
+const FORMULA = /^[\s\p{Cf}]*[=+\-@＝＋－＠]|^[\t\r\n]/u;
+
+const cellText = (cell: Cell): string | number => (typeof cell === 'string' ? travelling(cell) : (cell ?? ''));
 
 /** Comma-separated, quoted where needed, with a byte-order mark; cells that a spreadsheet would run are neutralised. */
 export const csvText = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
-  `\ufeff${Papa.unparse([[...head], ...rows.map((row) => row.map((cell) => cell ?? ''))], { escapeFormulae: FORMULA })}\r\n`;
+  `\ufeff${Papa.unparse([[...head], ...rows.map((row) => row.map(cellText))], { escapeFormulae: FORMULA })}\r\n`;
 
 const BOARD_HEAD = [
   'body',

@@ -1,4 +1,5 @@
 import type { Body } from '../../core/kit/model.ts';
+import { withDigest } from '../../kit/digest.ts';
 import { kitText } from '../../kit/exportKit.ts';
 import { EMPTY_KIT } from '../../kit/kit.ts';
 import { readStoredKit } from '../../store/read.ts';
@@ -19,11 +20,14 @@ const plainName = (name: string): string =>
  */
 export function bodyFile(body: Body): ExportedFile {
   const { approved, ...given } = body;
-  return { name: `${plainName(body.name)}.coolreel.json`, text: kitText({ ...EMPTY_KIT, bodies: [given] }) };
+  return {
+    name: `${plainName(body.name)}.coolreel.json`,
+    text: kitText(withDigest({ ...EMPTY_KIT, bodies: [given] })),
+  };
 }
 
 /** The wallet as it is stored, alone, as a kit file. */
 export async function storedWallet(): Promise<ExportedFile> {
   const { cards } = await readStoredKit(database);
-  return { name: `wallet-${today()}.coolreel.json`, text: kitText({ ...EMPTY_KIT, cards }) };
+  return { name: `wallet-${today()}.coolreel.json`, text: kitText(withDigest({ ...EMPTY_KIT, cards })) };
 }

@@ -18,6 +18,8 @@ export interface ImportPreview {
   readonly incoming: readonly Incoming[];
   /** The version the file has; the kit is shown as it is after migration. */
   readonly version: number;
+  /** False where the file is not what was written, by its own digest. */
+  readonly isWhole: boolean | null;
 }
 
 /** Reads a chosen file and says what importing it would do; changes nothing. */
@@ -28,9 +30,9 @@ export async function previewImport(file: File): Promise<Result<ImportPreview, K
   if (!told.ok) return err({ code: 'unread' });
   const read = told.value;
   if (!read.ok) return read;
-  const { kit, version } = read.value;
+  const { kit, version, isWhole } = read.value;
   const before = await readStoredKit(database);
   const diff = diffKit(before, kit);
   const nothingYet = LISTS.every((list) => before[list].length === 0);
-  return ok({ kit, diff, same: isSame(diff), nothingYet, incoming: incoming(before, kit), version });
+  return ok({ kit, diff, same: isSame(diff), nothingYet, incoming: incoming(before, kit), version, isWhole });
 }

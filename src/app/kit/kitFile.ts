@@ -63,8 +63,11 @@ export interface ExportedFile {
  * @returns `too-large` where the file could not be read again; nothing is written then
  */
 export async function exportKit(): Promise<Result<ExportedFile, KitRefusal>> {
-  const { MAX_FILE } = await import('../../kit/importKit.ts');
-  const kit = await readStoredKit(database);
+  const [{ MAX_FILE }, { withDigest }] = await Promise.all([
+    import('../../kit/importKit.ts'),
+    import('../../kit/digest.ts'),
+  ]);
+  const kit = withDigest(await readStoredKit(database));
   const spaced = kitText(kit);
   const text = spaced.length <= MAX_FILE ? spaced : compactKitText(kit);
   if (text.length > MAX_FILE) return err({ code: 'too-large', length: text.length, max: MAX_FILE });

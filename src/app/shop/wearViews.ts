@@ -7,6 +7,7 @@ import type { Between } from '../../core/shop/wear/wear.ts';
 import { toMegabits } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
+import { calendarText } from '../kit/calendar.ts';
 import type { Draft } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
 
@@ -89,25 +90,17 @@ export const newStanding = (): Draft<StandingCamera> => ({
 /** The day a card is to be replaced by, as a calendar entry that calls two weeks beforehand. */
 export async function replaceCalendar({ camera, card, replaceBy }: StandingView): Promise<string | null> {
   if (!replaceBy) return null;
-  const { createEvents } = await import('ics');
   const [year, month, day] = replaceBy[0].split('-').map(Number) as [number, number, number];
-  const title = `Replace the card of ${camera.name}${card ? ` (${card.label})` : ''}`;
-  const { error, value } = createEvents(
-    [
-      {
-        uid: `${camera.id}-replace@cool-reel`,
-        title,
-        calName: 'Cards to replace',
-        description: `By the sooner end of what is known of it; it may last until ${replaceBy[1]}. Copy what is on it first.`,
-        start: [year, month, day],
-        duration: { days: 1 },
-        alarms: [{ action: 'display', description: title, trigger: { before: true, weeks: 2 } }],
-      },
-    ],
-    { productId: 'cool-reel', calName: 'Cards to replace' },
-  );
-  if (error || value == null) throw error ?? new Error('no calendar');
-  return value;
+  return calendarText('Cards to replace', [
+    {
+      id: `${camera.id}-replace`,
+      title: `Replace the card of ${camera.name}${card ? ` (${card.label})` : ''}`,
+      description: `By the sooner end of what is known of it; it may last until ${replaceBy[1]}. Copy what is on it first.`,
+      start: [year, month, day],
+      lasts: { days: 1 },
+      calls: { weeks: 2 },
+    },
+  ]);
 }
 
 /** What is known of the wear of one card: what was written to it, and the cameras that never stop writing to it. */

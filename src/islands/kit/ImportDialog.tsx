@@ -7,7 +7,7 @@ import type { KitRefusal } from '../../kit/importKit.ts';
 import { VERSION } from '../../kit/kit.ts';
 import type { Incoming, MergeChoice } from '../../kit/mergeKit.ts';
 import { listWord } from '../../text/kit/editRefusal.ts';
-import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
+import { kitRefusalText, NOT_WHOLE } from '../../text/kit/kitRefusal.ts';
 import { problemText } from '../../text/kit/problem.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -55,6 +55,11 @@ export default function ImportDialog({ onClose }: { readonly onClose: () => void
         {preview && !preview.ok && <Refusal refusal={preview.error} />}
         {preview?.ok && (
           <>
+            {preview.value.isWhole === false && (
+              <p className="tone-hot" role="alert">
+                {NOT_WHOLE}
+              </p>
+            )}
             {!preview.value.nothingYet && (
               <fieldset className={css.ways}>
                 <legend className="unseen">How it comes in</legend>

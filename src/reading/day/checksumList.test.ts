@@ -62,6 +62,13 @@ describe('two copies', () => {
   });
 });
 
+describe('an escaped path', () => {
+  it('is unescaped once: what an escaped backslash leaves is a backslash, and the n behind it is an n', () => {
+    const read = readChecksumList(`\\${'a'.repeat(32)}  CLIP/a\\\\nb\n\\${'b'.repeat(32)}  CLIP/c\\nd`);
+    expect(read.ok && read.value.files.map(({ path }) => path)).toEqual(['CLIP/a/nb', 'CLIP/c\nd']);
+  });
+});
+
 describe('lists as the programs of this machine write them (GNU coreutils)', () => {
   const folder = mkdtempSync(join(tmpdir(), 'cool-reel-sums-'));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));

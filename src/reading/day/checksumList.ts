@@ -18,9 +18,12 @@ const PLAIN = /^(\\?)([0-9a-f]+)[ \t]+\*?(.+)$/i;
 /** `SHA256 (path) = sum`, as the programs of BSD and `--tag` write. */
 const TAGGED = /^(?:[A-Z0-9_/-]+)\s*\((.+)\)\s*=\s*([0-9a-f]+)$/i;
 
+const ESCAPED = { '\\': '\\', n: '\n', r: '\r' } as const;
+
 /** A path as it is compared: whatever system wrote it. */
 const plainPath = (path: string, isEscaped: boolean): string => {
-  const read = isEscaped ? path.replace(/\\n/g, '\n').replace(/\\\\/g, '\\') : path;
+  // One pass: what an escaped backslash leaves is no second escape.
+  const read = isEscaped ? path.replace(/\\([\\nr])/g, (_, sign) => ESCAPED[sign as keyof typeof ESCAPED]) : path;
   return read
     .replaceAll('\\', '/')
     .replace(/^(?:\.\/)+/, '')

@@ -35,6 +35,6 @@ export function manualProblemText(problem: ManualProblem): string {
     case 'sheet-too-wide':
       return `This spreadsheet reaches to cell ${problem.cell}: more than ${plain(problem.max)} cells. Delete what stands far out, or save the table as CSV.`;
     case 'unreadable':
-      return `This file could not be read (${problem.message}). Is it whole? Copy the table, and paste it below.`;
+      return 'This file could not be read. Is it whole? Copy the table, and paste it below.';
   }
 }

@@ -1,6 +1,10 @@
 import { assertNever } from '../../core/result.ts';
 import type { KitRefusal } from '../../kit/importKit.ts';
 
+/** A file whose content is not what its digest was made of. */
+export const NOT_WHOLE =
+  'This file is not as it was written: its digest does not fit. If nobody changed it by hand it was damaged on its way: look closely at what comes in, or fetch it again.';
+
 /** Why a kit file was refused: what, where, what to do. Always ends in the same assurance. */
 export function kitRefusalText(refusal: KitRefusal): string {
   switch (refusal.code) {

@@ -14,7 +14,7 @@ const PART_MISSING =
 export const partFailedText = (thrown: unknown): string =>
   isPartMissing(thrown)
     ? PART_MISSING
-    : `This part of the page came to a stop (${thrown instanceof Error ? thrown.message : String(thrown)}). What is saved is safe, and what you typed is kept: the rest of the page goes on.`;
+    : 'This part of the page came to a stop. What is saved is safe, and what you typed is kept: the rest of the page goes on.';
 
 /** Said of a picture or file where text belongs. */
 export const STRAY_FILE =

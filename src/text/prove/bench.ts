@@ -32,7 +32,7 @@ export function faultText(fault: BenchFault): string {
     case 'changed':
       return `${fault.pages === 1 ? 'A piece' : `${plain(fault.pages)} pieces`} of 4 kB came back otherwise than written, the first at ${size(fault.at)}. Do not record on it.`;
     case 'unreadable':
-      return `It could not be read at ${size(fault.at)} (${fault.message}).`;
+      return `It could not be read at ${size(fault.at)} and what lies behind it was not looked at.`;
   }
 }
 

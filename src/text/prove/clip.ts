@@ -55,7 +55,7 @@ export function clipProblemText(problem: ClipProblem): string {
     case 'too-long':
       return `This clip has more than ${plain(problem.max)} frames. Cut it.`;
     case 'unreadable':
-      return `This file could not be read to its end (${problem.message}). Was its card pulled?`;
+      return 'This file could not be read to its end. Was its card pulled? Copy it again.';
   }
 }
 

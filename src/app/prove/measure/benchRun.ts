@@ -3,6 +3,7 @@ import { useSyncExternalStore } from 'react';
 import type { BenchOutcome, BenchTick } from '../../../core/prove/bench/bench.ts';
 import { analyseTrace } from '../../../core/prove/trace/analyse.ts';
 import type { TraceReading } from '../../../core/prove/trace/trace.ts';
+import { thrownText } from '../../../text/thrown.ts';
 import type { FolderLook } from '../../../workers/bench/folderTarget.ts';
 import type { BenchPlace, BenchRequest } from '../../../workers/bench.protocol.ts';
 import type { BenchWorker } from '../../../workers/start.ts';
@@ -55,8 +56,6 @@ async function theWorker(): Promise<BenchWorker> {
   return started;
 }
 
-const said = (thrown: unknown): string => (thrown instanceof Error ? thrown.message : String(thrown));
-
 /** A page that is being measured with should not be closed by a slip, nor the screen put to sleep. */
 const stay = (event: BeforeUnloadEvent): void => event.preventDefault();
 
@@ -107,7 +106,7 @@ export async function startBench(request: BenchRequest, cardId: string, isFresh:
       : found;
     set({ phase: 'done', request, cardId, outcome, reading: read(outcome.writeRates), isFresh });
   } catch (thrown) {
-    if (state.phase === 'running') set({ phase: 'failed', message: said(thrown) });
+    if (state.phase === 'running') set({ phase: 'failed', message: thrownText(thrown) });
   } finally {
     await hold(false);
   }

@@ -15,6 +15,7 @@ import {
 import { forgetBench, lookAt, removeLeft, startBench, useBench } from '../../../app/prove/measure/benchRun.ts';
 import { newSeed } from '../../../app/prove/measure/seed.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
+import { thrownText } from '../../../text/thrown.ts';
 import { BenchChoose } from './BenchChoose.tsx';
 import { BenchFound } from './BenchFound.tsx';
 import { BenchLooked } from './BenchLooked.tsx';
@@ -22,7 +23,6 @@ import { BenchRunning } from './BenchRunning.tsx';
 import css from './measure.module.css';
 
 const OWN_NAME = 'this computer’s own disk';
-const said = (thrown: unknown): string => (thrown instanceof Error ? thrown.message : String(thrown));
 const isAbort = (thrown: unknown): boolean => thrown instanceof DOMException && thrown.name === 'AbortError';
 
 /** A card measured here and now: written with a pattern, read back, and compared. */
@@ -59,7 +59,9 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
       const look = await lookAt(place);
       if (look) setLooked({ place, name, look, rememberedId });
     } catch (thrown) {
-      setMessage(`${name} could not be looked at (${said(thrown)}). Is the card in, and is the permission given?`);
+      setMessage(
+        `${name} could not be looked at (${thrownText(thrown)}). Is the card in, and is the permission given?`,
+      );
     }
   };
   const chooseFolder = async (): Promise<void> => {
@@ -69,7 +71,7 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
       ).showDirectoryPicker({ mode: 'readwrite', id: 'cool-reel-bench' });
       await examine({ kind: 'folder', folder }, folder.name, null);
     } catch (thrown) {
-      if (!isAbort(thrown)) setMessage(`No folder was opened (${said(thrown)}).`);
+      if (!isAbort(thrown)) setMessage(`No folder was opened (${thrownText(thrown)}).`);
     }
   };
   const openLeft = async (one: ChosenFolder): Promise<void> => {
@@ -95,7 +97,7 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
           : `There are other files in its folder in ${name}: they are left as they are.`,
       );
     } catch (thrown) {
-      setMessage(`Not everything could be removed (${said(thrown)}). Put the card in again and try once more.`);
+      setMessage(`Not everything could be removed (${thrownText(thrown)}). Put the card in again and try once more.`);
     }
   };
   const start = (
