@@ -166,5 +166,15 @@ export const takeBack = async (db: Db, id: number, at: string, read: ReadState) 
 export const makeAgain = async (db: Db, id: number, at: string, read: ReadState) =>
   move(db, await db.changes.get(id), { back: false, at }, read);
 
+/** When an entry was last changed, ISO time; null where nothing is known of it. A swap of kits changes all entries. */
+export async function lastChanged(db: Db, list: ListKey, id: string): Promise<string | null> {
+  const found = await db.changes
+    .orderBy('id')
+    .reverse()
+    .filter(({ rows, swap }) => swap !== null || rows.some((row) => row.list === list && row.id === id))
+    .first();
+  return found?.at ?? null;
+}
+
 /** The changes that can be taken back or made again, newest first. */
 export const listChanges = (db: Db): Promise<ChangeRow[]> => db.changes.orderBy('id').reverse().toArray();

@@ -5,7 +5,7 @@ import { type FormEventHandler, useEffect, useRef, useState } from 'react';
 import { type Draft, drafted, settled } from '../app/kit/draft.ts';
 import { fieldErrors } from '../app/kit/formValues.ts';
 import { keepStorage } from '../app/kit/storage.ts';
-import { dropUnsaved, keepUnsaved, type UnsavedList, unsavedOf } from '../app/kit/unsaved.ts';
+import { dropUnsaved, isOutdated, keepUnsaved, type UnsavedList, unsavedOf } from '../app/kit/unsaved.ts';
 import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
@@ -99,6 +99,18 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   }, [api, item, touched]);
 
   const id = item.id as string;
+  // What was typed before the entry was last stored is not shown in its place: a browser that was killed brings it back.
+  useEffect(() => {
+    if (!left || isSameValue(left.base, newest.current)) return;
+    void isOutdated(list, left).then((outdated) => {
+      if (!outdated || !isSameValue(api.getValues(), left.values)) return;
+      dropUnsaved(list, left.values.id);
+      setResumed(null);
+      shown.current = newest.current;
+      taken.current = newest.current;
+      replaceValues(api, newest.current);
+    });
+  }, [api, left, list]);
   useEffect(() => {
     if (touched)
       keepUnsaved(list, {

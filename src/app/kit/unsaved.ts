@@ -1,6 +1,8 @@
 import type { ListKey } from '../../kit/collections.ts';
 import { VERSION } from '../../kit/kit.ts';
 import { isSameValue } from '../../kit/patch.ts';
+import { lastChanged } from '../../store/history.ts';
+import { database } from './database.ts';
 
 /** What was typed into a form and not saved, kept in the browser until it is. */
 export interface Unsaved {
@@ -62,6 +64,24 @@ export function unsavedNew(list: UnsavedList): readonly Unsaved[] {
     .flatMap((key) => readKept(key) ?? [])
     .filter(({ base }) => base === null)
     .sort((a, b) => b.at.localeCompare(a.at));
+}
+
+/**
+ * Whether what was left unsaved of an entry is older than the entry: a browser that was killed may bring back what was typed
+ * before the last save. Blocks of a plan are not asked: their plan is what was changed.
+ */
+export async function isOutdated(list: UnsavedList, { at, values }: Unsaved): Promise<boolean> {
+  if (list === 'blocks') return false;
+  const changed = await quietlyAsync(() => lastChanged(database, list, values.id), null);
+  return changed !== null && changed > at;
+}
+
+async function quietlyAsync<T>(work: () => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await work();
+  } catch {
+    return otherwise;
+  }
 }
 
 const readKept = (key: string): Unsaved | null =>
