@@ -59,7 +59,7 @@ describe('clock times against Intl, the language’s own time zones', () => {
       expect(wall(clock.moment(seconds ?? 0), timeZone)).toBe(from);
       expect(wall(clock.moment(0), timeZone)).toBe(start);
     }
-    expect(clock.onWall(seconds ?? 0)).toEqual({ time: from, day: 1 });
+    expect(clock.onWall(seconds ?? 0)).toMatchObject({ time: from, day: 1 });
   });
 
   it('a press is read in whatever offset it was noted', () => {
@@ -75,6 +75,33 @@ describe('clock times against Intl, the language’s own time zones', () => {
     expect(clock.ofBlock({ from: '02:30', day: null })).toBeNull();
     expect(clock.ofBlock({ from: '03:00', day: null })).toBe(6 * 3600);
     expect(at('2027-03-27', '20:00', null).ofBlock({ from: '02:30', day: null }), 'without a zone').toBe(6.5 * 3600);
+  });
+
+  it('a time of the night the clocks go back comes twice: the first unless the second is said, and both are told apart', () => {
+    const clock = at('2027-10-30', '20:00', 'Europe/Berlin');
+    const block = { from: '02:00', day: null };
+    expect(clock.comesTwice(block)).toBe(true);
+    expect(['01:59', '03:00'].map((from) => clock.comesTwice({ from, day: null }))).toEqual([false, false]);
+    expect(at('2027-10-30', '20:00', null).comesTwice(block), 'without a zone').toBe(false);
+    const [first, second] = [clock.ofBlock(block), clock.ofBlock({ ...block, turn: 'second' })];
+    expect([first, second]).toEqual([6 * 3600, 7 * 3600]);
+    // By the platform's own table of time zones: 02:00 at +02:00, then at +01:00.
+    expect(clock.iso(first ?? 0)).toBe('2027-10-31T02:00:00+02:00');
+    expect(clock.iso(second ?? 0)).toBe('2027-10-31T02:00:00+01:00');
+    expect(clock.onWall(first ?? 0)).toEqual({ time: '02:00', day: 1, turn: 'first' });
+    expect(clock.onWall(second ?? 0)).toEqual({ time: '02:00', day: 1, turn: 'second' });
+    const said = dayNames({ bodies: [], cards: [] }, { blocks: [], readers: [] } as unknown as Plan, clock);
+    expect([first, second, 8 * 3600].map((seconds) => said.clock(seconds ?? 0))).toEqual([
+      '02:00 (1st) +1 d',
+      '02:00 (2nd) +1 d',
+      '03:00 +1 d',
+    ]);
+  });
+
+  it('a start that the night to summer time leaves out is refused like a block', () => {
+    expect(dayClock({ date: '2027-03-28', start: '02:30', timeZone: 'Europe/Berlin' })).toBeNull();
+    expect(dayClock({ date: '2027-03-28', start: '03:00', timeZone: 'Europe/Berlin' })).not.toBeNull();
+    expect(dayClock({ date: '2027-03-28', start: '02:30', timeZone: null }), 'without a zone').not.toBeNull();
   });
 
   it('is none where date, start or zone is none', () => {

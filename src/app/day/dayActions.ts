@@ -59,10 +59,12 @@ export const saveBlock = (plan: Plan, block: PlanBlock): Promise<Written> =>
   }));
 
 /** Moves a block: where it was changed elsewhere meanwhile only its time is another. */
-export const moveBlock = (plan: Plan, { id, from, day, minutes }: PlanBlock): Promise<Written> =>
+export const moveBlock = (plan: Plan, { id, from, day, turn, minutes }: PlanBlock): Promise<Written> =>
   changePlan(plan, DAY_CHANGE.block(plan.name), (now) => ({
     ...now,
-    blocks: now.blocks.map((one) => (one.id === id ? { ...one, from, day: day ?? null, minutes } : one)),
+    blocks: now.blocks.map((one) =>
+      one.id === id ? { ...one, from, day: day ?? null, turn: turn ?? null, minutes } : one,
+    ),
   }));
 
 export const removeBlock = (plan: Plan, block: PlanBlock): Promise<Written> =>

@@ -106,7 +106,7 @@ export function dayCalendar(plan: Plan, day: PlannedDay, clock: DayClock, names:
     return {
       id: `${plan.id}-${id}`,
       title,
-      description,
+      description: clock.onWall(at).turn === null ? description : `${names.clock(at)}. ${description}`,
       start: [
         ...([moment.getUTCFullYear(), moment.getUTCMonth() + 1, moment.getUTCDate()] as const),
         ...([moment.getUTCHours(), moment.getUTCMinutes()] as const),

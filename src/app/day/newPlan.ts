@@ -112,5 +112,5 @@ export function shiftedBlock(
   const day = (block.day ?? impliedDay(block.from, begin)) + Math.floor(at / 1440);
   if (day < 0 || day > RANGES.planDay.max) return { ...block, minutes };
   const from = clockTimeOf(at);
-  return { ...block, minutes, from, day: day === impliedDay(from, begin) ? null : day };
+  return { ...block, minutes, from, day: day === impliedDay(from, begin) ? null : day, turn: null };
 }

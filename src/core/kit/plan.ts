@@ -3,6 +3,11 @@ import type { CardState } from './model.ts';
 
 /** The shapes of a shoot day, as the kit file writes them: units are in the key names. Null means not told. */
 
+/** Of a clock time that comes twice, one. */
+export const TURNS = ['first', 'second'] as const;
+/** Of a clock time that comes twice, one. */
+export type Turn = (typeof TURNS)[number];
+
 /** A stretch of the day in which one body records in one mode. */
 export interface PlanBlock {
   readonly id: string;
@@ -13,6 +18,8 @@ export interface PlanBlock {
   readonly from: string;
   /** Days after the plan's date, where a clock time alone does not tell. */
   readonly day?: number | null;
+  /** Which one of a clock time that comes twice in the night the clocks go back; null: not told. */
+  readonly turn?: Turn | null;
   readonly minutes: number;
   /** Share of it that is recorded, above 0 to 1. */
   readonly rolling: number;

@@ -46,7 +46,7 @@ const input = (plan: Plan, change: Partial<DayInput> & Partial<DayInput['kit']> 
   kit: { bodies: change.bodies ?? [aBody()], cards: change.cards ?? [aCard()], tests: [] },
   plan,
   policy: change.policy ?? DEFAULT_POLICY,
-  times: { ofBlock: ({ from }) => hours(from), ofPress: ({ at }) => hours(at) },
+  times: { comesTwice: () => false, ofBlock: ({ from }) => hours(from), ofPress: ({ at }) => hours(at) },
   now: change.now ?? null,
 });
 const plan = (made: Plan, change: Parameters<typeof input>[1] = {}): PlannedDay => plannedDay(input(made, change));
@@ -212,6 +212,16 @@ describe('on the day', () => {
     expect(now.nowSeconds).toBe(hours('09:11'));
     expect(now.rolls[0]?.cardId).toBe('c2');
     expect(now.offloads[0]).toMatchObject({ cardId: 'c', fromSeconds: hours('09:11') });
+  });
+});
+
+describe('a night in which the clocks go back', () => {
+  it('is asked about where nobody said which of two times is meant, and not where somebody did', () => {
+    const asked = input(aPlan({ blocks: [aBlock({ id: 'k' })] }));
+    const times = { ...asked.times, comesTwice: () => true };
+    expect(plannedDay({ ...asked, times }).faults).toEqual([{ code: 'comes-twice', blockId: 'k' }]);
+    const told = { ...asked.plan, blocks: asked.plan.blocks.map((block) => ({ ...block, turn: 'second' as const })) };
+    expect(plannedDay({ ...asked, times, plan: told }).faults).toEqual([]);
   });
 });
 

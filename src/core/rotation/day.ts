@@ -16,6 +16,8 @@ export type DayFault =
   | { readonly code: 'mode-gone'; readonly blockId: string }
   | { readonly code: 'no-rate'; readonly blockId: string }
   | { readonly code: 'no-time'; readonly blockId: string }
+  /** Its clock time comes twice that night, and nobody said which: the first is taken. */
+  | { readonly code: 'comes-twice'; readonly blockId: string }
   | { readonly code: 'overlap'; readonly blockId: string; readonly otherId: string }
   | { readonly code: 'card-gone'; readonly cardId: string }
   | { readonly code: 'card-retired'; readonly cardId: string }
@@ -26,6 +28,8 @@ export type DayFault =
 interface DayTimes {
   /** Null where the time is none. */
   readonly ofBlock: (block: PlanBlock) => number | null;
+  /** Whether a clock time comes twice that night. */
+  readonly comesTwice: (block: PlanBlock) => boolean;
   readonly ofPress: (press: PlanPress) => number | null;
 }
 
@@ -79,6 +83,7 @@ function timedBlocks({ kit, plan, times }: DayInput, faults: DayFault[]): readon
       const rate = streamRate(mode);
       if (!rate.ok) faults.push({ code: 'no-rate', blockId });
       else {
+        if (block.turn == null && times.comesTwice(block)) faults.push({ code: 'comes-twice', blockId });
         const each = rate.value.average / sharesOf(body);
         timed.push({ block, body, mode, rate: each, from, to: from + block.minutes * 60 });
       }

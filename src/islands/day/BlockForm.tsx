@@ -1,10 +1,14 @@
 import { Checkbox } from '@mantine/core';
+import { useMemo } from 'react';
 import { removeBlock, saveBlock } from '../../app/day/dayActions.ts';
+import { clockFor } from '../../app/day/dayClock.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
 import { drafted } from '../../app/kit/draft.ts';
-import type { Plan, PlanBlock } from '../../core/kit/plan.ts';
+import type { Plan, PlanBlock, Turn } from '../../core/kit/plan.ts';
 import { blockSchema } from '../../kit/schemas/plan.ts';
+import { TURN_LABELS } from '../../text/day/names.ts';
 import { BodyModeChips } from '../../ui/BodyModeChips.tsx';
+import { Chips } from '../../ui/Chips.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { NumberField, TextField } from '../../ui/fields.tsx';
 import { PanelForm } from '../../ui/PanelForm.tsx';
@@ -38,6 +42,14 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
   const { form } = itemForm;
   const { values } = form;
   const field = form.getInputProps;
+  const isTwice = useMemo(
+    () =>
+      clockFor(plan)?.comesTwice({
+        from: String(values.from),
+        day: typeof values.day === 'number' ? values.day : null,
+      }) ?? false,
+    [plan, values.from, values.day],
+  );
   const error = (key: string) => (form.errors[key] ? (ASKED[key] ?? form.errors[key]) : undefined);
   return (
     <PanelForm
@@ -64,6 +76,14 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
         <ClockField label="From" props={field('from')} />
         <NumberField label="For" unit="min" props={field('minutes')} />
       </div>
+      {isTwice && (
+        <Chips
+          legend={`${String(values.from)} comes twice that night: which?`}
+          choices={(Object.keys(TURN_LABELS) as Turn[]).map((turn) => ({ value: turn, label: TURN_LABELS[turn] }))}
+          value={values.turn ?? ''}
+          onChange={(turn) => form.setFieldValue('turn', turn)}
+        />
+      )}
       <TextField label="Name" placeholder="what it is called" props={field('name')} />
       <NumberField
         label="Share that rolls"

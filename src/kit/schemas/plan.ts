@@ -11,6 +11,7 @@ import {
   type PlanPress,
   type PlanReader,
   type PlanRules,
+  TURNS,
 } from '../../core/kit/plan.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { FORM_KEYS } from '../../core/standards/forms.ts';
@@ -38,6 +39,7 @@ export const blockSchema = objectOf<PlanBlock>({
   modeId: id,
   from: clockTime.required(),
   day: within(RANGES.planDay).integer().allow(null),
+  turn: oneOf(TURNS).allow(null),
   minutes: within(RANGES.blockMinutes).required(),
   rolling: within(RANGES.rolling).required(),
   gapFree: Joi.boolean().required(),

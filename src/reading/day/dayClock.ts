@@ -1,10 +1,12 @@
 import { DateTime } from 'luxon';
-import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
+import type { Plan, PlanBlock, PlanPress, Turn } from '../../core/kit/plan.ts';
 
 /** A clock of one plan: what its clock times are in seconds from its start, and back. */
 export interface DayClock {
   /** Null where there is no such time. */
-  readonly ofBlock: (block: Pick<PlanBlock, 'from' | 'day'>) => number | null;
+  readonly ofBlock: (block: Pick<PlanBlock, 'from' | 'day' | 'turn'>) => number | null;
+  /** Whether its clock time comes twice that night. */
+  readonly comesTwice: (block: Pick<PlanBlock, 'from' | 'day'>) => boolean;
   readonly ofPress: (press: Pick<PlanPress, 'at' | 'aheadSeconds'>) => number | null;
   /** Seconds of a moment, milliseconds since 1970. */
   readonly ofMoment: (at: number) => number;
@@ -13,7 +15,12 @@ export interface DayClock {
   /** The moment on this device's clock at which it would press: without a time zone its own wall clock counts. */
   readonly realMoment: (seconds: number) => number;
   /** HH:MM on the wall, and how many days after the plan's date. */
-  readonly onWall: (seconds: number) => { readonly time: string; readonly day: number };
+  readonly onWall: (seconds: number) => {
+    readonly time: string;
+    readonly day: number;
+    /** Which of two, where the time comes twice; null where it comes once. */
+    readonly turn: Turn | null;
+  };
   /** The moment as ISO text with its offset. */
   readonly iso: (seconds: number) => string;
 }
@@ -27,18 +34,25 @@ export interface DayClock {
 export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' | 'timeZone'>): DayClock | null {
   const zone = timeZone || 'utc';
   const begin = DateTime.fromISO(`${date}T${start}`, { zone });
-  if (!begin.isValid) return null;
+  // A start that a change of clocks leaves out is none; the library would take the next one, without a word.
+  if (!begin.isValid || begin.toFormat('HH:mm') !== start) return null;
   const first = begin.startOf('day');
   // Without a time zone a moment is what the clock on the wall showed where it was noted.
   const onClock = (moment: DateTime): DateTime => (timeZone ? moment : moment.setZone('utc', { keepLocalTime: true }));
   const seconds = (moment: DateTime): number => moment.diff(begin, 'seconds').seconds;
+  /** All moments of a clock time: none, one, or in the night the clocks go back two, the earlier first. */
+  const momentsOf = ({ from, day }: Pick<PlanBlock, 'from' | 'day'>): readonly DateTime[] => {
+    const on = first.plus({ days: day ?? (from < start ? 1 : 0) });
+    const moment = DateTime.fromISO(`${on.toISODate()}T${from}`, { zone });
+    return moment.isValid && moment.toFormat('HH:mm') === from ? moment.getPossibleOffsets() : [];
+  };
   return {
-    ofBlock({ from, day }) {
-      const on = first.plus({ days: day ?? (from < start ? 1 : 0) });
-      const moment = DateTime.fromISO(`${on.toISODate()}T${from}`, { zone });
-      // A time that a change of clocks leaves out is none; the library would take the next one, without a word.
-      return moment.isValid && moment.toFormat('HH:mm') === from ? seconds(moment) : null;
+    ofBlock(block) {
+      const all = momentsOf(block);
+      const moment = block.turn === 'second' ? all.at(-1) : all[0];
+      return moment ? seconds(moment) : null;
     },
+    comesTwice: (block) => momentsOf(block).length > 1,
     ofPress({ at, aheadSeconds }) {
       const moment = onClock(DateTime.fromISO(at, { setZone: true }));
       return moment.isValid ? seconds(moment) - (aheadSeconds ?? 0) : null;
@@ -51,7 +65,9 @@ export function dayClock({ date, start, timeZone }: Pick<Plan, 'date' | 'start' 
     },
     onWall(at) {
       const moment = begin.plus({ seconds: Math.round(at) });
-      return { time: moment.toFormat('HH:mm'), day: Math.round(moment.startOf('day').diff(first, 'days').days) };
+      const [one, two] = moment.getPossibleOffsets();
+      const turn = !one || !two ? null : moment.offset === one.offset ? 'first' : 'second';
+      return { time: moment.toFormat('HH:mm'), day: Math.round(moment.startOf('day').diff(first, 'days').days), turn };
     },
     iso: (at) => begin.plus({ seconds: at }).toISO({ suppressMilliseconds: true }) ?? '',
   };

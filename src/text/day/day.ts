@@ -62,6 +62,8 @@ export function dayFaultText(fault: DayFault, names: DayNames): string {
       return `${names.block(fault.blockId)}: its mode has no rate yet. Enter it in Bodies.`;
     case 'no-time':
       return `${names.block(fault.blockId)}: there is no such time on this day. Enter another.`;
+    case 'comes-twice':
+      return `${names.block(fault.blockId)}: its time comes twice that night, and the first is taken. Open it and say which.`;
     case 'overlap':
       return `${names.block(fault.blockId)} begins before ${names.block(fault.otherId)} ends, in the same body. Move one of them.`;
     case 'card-gone':

@@ -1,16 +1,23 @@
 import type { Body, Card } from '../../core/kit/model.ts';
-import type { Plan } from '../../core/kit/plan.ts';
+import type { Plan, Turn } from '../../core/kit/plan.ts';
 import type { DayNames } from './day.ts';
 
 /** A clock of the day, as its sentences need it. */
 interface WallClock {
-  readonly onWall: (seconds: number) => { readonly time: string; readonly day: number };
+  readonly onWall: (seconds: number) => { readonly time: string; readonly day: number; readonly turn: Turn | null };
 }
 
-/** HH:MM, with the day where it is not the plan's own. */
+/** What is said behind a clock time that comes twice that night. */
+const TURN_WORDS: Readonly<Record<Turn, string>> = { first: '1st', second: '2nd' };
+
+/** Which of two, before and after the clocks go back. */
+export const TURN_LABELS: Readonly<Record<Turn, string>> = { first: 'the first', second: 'the second, an hour later' };
+
+/** HH:MM, with the day where it is not the plan's own, and which of two where it comes twice. */
 function clockOf(clock: WallClock, seconds: number): string {
-  const { time, day } = clock.onWall(seconds);
-  return day === 0 ? time : `${time} ${day > 0 ? `+${day} d` : `−${-day} d`}`;
+  const { time, day, turn } = clock.onWall(seconds);
+  const said = turn === null ? time : `${time} (${TURN_WORDS[turn]})`;
+  return day === 0 ? said : `${said} ${day > 0 ? `+${day} d` : `−${-day} d`}`;
 }
 
 /** What the things of a day are called. */
