@@ -7,7 +7,7 @@ interface Detail {
 }
 
 export interface Refusal {
-  readonly status: 400 | 404 | 405 | 408 | 413 | 415 | 422 | 431 | 500 | 503;
+  readonly status: 400 | 404 | 405 | 408 | 413 | 415 | 417 | 422 | 431 | 500 | 503;
   readonly code: string;
   readonly message: string;
   readonly details: readonly Detail[];

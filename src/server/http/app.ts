@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { createServer, type IncomingMessage, type ServerResponse, STATUS_CODES } from 'node:http';
-import { createServer as createSecureServer } from 'node:https';
+import { createServer, type IncomingMessage, type Server, type ServerResponse, STATUS_CODES } from 'node:http';
+import { createServer as createSecureServer, Server as SecureServer } from 'node:https';
 import type { Socket } from 'node:net';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
 import underPressure from '@fastify/under-pressure';
 import Fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest, LogController } from 'fastify';
 import type { Work } from '../heavy/work.ts';
-import { RETRY_AFTER, type Refusal, refusal, refusalBody } from '../refusal.ts';
+import { CONTRACT_HINT, RETRY_AFTER, type Refusal, refusal, refusalBody } from '../refusal.ts';
 import type { Certificate } from './certificate.ts';
 import { builtFiles, type SentFile } from './files.ts';
 import { secure, securityHeaders } from './headers.ts';
@@ -32,6 +32,8 @@ export interface AppParts {
   readonly log: boolean;
   /** Calls are refused while the event loop lags by this much, milliseconds. */
   readonly maxEventLoopDelay?: number;
+  /** Connections that are answered at once. */
+  readonly connections?: number;
 }
 
 /** Limits of the wire, milliseconds and counts. */
@@ -43,14 +45,23 @@ const WIRE = {
   connectionsCheckingInterval: 1000,
   /** Silence on a socket; the longest answer takes half of it. */
   silence: 60_000,
-  maxConnections: 1000,
+  /** Answered; those above are told to come back. */
+  connections: 1000,
+  /** Held at once: above it a connection is dropped without a word, since a word costs room, too. */
+  mostConnections: 3000,
 };
 
 const TOO_BUSY = refusal(503, 'busy', 'The server cannot keep up just now. Ask again in a few seconds.');
 
+const NO_HOST = refusal(400, 'no-host', 'The request names no Host. HTTP/1.1 wants one.');
+const NO_EXPECTATION = refusal(417, 'other-expectation', 'Only Expect: 100-continue is understood.');
+
 const START_FILE = '/start.json';
 const isCall = (path: string): boolean => path === '/api' || path.startsWith('/api/');
 const pathOf = (url: string): string => url.split('?', 1)[0] ?? '/';
+
+/** How calls are written: letters, and no code or dots that could mean another address. */
+const isPlain = (path: string): boolean => /^[\w/-]+(?:\.json)?$/.test(path);
 
 /** Calls are asked without doubled or trailing slashes, so that none is answered with a redirect. */
 function tidied(url: string): string {
@@ -64,23 +75,63 @@ const CLIENT_ERRORS: Readonly<Record<string, Refusal>> = {
   ERR_HTTP_REQUEST_TIMEOUT: refusal(408, 'too-slow', 'The request did not arrive in time. Send it again.'),
 };
 
+/** Writes a refusal to a socket of which no request was read, and ends it. */
+function endWith(socket: Socket, refused: Refusal): void {
+  const body = JSON.stringify(refusalBody(refused));
+  const headers = {
+    ...securityHeaders(),
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': String(Buffer.byteLength(body)),
+    ...(refused.status === 503 ? { 'Retry-After': RETRY_AFTER } : {}),
+    Connection: 'close',
+  };
+  const lines = Object.entries(headers).map(([name, value]) => `${name}: ${value}\r\n`);
+  socket.end(`HTTP/1.1 ${refused.status} ${STATUS_CODES[refused.status]}\r\n${lines.join('')}\r\n${body}`);
+}
+
 /** A request that is none, or that did not arrive: answered on the bare socket. */
 function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket): void {
   if (!socket.writable || error.code === 'ECONNRESET') {
     socket.destroy();
     return;
   }
-  const refused =
-    CLIENT_ERRORS[error.code ?? ''] ?? refusal(400, 'not-http', 'This is not a request that can be read.');
-  const body = JSON.stringify(refusalBody(refused));
-  const headers = {
-    ...securityHeaders(),
-    'Content-Type': 'application/json; charset=utf-8',
-    'Content-Length': String(Buffer.byteLength(body)),
-    Connection: 'close',
-  };
-  const lines = Object.entries(headers).map(([name, value]) => `${name}: ${value}\r\n`);
-  socket.end(`HTTP/1.1 ${refused.status} ${STATUS_CODES[refused.status]}\r\n${lines.join('')}\r\n${body}`);
+  endWith(
+    socket,
+    CLIENT_ERRORS[error.code ?? ''] ?? refusal(400, 'not-http', 'This is not a request that can be read.'),
+  );
+}
+
+/** What Node would refuse by itself, without our headers and in no shape: written as every refusal is. */
+function refuseBare(request: IncomingMessage, response: ServerResponse, refused: Refusal): void {
+  secure(request, response, () => {
+    response.writeHead(refused.status, { 'Content-Type': 'application/json; charset=utf-8', Connection: 'close' });
+    response.end(JSON.stringify(refusalBody(refused)));
+  });
+}
+
+/**
+ * Connections above the cap are told to come back. Those that are told hold their place until they have ended, so that the
+ * server itself is never asked to hold more than it can.
+ *
+ * @returns whether a socket is one of those
+ */
+function tellTheRest(server: Server, cap: number): (socket: Socket) => boolean {
+  const told = new WeakSet<Socket>();
+  let open = 0;
+  server.on(server instanceof SecureServer ? 'secureConnection' : 'connection', (socket: Socket) => {
+    open += 1;
+    socket.once('close', () => {
+      open -= 1;
+    });
+    if (open <= cap) return;
+    told.add(socket);
+    // One that hangs up meanwhile needs no answer.
+    socket.on('error', () => socket.destroy());
+    endWith(socket, TOO_BUSY);
+    // What it sends is read and thrown away: closed on unread bytes, a connection is reset and its answer lost.
+    setTimeout(() => socket.destroy(), 2000).unref();
+  });
+  return (socket) => told.has(socket);
 }
 
 const refuse = (reply: FastifyReply, refused: Refusal): FastifyReply => {
@@ -116,7 +167,16 @@ const logLine = (request: FastifyRequest, reply: FastifyReply): void => {
 
 /** The HTTP server: built files first, the calls by Astro, one refusal shape, one line of log and the same headers for all. */
 export async function createApp(parts: AppParts): Promise<FastifyInstance> {
-  const { client, handler, work, demo, certificate, log, maxEventLoopDelay = 1000 } = parts;
+  const {
+    client,
+    handler,
+    work,
+    demo,
+    certificate,
+    log,
+    maxEventLoopDelay = 1000,
+    connections = WIRE.connections,
+  } = parts;
   const files = builtFiles(client);
   const lost = lostPage(client, files.get('/404.html'));
   const app = Fastify({
@@ -133,13 +193,25 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
     },
     serverFactory: (answer) => {
       const { headersTimeout, requestTimeout, keepAliveTimeout, connectionsCheckingInterval } = WIRE;
-      const options = { headersTimeout, requestTimeout, keepAliveTimeout, connectionsCheckingInterval };
-      const guarded = (request: IncomingMessage, response: ServerResponse): void =>
-        secure(request, response, () => answer(request, response));
+      const options = {
+        headersTimeout,
+        requestTimeout,
+        keepAliveTimeout,
+        connectionsCheckingInterval,
+        // Refused below, with our headers.
+        requireHostHeader: false,
+      };
+      const guarded = (request: IncomingMessage, response: ServerResponse): void => {
+        if (isTold(request.socket)) return;
+        if (request.httpVersion === '1.1' && request.headers.host === undefined) refuseBare(request, response, NO_HOST);
+        else secure(request, response, () => answer(request, response));
+      };
       const server = certificate
         ? createSecureServer({ ...options, key: certificate.key, cert: certificate.cert }, guarded)
         : createServer(options, guarded);
-      server.maxConnections = WIRE.maxConnections;
+      const isTold = tellTheRest(server, connections);
+      server.maxConnections = Math.max(WIRE.mostConnections, connections);
+      server.on('checkExpectation', (request, response) => refuseBare(request, response, NO_EXPECTATION));
       server.setTimeout(WIRE.silence);
       server.on('clientError', refuseOnSocket);
       return server;
@@ -175,6 +247,9 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
       return refuse(reply.header('Allow', allowed), refusal(405, 'other-method', message));
     }
     if (!isWorkedOut) return;
+    // An address that could mean another is no call, whatever lies there.
+    if (!isPlain(path))
+      return refuse(reply, refusal(404, 'no-such-call', `There is no ${request.method} ${path}. ${CONTRACT_HINT}`));
     // Before the framework looks at what is sent: a call reads its own body, and knows how much of it to read.
     reply.hijack();
     await handler(request.raw, reply.raw, () => reply.raw.writeHead(404).end(), { work });
