@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { cellPick, pickedIn, setupOf } from '../../src/app/heat/heatPick.ts';
 import { boardCsv } from '../../src/app/kit/csv.ts';
 import { arrangedCards } from '../../src/app/match/arrangedCards.ts';
+import { crewPage } from '../../src/app/match/crewPage.ts';
 import { lanesOf } from '../../src/core/heat/run/lane.ts';
 import { DEFAULT_PLAN } from '../../src/core/heat/run/plan.ts';
 import type { Body, Card, TakeKind } from '../../src/core/kit/model.ts';
@@ -53,6 +54,7 @@ const isSeated = ({ cell }: Placed): boolean =>
   cell.need !== null && (cell.seats?.every(({ answer }) => answer) ?? true);
 
 const NO_HEAT = { of: () => null, want: () => {} };
+const ON_PAPER = { headroom: '15 %', plan: DEFAULT_PLAN, heat: NO_HEAT, onBuilt: () => {} };
 
 describe('one question has one answer', () => {
   it(`on the board, in Why, on crew cards, in the CSV, by the server and in a heat run, for every cell of ${KITS} kits`, {
@@ -125,22 +127,24 @@ describe('one question has one answer', () => {
         const policy = policyFor(take);
         const made = board(kit, policy);
         for (const body of kit.bodies) {
-          const page = renderToStaticMarkup(
-            <CrewPage body={body} board={made} take={take} headroom="15 %" plan={DEFAULT_PLAN} heat={NO_HEAT} />,
-          );
+          const page = renderToStaticMarkup(<CrewPage body={body} kit={kit} policy={policy} {...ON_PAPER} />);
           const shown = [...page.matchAll(/<td data-tone="(\w+)">.*?<\/svg>\s*([^<]+)</gs)].map((one) => [
             one[1],
             one[2],
           ]);
           const rowsAt = made.rows.flatMap((row, at) => (row.body.id === body.id ? [at] : []));
-          const columns = made.columns.filter((cells) => rowsAt.some((at) => cells[at]?.verdict !== 'unfit'));
-          const wanted = rowsAt.flatMap((at) =>
-            columns.flatMap((cells) => {
-              const cell = cells[at];
-              return cell ? [[cellTone(cell, take), VERDICT_WORDS[cell.verdict]]] : [];
-            }),
-          );
-          expect(shown).toEqual(wanted);
+          const wordsOf = (card: Card) =>
+            rowsAt.map((at) => {
+              const cell = made.columnAt(made.cards.indexOf(card))[at];
+              return cell ? [cellTone(cell, take), VERDICT_WORDS[cell.verdict]] : [];
+            });
+          const { columns } = crewPage(kit, body, policy);
+          const wanted = columns.map(({ cards }) => {
+            const [own, ...others] = cards.map(wordsOf);
+            for (const other of others) expect(other, 'cards of one column').toEqual(own);
+            return own ?? [];
+          });
+          expect(shown).toEqual(rowsAt.flatMap((_, at) => wanted.map((column) => column[at])));
         }
       }),
       { seed: 405, numRuns: runs(40, 200) },
@@ -149,11 +153,11 @@ describe('one question has one answer', () => {
 
   it('on crew cards: a wallet wider than the sheet goes on in a further table, each card once', () => {
     const body = aBody();
-    const cards = Array.from({ length: 23 }, (_, at) => aCard({ id: `c${at}`, label: `Second unit spare ${at}` }));
-    const made = board({ bodies: [body], cards, tests: [] }, DEFAULT_POLICY);
-    const page = renderToStaticMarkup(
-      <CrewPage body={body} board={made} take="once" headroom="15 %" plan={DEFAULT_PLAN} heat={NO_HEAT} />,
+    const cards = Array.from({ length: 23 }, (_, at) =>
+      aCard({ id: `c${at}`, label: `Second unit spare ${at}`, usableGB: 200 + at }),
     );
+    const kit = { bodies: [body], cards, tests: [] };
+    const page = renderToStaticMarkup(<CrewPage body={body} kit={kit} policy={DEFAULT_POLICY} {...ON_PAPER} />);
     const tables = page.split('<table').slice(1);
     const labels = tables.map((one) => [...one.matchAll(/<th scope="col">([^<]+)/g)].map(([, label]) => label));
     expect(

@@ -5,6 +5,7 @@ import { By, Key } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { aCard } from '../../src/core/testing.ts';
 import { EMPTY_KIT } from '../../src/kit/kit.ts';
+import { largeKit } from '../support/largeKit.ts';
 import { App, WAIT } from './app.ts';
 
 const downloads = mkdtempSync(join(tmpdir(), 'cool-reel-full-'));
@@ -237,6 +238,34 @@ describe('out of the app', () => {
       'return [...document.querySelectorAll("tr")].filter((row) => row.getBoundingClientRect().height > 120).map((row) => row.textContent)',
     );
     expect(cut).toEqual([]);
+  });
+
+  it('builds the crew cards of a large kit as they are looked at, and all of them before they are printed', async () => {
+    const before = await app.stored();
+    const { bodies, cards } = largeKit(1000, 600);
+    expect(bodies).toHaveLength(200);
+    await app.visit('/');
+    await app.clickText('button', 'Kit');
+    await app.clickText('button', 'Import a kit file');
+    const file = join(downloads, 'large.coolreel.json');
+    writeFileSync(file, JSON.stringify({ ...EMPTY_KIT, bodies, cards }));
+    await (await app.find('input[type=file]')).sendKeys(file);
+    await app.clickText('label', 'Put it in the place');
+    await app.clickText('button', 'Replace the kit');
+    await app.seesText('body', 'A kit file imported');
+    await app.visit('/crew');
+    await app.seesText('main', 'Mode 4');
+    const elements = () => app.run<number>('return document.querySelectorAll("main *").length');
+    const pages = () => app.run<number>('return document.querySelectorAll("main table").length');
+    expect(await elements()).toBeLessThan(6000);
+    expect(await pages()).toBeLessThan(20);
+    await app.run('window.print = () => { window.printed = document.querySelectorAll("main table").length; }');
+    await app.clickText('button', 'Print');
+    await app.seesText('[role=status]', /Page \d+ of 200/);
+    await app.driver.wait(() => app.run<boolean>('return window.printed > 0'), WAIT, 'printed');
+    expect(await app.run<number>('return window.printed')).toBeGreaterThanOrEqual(150);
+    expect(await elements()).toBeLessThan(60_000);
+    await app.putBack(before);
   });
 
   it('finds anything by its name in the palette', async () => {

@@ -1,4 +1,4 @@
-import type { Body } from '../../core/kit/model.ts';
+import type { Body, Card } from '../../core/kit/model.ts';
 
 const BY_ARRANGEMENT: Readonly<Record<Body['arrangement'], string>> = {
   single: 'One card at a time: change before the planned minutes are over, never after the warning.',
@@ -16,3 +16,17 @@ export const swapAdvice = (body: Body): readonly string[] => [
   'A card or body can be too hot to hold after a long take: let it cool, and keep its vents clear.',
   'One pass of a test is not a guarantee. The maker’s manual stands above this sheet.',
 ];
+
+/** Cards of one print by their labels, as many as there is room for. */
+export const labelsText = (cards: readonly Pick<Card, 'label'>[], most: number): string => {
+  const said = cards.slice(0, most).map(({ label }) => label);
+  return cards.length > most ? `${said.join(', ')} and ${cards.length - most} more` : said.join(', ');
+};
+
+/** Cards that fit and have no column. */
+export const leftText = (left: number): string =>
+  `${left === 1 ? '1 more card fits' : `${left} more cards fit`}: the board has all of them.`;
+
+/** Said on paper where not every page was built. */
+export const notBuiltText = (bodies: number): string =>
+  `Not all of ${bodies} pages are here: press Print on the page itself, which builds them first.`;
