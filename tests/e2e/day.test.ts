@@ -278,12 +278,18 @@ describe('hand-over without a network', () => {
       await other.visit('/day?plan=race-day&at=live');
       await other.clickText('button', 'Rehearse it');
       await other.seesText('main', 'to the next swap');
+      // Pressed here too, and neither device knows of the other.
+      await other.click('button[aria-label="A-03: Copying"]');
+      await other.click('button[aria-label="A-03: Copied once"]');
+      await other.seesText('main', '1 of 2 copies');
       await other.clickText('button', 'Scan a card');
       await other.seesText('body', 'From the other device');
       await other.seesText('[role=dialog]', 'A-01 not pressed → recording');
-      await other.seesText('[role=dialog]', 'A-03 not pressed → copying');
+      await other.seesText('[role=dialog]', 'Pressed on both, and neither knew of the other');
+      await other.seesText('[role=dialog]', 'A-03 copied once here, copying there: copying stays, the less safe');
       await other.clickText('button', 'Take over 2 cards');
       await other.seesText('main', 'in Wherry, slot 1');
+      await other.find('button[aria-label="A-03: Copied once"]');
       expect(await other.complaints()).toEqual([]);
     } finally {
       await other.close();

@@ -89,6 +89,22 @@ const SMALL = `
     return height >= 39.5 || inSentence ? [] : [one.tagName + ' ' + (one.textContent.trim() || one.getAttribute('aria-label') || one.type).slice(0, 30) + ' ' + Math.round(height)];
   }).slice(0, 12);`;
 
+/** Figures that are broken over several lines: each reads as another. */
+const BROKEN = `
+  const walker = document.createTreeWalker(document.querySelector('main'), NodeFilter.SHOW_TEXT);
+  const broken = [];
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    if (!node.parentElement.checkVisibility({ visibilityProperty: true })) continue;
+    for (const { 0: figure, index } of node.data.matchAll(/[\\d.,:]*\\d[\\d.,:]*/g)) {
+      const range = document.createRange();
+      range.setStart(node, index);
+      range.setEnd(node, index + figure.length);
+      const lines = new Set([...range.getClientRects()].filter(({ width }) => width > 0.5).map(({ top }) => Math.round(top / 4)));
+      if (lines.size > 1 && figure.length < 12) broken.push(figure + ' in ' + node.parentElement.textContent.slice(0, 40));
+    }
+  }
+  return broken.slice(0, 5);`;
+
 /** Everything within the page's width, at each of some sizes; the first was there when the page was opened. */
 async function standsWithin(sizes: readonly (readonly [number, number])[], part: string | RegExp): Promise<void> {
   for (const [width, height] of sizes) {
@@ -97,6 +113,7 @@ async function standsWithin(sizes: readonly (readonly [number, number])[], part:
     const isWithin = async () => (await app.run<string>(OVER)) === '';
     await app.driver.wait(isWithin, WAIT / 4).catch(() => {});
     expect(await app.run<string>(OVER), `within ${width} px`).toBe('');
+    expect(await app.run<readonly string[]>(BROKEN), `broken at ${width} px`).toEqual([]);
   }
 }
 
