@@ -99,7 +99,7 @@ export async function readKit(value: unknown): Promise<Result<ReadKit, KitRefusa
   }
   const file = value as Readonly<Record<string, unknown>>;
   const { content, isWhole } =
-    digest === undefined ? { content: file, isWhole: null } : (await import('./digest.ts')).checkDigest(file);
+    typeof digest === 'string' ? (await import('./digest.ts')).checkDigest(file) : { content: file, isWhole: null };
   const { kit, placeInFile } = migrate(content, version);
   const schema = await kitSchema();
   const checked = schema.validate(kit, { abortEarly: false, convert: false });

@@ -83,7 +83,7 @@ describe('hand-over', () => {
             const read = readCode(code);
             if (!read.ok || read.value.kind !== 'states') throw new Error('a code that is not read');
             const choice = { now: time + (clocks[one.to] as number) * 1000, vouched: false };
-            plans[one.to] = { ...taker, log: handOver(taker, read.value, choice).log };
+            plans[one.to] = { ...taker, log: handOver(taker, [], read.value, choice).log };
           } else {
             const { device, card: cardId, to } = one;
             const id = `${'abcdef'[n % 6]}${String(n).padStart(5, '0')}`;
@@ -126,7 +126,7 @@ describe('hand-over', () => {
         const given = (from: readonly PlanPress[], into: readonly PlanPress[]): readonly PlanPress[] => {
           const read = readCode(statesCode({ ...EMPTY, log: from }, { now: 0, isRehearsed: true }));
           if (!read.ok || read.value.kind !== 'states') throw new Error('a code that is not read');
-          return handOver({ cardIds: ['a'], log: into }, read.value, { now: 0, vouched: false }).log;
+          return handOver({ cardIds: ['a'], log: into }, [], read.value, { now: 0, vouched: false }).log;
         };
         const first = given(logs[0] ?? [], logs[1] ?? []);
         const second = given(first, logs[0] ?? []);

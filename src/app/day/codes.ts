@@ -1,12 +1,11 @@
 import Joi from 'joi';
 import { entryAt } from '../../core/entryAt.ts';
-import { CARD_STATES, type CardState } from '../../core/kit/model.ts';
-import type { Plan, PlanPress } from '../../core/kit/plan.ts';
+import { CARD_STATES, type Card, type CardState } from '../../core/kit/model.ts';
+import { PRESS_KEY as KEY, type Plan, type PlanPress } from '../../core/kit/plan.ts';
 import { err, ok, type Result } from '../../core/result.ts';
-import { mergedLog, type ToldPress } from '../../core/rotation/merge.ts';
-import { lastPresses } from '../../core/rotation/states.ts';
+import { mergedLog, shownAfter, type ToldPress, walletAfter } from '../../core/rotation/merge.ts';
+import { lastPresses, stateOf } from '../../core/rotation/states.ts';
 import { travellingLine } from '../../text/travel.ts';
-import { KEY } from './pressKey.ts';
 
 /** What another device knows of a day. */
 export interface StatesRead {
@@ -32,8 +31,6 @@ export const cardCode = (cardId: string): string => CARD + cardId;
 
 /** Seconds since 2020 in the code: shorter than a date. */
 const EPOCH = Date.UTC(2020, 0, 1);
-
-const timeOf = ({ at, aheadSeconds }: PlanPress): number => Date.parse(at) - (aheadSeconds ?? 0) * 1000;
 
 /** A number of 30 bits out of a text (FNV-1a), for presses that were noted before they had names. */
 function hashOf(text: string): string {
@@ -131,7 +128,7 @@ const oldSchema = Joi.array().ordered(
   entriesOf(Joi.array().ordered(cardId, state, seconds.required(), who, place, place)),
 );
 const keys = Joi.string()
-  .pattern(/^([0-9a-z]{6})+$/)
+  .pattern(new RegExp(`^(?:[0-9a-z]{${KEY}})+$`))
   .max(KEY * 30)
   .required();
 const ahead = Joi.number().integer().min(-4e9).max(4e9);
@@ -198,7 +195,7 @@ export function readCode(text: string): Result<CodeRead, CodeRefusal> {
   });
 }
 
-/** A card that both devices pressed, and neither knew of the other. */
+/** A card of which nobody can tell whether their press came after what is known here, in log or wallet. */
 interface Contested {
   readonly cardId: string;
   readonly here: CardState;
@@ -211,14 +208,17 @@ interface Contested {
 /** What taking over another device's presses would change. */
 export interface HandOver {
   readonly log: readonly PlanPress[];
+  /** Cards that show another state then. */
   readonly changes: readonly {
     readonly cardId: string;
+    /** Null where nothing was known of it here. */
     readonly from: CardState | null;
     readonly to: CardState;
     readonly who: string;
   }[];
-  /** Cards of which nobody can tell which press came later. */
   readonly contested: readonly Contested[];
+  /** What the wallet says of a card then. */
+  readonly walletOf: (card: Pick<Card, 'id' | 'state'>) => CardState | null;
   /** How far their clock is ahead of the one here, seconds; negative: behind; null where their code does not say. */
   readonly aheadSeconds: number | null;
 }
@@ -227,12 +227,13 @@ export interface HandOver {
 export interface HandOverChoice {
   /** This device's clock when the code was read, milliseconds since 1970. */
   readonly now: number;
-  /** Whether a person says that theirs came later where neither device knew of the other. */
+  /** Whether a person says that theirs came later where nobody can tell. */
   readonly vouched: boolean;
 }
 
 export function handOver(
   plan: Pick<Plan, 'log' | 'cardIds'>,
+  cards: readonly Pick<Card, 'id' | 'state'>[],
   { presses, clock }: Pick<StatesRead, 'presses' | 'clock'>,
   { now, vouched }: HandOverChoice,
 ): HandOver {
@@ -246,15 +247,31 @@ export function handOver(
     }),
   );
   const { log, taken } = mergedLog(own, theirs, { keyOf, vouched });
-  const contested = taken.flatMap(({ told: { press }, order, from, to }): Contested[] =>
-    order === 'unknown' && from !== null && from !== press.to
-      ? [{ cardId: press.cardId, here: from, there: press.to, who: press.who, stays: to }]
-      : [],
-  );
-  const changes = taken.flatMap(({ told: { press }, from, to }) =>
-    to === from ? [] : [{ cardId: press.cardId, from, to, who: press.who }],
-  );
-  return { log, changes, contested, aheadSeconds };
+  const cardOf = new Map(cards.map((card) => [card.id, card]));
+  const before = lastPresses(own);
+  const found = taken
+    .filter(({ order }) => order !== 'known')
+    .map((one) => {
+      const { cardId, to: there, who } = one.told.press;
+      const card = cardOf.get(cardId) ?? { id: cardId };
+      const from = before.has(cardId) || card.state ? stateOf(card, before) : null;
+      const stays = shownAfter(card, one, false);
+      const isOpen = from !== null && from !== there && (one.order === 'unknown' || stays !== there);
+      return { cardId, who, from, there, stays, isOpen, to: vouched && isOpen ? there : stays, one };
+    });
+  const takenOf = new Map(found.map(({ cardId, isOpen, one }) => [cardId, { one, isVouched: vouched && isOpen }]));
+  return {
+    log,
+    changes: found.flatMap(({ cardId, from, to, who }) => (to === from ? [] : [{ cardId, from, to, who }])),
+    contested: found.flatMap(({ cardId, who, from, there, stays, isOpen }) =>
+      isOpen && from !== null ? [{ cardId, who, here: from, there, stays }] : [],
+    ),
+    walletOf(card) {
+      const of = takenOf.get(card.id);
+      return of ? walletAfter(card.state ?? null, of.one, of.isVouched) : (card.state ?? null);
+    },
+    aheadSeconds,
+  };
 }
 
 /** Clocks this far apart, seconds, are told of; less is what it takes to hold a phone over another. */
@@ -263,6 +280,3 @@ const APART = 60;
 /** Whether two clocks are so far apart that it is told of. */
 export const isOff = (aheadSeconds: number | null): aheadSeconds is number =>
   aheadSeconds !== null && Math.abs(aheadSeconds) > APART;
-
-/** When a press was made by this device's clock, milliseconds since 1970. */
-export const pressedAt = timeOf;

@@ -7,8 +7,9 @@ import { aCard } from '../../core/testing.ts';
 import { planSchema } from '../../kit/schemas/plan.ts';
 import { apartText } from '../../text/day/live.ts';
 import { readClockTime } from './clockTime.ts';
-import { cardCode, handOver, pressedAt, readCode, type StatesRead, statesCode } from './codes.ts';
+import { cardCode, handOver, readCode, type StatesRead, statesCode } from './codes.ts';
 import { compareLists, listsWanted } from './copies.ts';
+import { pressedAt } from './live.ts';
 import { newPlan, shiftedBlock } from './newPlan.ts';
 
 const press = (at: string, cardId: string, to: PlanPress['to'], more: Partial<PlanPress> = {}): PlanPress => ({
@@ -152,14 +153,14 @@ describe('handing over', () => {
   it('takes what a device pressed that knew what was pressed here, and asks nothing twice', () => {
     const here = aPlan([inBody, press('11:00', 'b', 'full')]);
     const read = toldBy([inBody, full, press('10:30', 'c', 'copying'), press('10:30', 'gone', 'full')]);
-    const found = handOver(here, read, choice);
+    const found = handOver(here, [], read, choice);
     expect(found.changes).toEqual([
       { cardId: 'a', from: 'in-body', to: 'full', who: 'Mo' },
       { cardId: 'c', from: null, to: 'copying', who: 'Mo' },
     ]);
     expect(found.contested).toEqual([]);
     expect(found.log).toHaveLength(4);
-    expect(handOver({ ...here, log: [...found.log] }, read, choice), 'taken over once').toMatchObject({
+    expect(handOver({ ...here, log: [...found.log] }, [], read, choice), 'taken over once').toMatchObject({
       changes: [],
       log: found.log,
     });
@@ -168,23 +169,25 @@ describe('handing over', () => {
   it('leaves a card full that another device verified without knowing of it, until somebody says which came later', () => {
     const here = aPlan([inBody, full]);
     const read = toldBy([checked]);
-    expect(handOver(here, read, choice)).toMatchObject({
+    expect(handOver(here, [], read, choice)).toMatchObject({
       changes: [],
       contested: [{ cardId: 'a', here: 'full', there: 'verified', who: 'Bo', stays: 'full' }],
     });
-    expect(handOver(here, read, { ...choice, vouched: true }).changes).toEqual([
+    expect(handOver(here, [], read, { ...choice, vouched: true }).changes).toEqual([
       { cardId: 'a', from: 'full', to: 'verified', who: 'Bo' },
     ]);
   });
 
   it('tells of a clock that is ahead, and notes by how much: the times are shown by the clock here', () => {
     const read = toldBy([checked], HERE.now + 31 * 60_000);
-    const { aheadSeconds, log } = handOver(aPlan([]), read, choice);
+    const { aheadSeconds, log } = handOver(aPlan([]), [], read, choice);
     expect(aheadSeconds).toBe(1860);
     expect(apartText(1860)).toBe('Their clock is 31 min ahead of yours.');
     expect(log[0]).toMatchObject({ at: '2027-06-12T08:40:00.000Z', aheadSeconds: 1860 });
-    expect(pressedAt(log[0] as PlanPress)).toBe(Date.parse('2027-06-12T10:09:00+02:00'));
-    expect(handOver(aPlan([]), toldBy([checked], HERE.now + 20_000), choice).log[0]).not.toHaveProperty('aheadSeconds');
+    expect(Date.parse(pressedAt(log[0] as PlanPress))).toBe(Date.parse('2027-06-12T10:09:00+02:00'));
+    expect(handOver(aPlan([]), [], toldBy([checked], HERE.now + 20_000), choice).log[0]).not.toHaveProperty(
+      'aheadSeconds',
+    );
   });
 
   it('of a rehearsal says so, and an older code, which tells of no clock and of nothing before, orders nothing', () => {
@@ -194,7 +197,10 @@ describe('handing over', () => {
     const old = readCode(`coolreel-day:["race",[["a",${CARD_STATES.indexOf('verified')},${at},"Bo"]]]`);
     if (!old.ok || old.value.kind !== 'states') throw new Error('an older code is read');
     expect(old.value).toMatchObject({ isRehearsed: false, clock: null });
-    expect(handOver(aPlan([full]), old.value, choice)).toMatchObject({ changes: [], contested: [{ stays: 'full' }] });
+    expect(handOver(aPlan([full]), [], old.value, choice)).toMatchObject({
+      changes: [],
+      contested: [{ stays: 'full' }],
+    });
   });
 
   it('fits one code with sixty cards, and says twice of no card where it stands', () => {

@@ -8,7 +8,7 @@ import { EMPTY_KIT } from '../../kit/kit.ts';
 import { startWith } from '../../store/apply.ts';
 import { readStoredKit } from '../../store/read.ts';
 import { database } from '../kit/database.ts';
-import { type CodeRead, readCode, statesCode } from './codes.ts';
+import { type CodeRead, handOver, readCode, statesCode } from './codes.ts';
 import { clearLog, clearRehearsal, pressCard, pressSwap, takeOver } from './dayActions.ts';
 import { newPlan } from './newPlan.ts';
 
@@ -24,6 +24,8 @@ async function stored(): Promise<{ readonly plan: Plan; readonly stands: Readonl
   const last = lastPresses(plan.log ?? []);
   return { plan, stands: Object.fromEntries(cards.map((card) => [card.id, stateOf(card, last)])) };
 }
+
+const wallet = async () => (await readStoredKit(database)).cards;
 
 /** What a device tells that pressed one card of this plan alone. */
 function told(to: CardState, clock: number): Extract<CodeRead, { kind: 'states' }> {
@@ -76,18 +78,18 @@ describe('what another device pressed', () => {
   it('leaves a card full that is full here, in log and wallet, though their clock is later', async () => {
     await pressCard(PLAN, { cardId: 'a', to: 'full', who: '' }, real('2027-06-12T10:00:00Z'));
     const { plan } = await stored();
-    await takeOver(plan, told('verified', NOW + 1_860_000), { now: NOW, vouched: false });
+    await takeOver(plan, await wallet(), told('verified', NOW + 1_860_000), { now: NOW, vouched: false });
     const after = await stored();
     expect(after.stands.a).toBe('full');
     expect(after.plan.log).toHaveLength(2);
-    await takeOver(after.plan, told('verified', NOW), { now: NOW, vouched: true });
+    await takeOver(after.plan, await wallet(), told('verified', NOW), { now: NOW, vouched: true });
     expect((await stored()).stands.a, 'a press is taken over once').toBe('full');
   });
 
   it('counts where a person says that it came later', async () => {
     await pressCard(PLAN, { cardId: 'a', to: 'full', who: '' }, real('2027-06-12T10:00:00Z'));
     const { plan } = await stored();
-    await takeOver(plan, told('verified', NOW), { now: NOW, vouched: true });
+    await takeOver(plan, await wallet(), told('verified', NOW), { now: NOW, vouched: true });
     expect((await stored()).stands.a).toBe('verified');
   });
 
@@ -96,9 +98,26 @@ describe('what another device pressed', () => {
       const row = await database.table('cards').get('a');
       await database.table('cards').put({ ...row, value: { ...row.value, state: 'full' } });
     });
-    await takeOver((await stored()).plan, told('verified', NOW), { now: NOW, vouched: false });
+    await takeOver((await stored()).plan, await wallet(), told('verified', NOW), { now: NOW, vouched: false });
     expect((await stored()).stands.a).toBe('full');
-    await takeOver((await stored()).plan, told('in-body', NOW), { now: NOW, vouched: false });
+    await takeOver((await stored()).plan, await wallet(), told('in-body', NOW), { now: NOW, vouched: false });
     expect(['full', 'in-body']).toContain((await stored()).stands.a);
+  });
+
+  it('is said of the very card: vouching for one frees no other that the wallet says is full', async () => {
+    await pressCard(PLAN, { cardId: 'b', to: 'full', who: '' }, real('2027-06-12T10:00:00Z'));
+    const { plan } = await stored();
+    await clearLog(plan);
+    // Of B nothing is pressed any more, and the wallet says that it is full.
+    const log = [{ id: 'theirb', at: '2027-06-12T11:00:00Z', cardId: 'b', to: 'verified' as const, who: 'Bo' }];
+    const read = readCode(statesCode({ id: 'p', log }, { now: NOW, isRehearsed: false }));
+    if (!read.ok || read.value.kind !== 'states') throw new Error('no states');
+    const asked = handOver((await stored()).plan, await wallet(), read.value, { now: NOW, vouched: false });
+    expect(asked).toMatchObject({
+      changes: [],
+      contested: [{ cardId: 'b', here: 'full', there: 'verified', stays: 'full' }],
+    });
+    await takeOver((await stored()).plan, await wallet(), read.value, { now: NOW, vouched: false });
+    expect((await stored()).stands.b).toBe('full');
   });
 });

@@ -1,6 +1,6 @@
-import type { Plan, PlanBlock, PlanPress } from '../../core/kit/plan.ts';
+import type { Card } from '../../core/kit/model.ts';
+import { type Plan, type PlanBlock, type PlanPress, PRESS_KEY } from '../../core/kit/plan.ts';
 import type { DayMove } from '../../core/rotation/dayMoves.ts';
-import { lessSafe } from '../../core/rotation/states.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
 import { change, put, remove } from '../../store/edit.ts';
@@ -8,7 +8,6 @@ import { DAY_CHANGE } from '../../text/day/changes.ts';
 import { toBuyWords } from '../../text/match/toBuy.ts';
 import { type Written, write } from '../kit/write.ts';
 import type { HandOverChoice, StatesRead } from './codes.ts';
-import { KEY } from './pressKey.ts';
 
 /** Stores a plan as its form has it. */
 export const savePlan = (plan: Plan, base: Plan | null): Promise<Written> =>
@@ -96,7 +95,7 @@ export interface Noted {
 
 /** Notes presses at the end of the log, and the states of the cards in the wallet with them, in one go. */
 function notePresses(plan: Plan, presses: readonly NewPress[], { at, isRehearsed }: Noted): Promise<Written> {
-  const noted = presses.map((press): PlanPress => ({ id: newId().slice(0, KEY), at, ...press }));
+  const noted = presses.map((press): PlanPress => ({ id: newId().slice(0, PRESS_KEY), at, ...press }));
   const list = isRehearsed ? 'rehearsal' : 'log';
   return write(isRehearsed ? DAY_CHANGE.rehearsed : DAY_CHANGE.press, [
     change('plans', plan.id, (now) => ({ ...now, [list]: [...(now[list] ?? []), ...noted] })),
@@ -133,26 +132,20 @@ export const clearLog = (plan: Plan): Promise<Written> =>
 export const clearRehearsal = (plan: Plan): Promise<Written> =>
   changePlan(plan, DAY_CHANGE.clearedRehearsal(plan.name), (now) => ({ ...now, rehearsal: [] }));
 
-/**
- * Takes over what another device pressed. The wallet follows where it agreed with what was pressed here, or where a person says
- * that theirs came later; else it keeps the less safe of both.
- */
-export async function takeOver(plan: Plan, read: StatesRead, choice: HandOverChoice): Promise<Written> {
+/** Takes over what another device pressed, into the log and the wallet; of a rehearsal, into the rehearsal alone. */
+export async function takeOver(
+  plan: Plan,
+  cards: readonly Card[],
+  read: StatesRead,
+  choice: HandOverChoice,
+): Promise<Written> {
   const { handOver } = await import('./codes.ts');
-  if (read.isRehearsed) {
-    const { changes, log } = handOver({ ...plan, log: plan.rehearsal ?? [] }, read, choice);
-    return write(DAY_CHANGE.takenOver(changes.length), [
-      change('plans', plan.id, (now) => ({ ...now, rehearsal: [...log] })),
-    ]);
-  }
-  const { changes } = handOver(plan, read, choice);
+  const list = read.isRehearsed ? 'rehearsal' : 'log';
+  const made = (of: Plan) => handOver({ ...of, log: of[list] ?? [] }, cards, read, choice);
+  const { changes, contested, walletOf } = made(plan);
+  const touched = read.isRehearsed ? [] : [...new Set([...changes, ...contested].map(({ cardId }) => cardId))];
   return write(DAY_CHANGE.takenOver(changes.length), [
-    change('plans', plan.id, (now) => ({ ...now, log: [...handOver(now, read, choice).log] })),
-    ...changes.map(({ cardId, from, to }) =>
-      change('cards', cardId, (card) => {
-        const isAgreed = choice.vouched || !card.state || card.state === from;
-        return { ...card, state: isAgreed || !card.state ? to : lessSafe(card.state, to) };
-      }),
-    ),
+    change('plans', plan.id, (now) => ({ ...now, [list]: [...made(now).log] })),
+    ...touched.map((cardId) => change('cards', cardId, (card) => ({ ...card, state: walletOf(card) }))),
   ]);
 }

@@ -92,6 +92,10 @@ export function useDayTime(planId: string): {
 /** A moment as it is written into the log: ISO, with the offset of this device's clock. */
 export const pressTime = (now: number, _clock: DayClock): string => momentText(now);
 
+/** When a press was made by this device's clock, ISO. */
+export const pressedAt = ({ at, aheadSeconds }: Pick<PlanPress, 'at' | 'aheadSeconds'>): string =>
+  aheadSeconds ? momentText(Date.parse(at) - aheadSeconds * 1000) : at;
+
 const WHO = 'cool-reel who';
 
 /** Who presses, as it was entered on this device. */

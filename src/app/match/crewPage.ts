@@ -20,7 +20,7 @@ export interface CrewPageModel {
 }
 
 /** Columns on one page: more is no crew card any more, and the board has them all. */
-export const MOST_COLUMNS = 60;
+export const MOST_COLUMNS = 120;
 
 /** What tells cards of one print apart, and no answer hangs on. */
 const OWN = ['id', 'label', 'note', 'boughtOn', 'boughtFrom', 'price'] as const;

@@ -80,6 +80,9 @@ export interface PlanRules {
   readonly alsoUse?: AlsoUsed | null;
 }
 
+/** Letters of what a press is called: enough to tell all presses of a day apart, and short in a code. */
+export const PRESS_KEY = 6;
+
 /** One press on the day: a card went into a state. */
 export interface PlanPress {
   /** What it is called on every device, six letters or digits; those noted by older versions have none. */

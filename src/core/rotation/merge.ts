@@ -1,4 +1,4 @@
-import type { CardState } from '../kit/model.ts';
+import type { Card, CardState } from '../kit/model.ts';
 import type { PlanPress } from '../kit/plan.ts';
 import { lastPresses, lessSafe } from './states.ts';
 
@@ -31,7 +31,7 @@ function orderOf({ press, after }: ToldPress, own: readonly PlanPress[], keyOf: 
 }
 
 /** What taking over one press comes to. */
-interface Taken {
+export interface Taken {
   readonly told: ToldPress;
   readonly order: Order;
   /** Where the card stood by the presses here; null where there was none. */
@@ -77,4 +77,22 @@ export function mergedLog(
     return { told, order, from, to: comesLast ? to : (from ?? to) };
   });
   return { log, taken };
+}
+
+/**
+ * What the wallet says of a card after a press was taken over: it follows where it agreed with the log, or where a person says
+ * of this very card that theirs came later; else it keeps the less safe of both.
+ */
+export function walletAfter(wallet: CardState | null, { from, to, told }: Taken, isVouched: boolean): CardState {
+  if (isVouched) return told.press.to;
+  return wallet === null || wallet === from ? to : lessSafe(wallet, to);
+}
+
+/** Where a card stands after a press was taken over, by log and wallet. */
+export function shownAfter({ state }: Pick<Card, 'state'>, taken: Taken, isVouched: boolean): CardState {
+  const { order, from, told } = taken;
+  const there = told.press.to;
+  // Without a person's word theirs stands last where its order is known, or where it is the less safe.
+  const to = order !== 'unknown' || isVouched || from === null ? there : lessSafe(from, there);
+  return lessSafe(to, walletAfter(state ?? null, { ...taken, to }, isVouched));
 }

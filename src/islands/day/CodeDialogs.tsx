@@ -154,8 +154,8 @@ export function TakeOver({ kept, plan, cards, read, onClose }: TakeOverProps) {
   const change = useChange();
   const [now] = useState(Date.now);
   const [vouched, setVouched] = useState(false);
-  const asked = handOver(plan, read, { now, vouched: false });
-  const found = vouched ? handOver(plan, read, { now, vouched }) : asked;
+  const asked = handOver(plan, cards, read, { now, vouched: false });
+  const found = vouched ? handOver(plan, cards, read, { now, vouched }) : asked;
   const labelOf = (id: string): string => cards.find((card) => card.id === id)?.label ?? id;
   const count = found.changes.length === 1 ? '1 card' : `${found.changes.length} cards`;
   const isNew = found.log.length > (plan.log ?? []).length;
@@ -172,7 +172,7 @@ export function TakeOver({ kept, plan, cards, read, onClose }: TakeOverProps) {
         )}
         {asked.contested.length > 0 && (
           <fieldset className={css.contested}>
-            <legend>Pressed on both, and neither knew of the other</legend>
+            <legend>Nobody can tell which came later</legend>
             <ul className={css.changes}>
               {asked.contested.map(({ cardId, here, there, who, stays }) => (
                 <li key={cardId}>
@@ -195,7 +195,9 @@ export function TakeOver({ kept, plan, cards, read, onClose }: TakeOverProps) {
               className="ink-button"
               data-strong
               onClick={() =>
-                void change(() => takeOver(kept, read, { now, vouched })).then((done) => (done ? onClose() : undefined))
+                void change(() => takeOver(kept, cards, read, { now, vouched })).then((done) =>
+                  done ? onClose() : undefined,
+                )
               }
             >
               {found.changes.length > 0 ? `Take over ${count}` : 'Keep theirs in the log'}
@@ -221,7 +223,7 @@ function Changes({
     <ul className={css.changes}>
       {changes.map(({ cardId, from, to, who }) => (
         <li key={cardId}>
-          <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'not pressed'} → {LIVE_STATES[to]}
+          <b>{labelOf(cardId)}</b> {from ? LIVE_STATES[from] : 'nothing known'} → {LIVE_STATES[to]}
           {who && `, ${who}`}
           {to === 'free' && from !== null && from !== 'verified' && (
             <span className="tone-hot"> freed there: ask whether its copies are verified</span>

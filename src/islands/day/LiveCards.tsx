@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
-import type { LiveCard } from '../../app/day/live.ts';
+import { type LiveCard, pressedAt } from '../../app/day/live.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import type { DayNames } from '../../text/day/day.ts';
@@ -28,10 +28,10 @@ function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copie
   const body = kit.bodies.find(({ id }) => id === press?.bodyId);
   const slot = body?.slots.find(({ id }) => id === press?.slotId);
   if (state === 'in-body' && body) return `in ${body.name}${slot ? `, ${slot.name.toLowerCase()}` : ''}`;
-  if (state === 'verified' && press) return verifiedText(press, copies, whenText(press.at));
+  if (state === 'verified' && press) return verifiedText(press, copies, whenText(pressedAt(press)));
   if (state === 'copied-once') return `1 of ${copies} copies · not to be wiped`;
   if (state === 'full' || state === 'copying') return 'not to be wiped';
-  if (press) return `${whenText(press.at)}${press.who ? `, ${press.who}` : ''}`;
+  if (press) return `${whenText(pressedAt(press))}${press.who ? `, ${press.who}` : ''}`;
   return `${card.capacityGB} GB`;
 }
 

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 import { type BodyFigure, type CardFigure, FIGURE_BASES, MAX_NAME, type OwnFigure } from '../../core/kit/model.ts';
+import { PRESS_KEY } from '../../core/kit/plan.ts';
 import { RANGES, type Range } from '../../core/kit/ranges.ts';
 import { ISO_DATE, isIsoDate } from '../../core/units/date.ts';
 import { objectOf, ofKind, oneOf } from './shape.ts';
@@ -15,8 +16,8 @@ export const MAX_GB = 1_000_000;
 export const id = Joi.string().min(1).max(64).required();
 /** The id of a thing elsewhere in the kit. */
 export const otherId = Joi.string().min(1).max(64);
-/** What a press is called: six letters or digits, so that codes stay short. */
-export const pressKey = ofKind('key', Joi.string().pattern(/^[0-9a-z]{6}$/));
+/** What a press is called: letters or digits, so few that codes stay short. */
+export const pressKey = ofKind('key', Joi.string().pattern(new RegExp(`^[0-9a-z]{${PRESS_KEY}}$`)));
 /** Something to read: blanks alone are none. */
 const said = ofKind('text', Joi.string().pattern(/\S/));
 /** A name: something to read. */
