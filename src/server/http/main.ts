@@ -7,6 +7,8 @@ import { ownAddresses, ownCertificate } from './certificate.ts';
 
 /** Longest wait for what is under way when the server is told to stop, milliseconds. */
 const LAST_WORDS = 10_000;
+/** How often connections that have nothing more to say are ended meanwhile, milliseconds. */
+const IDLE_EVERY = 100;
 
 export interface ServeOptions {
   readonly host: string;
@@ -43,7 +45,11 @@ export async function serve({ host, port, demo, https, log, keep }: ServeOptions
     async stop() {
       const late = setTimeout(() => process.exit(1), LAST_WORDS);
       late.unref();
+      work.dismiss();
+      // A connection that had its answer after the end began waits for another question, which it would not be answered.
+      const idle = setInterval(() => app.server.closeIdleConnections(), IDLE_EVERY);
       await app.close();
+      clearInterval(idle);
       await work.close();
       clearTimeout(late);
     },
