@@ -11,10 +11,15 @@ export interface Refusal {
   readonly code: string;
   readonly message: string;
   readonly details: readonly Detail[];
+  /** The answer to a part of what was asked, for whoever wants to show it as that. */
+  readonly without?: object | null;
 }
 
 /** The one shape in which every call refuses, whatever was wrong and wherever it was noticed. */
-export const refusalBody = ({ code, message, details }: Refusal) => ({ error: { code, message, details } });
+export const refusalBody = ({ code, message, details, without }: Refusal) => ({
+  error: { code, message, details },
+  ...(without && { without }),
+});
 
 export const REFUSAL = Joi.object({
   error: Joi.object({
@@ -24,6 +29,7 @@ export const REFUSAL = Joi.object({
       .items(Joi.object({ path: Joi.string().allow('').required(), message: Joi.string().required() }))
       .required(),
   }).required(),
+  without: Joi.object().unknown(true),
 });
 
 /** A refusal without places. */

@@ -3,8 +3,8 @@ import type { PrintedLabel } from '../core/cards/readLabel.ts';
 import type { Risk } from '../core/heat/writepath/risk.ts';
 import type { Cause, SimResult } from '../core/heat/writepath/simulation.ts';
 import type { Card } from '../core/kit/model.ts';
-import type { Answer } from '../core/match/ask/answerAsk.ts';
-import type { Playback } from '../core/match/ask/askLine.ts';
+import type { Asked, CardAsked } from '../core/match/ask/askLine.ts';
+import type { OtherAnswer } from '../core/match/ask/otherQuestions.ts';
 import type { Board, BoardKit } from '../core/match/board.ts';
 import { type Cell, cellTone } from '../core/match/cell.ts';
 import { knownMinutes } from '../core/match/knownMinutes.ts';
@@ -12,33 +12,44 @@ import { movesFor } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
 import { namedCards, printOf } from '../core/match/print.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
+import { rankOf } from '../core/match/verdict.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
-import { toGigabytes, toMegabytes } from '../core/units/convert.ts';
+import { MB, toGigabytes, toMegabits, toMegabytes } from '../core/units/convert.ts';
 import { cellSums, rateSum } from '../text/bodies/rateLines.ts';
 import { APP_MEANING, labelProblemText, markMeaning } from '../text/cards/label.ts';
-import { answerText, forTimeText, playbackText, readingText, slipText } from '../text/match/ask.ts';
+import { answerText, forTimeText, readingText, slipText } from '../text/match/ask.ts';
+import { insteadText, otherText, volumeText } from '../text/match/asked.ts';
 import { findingText } from '../text/match/finding.ts';
 import { moveText } from '../text/match/move.ts';
 
 /** The shapes in which the server answers: plain numbers with the unit in the key, unknown ones null. */
 const mBps = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMegabytes(rate));
 
-export function answerView(answer: Answer) {
+const NO_OTHER = { seconds: null, rate: null, pictures: null } as const;
+
+function cardView({ answer, instead }: CardAsked) {
   const { cell, card, need, ask, rate } = answer;
   const sums = cell && card && answer.sized ? cellSums(rate, answer.body, card, cell) : rate.lines.map(rateSum);
+  // The minutes are those of all cards, told below: what the board says of one cell beside others does not hold.
+  const findings = cell?.findings.filter(({ rule }) => rule !== 'arrangement') ?? [];
+  const told = [forTimeText(answer), volumeText(answer), insteadText(instead, answer), slipText(answer)];
   return {
+    ...{ kind: 'card', ...NO_OTHER, alternatives: [], instead: instead.map(({ line }) => line) },
     need: { bitsPerSecond: need * 8, bytesPerSecond: need },
     card: card
       ? {
-          form: card.form,
+          form: ask.card?.form ?? null,
           capacityGB: answer.sized ? card.capacityGB : null,
           marks: card.marks,
           bus: ask.card?.bus ?? null,
+          readMBps: card.readMBps,
+          writeMBps: card.writeMBps,
         }
       : null,
     verdict: cell?.verdict ?? null,
-    minutes: { label: cell?.labelMinutes ?? null, planned: answer.minutes },
+    minutes: { label: answer.byTheBox, planned: answer.minutes },
+    count: ask.count,
     cardsAtOnce: answer.cardsAtOnce,
     smallestMarks: answer.smallestMarks,
     forTime: answer.forTime && {
@@ -49,26 +60,62 @@ export function answerView(answer: Answer) {
     playsSeconds: answer.plays,
     steps: [
       ...sums.map(({ working, result }) => `${working}: ${result}`),
-      ...(cell?.findings.map(findingText) ?? []),
+      ...findings.map(findingText),
       answerText(answer),
-      ...[forTimeText(answer), slipText(answer)].filter((text): text is string => text !== null),
+      ...told.filter((text): text is string => text !== null),
       ...ask.readings.map(readingText),
     ],
   };
 }
 
-/** A line about playback alone: no need and no card, so those are null. */
-export const playbackView = (playback: Playback) => ({
-  need: null,
-  card: null,
-  verdict: null,
-  minutes: { label: null, planned: null },
-  cardsAtOnce: 0,
-  smallestMarks: [],
-  forTime: null,
-  playsSeconds: playback.plays,
-  steps: [playbackText(playback)],
-});
+/** An answer without a need and a card: those are null. */
+const BARE = {
+  ...NO_OTHER,
+  ...{ alternatives: [], instead: [], need: null, card: null, verdict: null, forTime: null, playsSeconds: null },
+  ...{ minutes: { label: null, planned: null }, count: 0, cardsAtOnce: 0, smallestMarks: [] },
+} as const;
+
+function otherView(found: OtherAnswer) {
+  const steps = [otherText(found)];
+  switch (found.kind) {
+    case 'playback':
+      return { ...BARE, kind: found.kind, playsSeconds: found.playback.plays, steps };
+    case 'copying':
+      return { ...BARE, kind: found.kind, seconds: found.copying.seconds, steps };
+    case 'rate-was': {
+      const { rate, low, high } = found.rateWas;
+      return {
+        ...{ ...BARE, kind: found.kind, steps },
+        rate: { Mbps: toMegabits(rate), MBps: toMegabytes(rate), lowMbps: toMegabits(low), highMbps: toMegabits(high) },
+      };
+    }
+    case 'stills': {
+      const { pictures, each } = found.stills;
+      return { ...BARE, kind: found.kind, pictures: { count: pictures, eachMB: each / MB }, steps };
+    }
+  }
+}
+
+/** What a line comes to. Of several cards side by side the verdict is the least safe one. */
+export function askedView(asked: Asked) {
+  if (asked.kind === 'card') return cardView(asked);
+  if (asked.kind !== 'choice') return otherView(asked);
+  const [worst] = [...asked.choices].sort(
+    (a, b) =>
+      (b.answer.cell ? rankOf(b.answer.cell.verdict) : 99) - (a.answer.cell ? rankOf(a.answer.cell.verdict) : 99),
+  );
+  return {
+    ...BARE,
+    kind: asked.kind,
+    verdict: worst?.answer.cell?.verdict ?? null,
+    alternatives: asked.choices.map(({ piece, answer }) => ({
+      text: piece,
+      verdict: answer.cell?.verdict ?? null,
+      minutes: answer.minutes,
+    })),
+    steps: asked.choices.map(({ piece, answer }) => `${piece}: ${answerText(answer)}`),
+  };
+}
 
 export function labelView(label: PrintedLabel) {
   const { form, capacity, bus } = label;

@@ -15,12 +15,17 @@ const FIRST: Shown = { settings: DEFAULT_SETTINGS, unexported: null };
 let shown: Shown | null = null;
 const listeners = new Set<() => void>();
 
+const wordsOf = (kept: unknown): readonly string[] =>
+  Array.isArray(kept) ? kept.filter((one): one is string => typeof one === 'string') : [];
+
 /** How strictly answers read when the kit was last open here: until it is open again, they read so. */
 function remembered(): Shown {
   try {
-    const { take, headroom } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
+    const { take, headroom, asideWords } = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
     const isWhole = (take === 'once' || take === 'repeatable') && typeof headroom === 'number';
-    return isWhole ? { ...FIRST, settings: { ...DEFAULT_SETTINGS, take, headroom } } : FIRST;
+    return isWhole
+      ? { ...FIRST, settings: { ...DEFAULT_SETTINGS, take, headroom, asideWords: wordsOf(asideWords) } }
+      : FIRST;
   } catch {
     return FIRST;
   }
@@ -34,9 +39,9 @@ const get = (): Shown => {
 /** Takes over what the kit says. */
 export function show(next: Shown): void {
   shown = next;
-  const { take, headroom } = next.settings;
+  const { take, headroom, asideWords } = next.settings;
   try {
-    localStorage.setItem(KEY, JSON.stringify({ take, headroom }));
+    localStorage.setItem(KEY, JSON.stringify({ take, headroom, asideWords }));
   } catch {
     // Without it the next visit begins with what is usual.
   }

@@ -43,6 +43,8 @@ export function cardLabel(
     apps: appMarks(marks),
     words: marks,
     printed: [],
+    reads: null,
+    writes: null,
     times: null,
     unread: unread(form, marks),
   };

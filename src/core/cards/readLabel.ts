@@ -33,6 +33,9 @@ export interface PrintedLabel {
   readonly words: readonly string[];
   /** Speeds printed in MB/s, largest first: peaks. */
   readonly printed: readonly BytesPerSecond[];
+  /** The same by side: what is read, or the fastest where no side is printed; and what is written. */
+  readonly reads: BytesPerSecond | null;
+  readonly writes: BytesPerSecond | null;
   /** The × rating in bytes a second; a peak. */
   readonly times: { readonly value: number; readonly rate: BytesPerSecond } | null;
   readonly unread: readonly Unread[];
@@ -66,6 +69,17 @@ function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<PrintedL
   return { form: marks.length > 0 ? 'cf' : null, formInferred: marks.length > 0 };
 }
 
+/** The printed speeds by side: the one without a side is the larger, which is that of reading. */
+function sidesOf(tokens: readonly Token[]): Pick<PrintedLabel, 'reads' | 'writes'> {
+  const rates = tokens.filter((token) => token.kind === 'rate' && token.written === 'bytes');
+  const fastest = (side: 'read' | 'write' | undefined): BytesPerSecond | null =>
+    rates.reduce<BytesPerSecond | null>(
+      (most, one) => (one.kind === 'rate' && one.side === side && one.value > (most ?? 0) ? one.value : most),
+      null,
+    );
+  return { reads: fastest('read') ?? fastest(undefined), writes: fastest('write') };
+}
+
 /** Reads tokens already cut, so that a quick check and a label are read by one set of rules. */
 export function labelOf(tokens: readonly Token[]): PrintedLabel {
   const marks = tokens.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
@@ -87,6 +101,7 @@ export function labelOf(tokens: readonly Token[]): PrintedLabel {
     marks,
     apps: tokens.flatMap((token) => (token.kind === 'app' ? [token.app] : [])),
     words,
+    ...sidesOf(tokens),
     printed: tokens
       .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
       .sort((a, b) => b - a),

@@ -1,39 +1,16 @@
 import { parseCapacity, parseDuration } from '../units/parse.ts';
 import { SIZE_UNIT, timePattern } from '../units/spelling.ts';
 import type { Said } from './token.ts';
+import { SPELLINGS } from './vocabulary.ts';
 
-/** Numbers as they are said. */
-const NUMBER_WORDS: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  sixty: 60,
-  ninety: 90,
-};
-const SAID = Object.keys(NUMBER_WORDS).join('|');
-/** Numbers that count cards: `a 256GB card` is not counted. */
-const COUNTED = Object.keys(NUMBER_WORDS)
-  .filter((word) => (NUMBER_WORDS[word] ?? 0) > 1)
-  .join('|');
 const DIGITS = String.raw`\d+(?:[.,]\d+)?`;
+/** Number words are digits by the time they come here; `a` and `an` are one before a time alone. */
+const SAID = `an?|${DIGITS}`;
 
-const numberOf = (text: string): number => NUMBER_WORDS[text.toLowerCase()] ?? Number(text.replace(',', '.'));
+const numberOf = (text: string): number => (/^an?$/i.test(text) ? 1 : Number(text.replace(',', '.')));
+
+/** A word of a card's print. */
+const MARK_WORD = `(?:${SPELLINGS.map(({ pattern }) => pattern).join('|')})`;
 
 /** A pattern of spoken text and what it says; null where the numbers come to nothing, so that the rest is asked. */
 type Spoken = readonly [pattern: string, say: (match: RegExpExecArray) => Said | null];
@@ -60,25 +37,28 @@ export const SPOKEN: readonly Spoken[] = [
   [String.raw`(\d+)([gt])`, ([, amount = '', unit = '']) => capacity(amount, unit)],
   [String.raw`half\s+an?\s+hour`, () => minutes(30, 'min', false)],
   [
-    String.raw`(${SAID}|${DIGITS})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
+    String.raw`(${SAID})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
   ],
   [
-    String.raw`(${SAID}|${DIGITS})\s+(${HOURS}|${MINUTES})(\s+and\s+a\s+half)`,
+    String.raw`(${SAID})\s+(${HOURS}|${MINUTES})(\s+and\s+a\s+half)`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
   ],
+  [String.raw`(an?)\s+(${HOURS}|${MINUTES})`, ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, false)],
   [
-    String.raw`(${SAID})\s+(${HOURS}|${MINUTES})`,
-    ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, false),
+    String.raw`(\d{1,2})(?=\s+${DIGITS}\s*${SIZE_UNIT}(?![\w.]))`,
+    ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
   [
-    String.raw`(${COUNTED})(?=\s+${DIGITS}\s*${SIZE_UNIT}(?![\w.]))`,
-    ([, count = 'two']) => ({ kind: 'count', value: numberOf(count) }),
+    String.raw`(\d{1,2})(?:\s*[x×])?\s+(?:such\s+|of\s+(?:them|these|those)\s+)?cards`,
+    ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
+  // Three V60 cards, 2 UHS-II cards: a number before the words of a card.
   [
-    String.raw`(?:a\s+pair\s+of|(${SAID}|\d{1,2}))\s+cards`,
-    ([, count = 'two']) => ({ kind: 'count', value: numberOf(count) }),
+    String.raw`(\d{1,2})\s*[x×]?(?=\s+(?:${MARK_WORD}\s+){1,5}cards(?!\w))`,
+    ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
+  [String.raw`both(?=\s+${DIGITS}\s*${SIZE_UNIT})`, () => ({ kind: 'count', value: 2 })],
   [
     String.raw`back[\s-]?up|simultaneous(?:ly)?|redundant|both\s+(?:cards|slots)|to\s+both`,
     () => ({ kind: 'arrangement', arrangement: 'mirrored' }),

@@ -13,6 +13,36 @@ export interface Span {
   readonly text: string;
 }
 
+/**
+ * A word that changes what is asked, wherever it stands. On a label none of them means anything. `filler`: one that only
+ * goes before another.
+ */
+export type Saying =
+  | 'average'
+  | 'constant'
+  | 'measured'
+  | 'minimum'
+  | 'sustained'
+  | 'limit'
+  | 'as-captured'
+  | 'as-recorded'
+  | 'slow'
+  | 'adapter'
+  | 'each'
+  | 'per-camera'
+  | 'or'
+  | 'per-hour'
+  | 'per-minute'
+  | 'copy'
+  | 'about'
+  | 'at-least'
+  | 'only'
+  | 'proxy'
+  | 'body'
+  | 'takes'
+  | 'at-once'
+  | 'filler';
+
 /** What a stretch of a label or a quick check says. */
 export type Said =
   | {
@@ -22,6 +52,12 @@ export type Said =
       readonly loose: boolean;
       /** Small print of a card (R300): never what a camera writes. */
       readonly printed?: true;
+      /** Which of its two speeds, where the print says so. */
+      readonly side?: 'read' | 'write';
+      /** The smaller end, where a range was written; the value is its larger end. */
+      readonly low?: BytesPerSecond;
+      /** The line with the other reading of a number that may be a thousandth: `1,600`. */
+      readonly other?: string;
     }
   | { readonly kind: 'capacity'; readonly value: Bytes; readonly loose: boolean }
   | {
@@ -39,6 +75,15 @@ export type Said =
   | { readonly kind: 'times'; readonly value: number }
   /** How many cards. */
   | { readonly kind: 'count'; readonly value: number }
+  /** How many cameras record alike, each onto a card of its own. */
+  | { readonly kind: 'cameras'; readonly value: number }
+  /** Multiplies the rate behind it. */
+  | { readonly kind: 'repeat'; readonly value: number }
+  /** How many pictures. */
+  | { readonly kind: 'pictures'; readonly value: number }
+  /** How large one picture is. */
+  | { readonly kind: 'picture-size'; readonly value: Bytes }
+  | { readonly kind: 'say'; readonly say: Saying }
   | { readonly kind: 'form'; readonly form: Form }
   | { readonly kind: 'family'; readonly family: Family; readonly micro: boolean }
   | { readonly kind: 'bus'; readonly bus: Bus; readonly arabic: boolean }
@@ -47,7 +92,21 @@ export type Said =
   | { readonly kind: 'app'; readonly app: AppClass }
   | { readonly kind: 'codec'; readonly codec: Codec }
   | { readonly kind: 'arrangement'; readonly arrangement: 'mirrored' | 'relay' | 'split' | 'single' }
-  | { readonly kind: 'word'; readonly word: 'on' | 'for' | 'at' | 'in' | 'captured' | 'recorded' | 'plays' | 'filler' }
+  | {
+      readonly kind: 'word';
+      readonly word:
+        | 'on'
+        | 'for'
+        | 'at'
+        | 'in'
+        | 'captured'
+        | 'recorded'
+        | 'plays'
+        | 'slot'
+        | 'card'
+        | 'pause'
+        | 'filler';
+    }
   | { readonly kind: 'unread'; readonly problem: UnreadProblem };
 
 /** Why a stretch was not understood, with what it could have been. */

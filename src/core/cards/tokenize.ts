@@ -1,6 +1,8 @@
 import { readNumber } from '../units/number.ts';
 import { type ParseRefusal, parseCapacity, parseDuration, parseRate } from '../units/parse.ts';
 import { OPEN_UNIT, RATE_UNIT, SIZE_UNIT, timePattern } from '../units/spelling.ts';
+import { numberWordsAt } from './numberWords.ts';
+import { SAYINGS } from './sayings.ts';
 import { SPOKEN } from './spoken.ts';
 import { nearestMarks, nearestWords } from './suggest.ts';
 import type { Said, Token, UnreadProblem } from './token.ts';
@@ -13,7 +15,8 @@ export const MAX_TEXT = 500;
 type Reader = readonly [pattern: RegExp, say: (match: RegExpExecArray) => Said | null];
 
 const NUM = String.raw`(?:[+-]?(?:\d+(?:[.,]\d+)*|\.\d+)(?:e[+-]?\d+)?|[+-]?infinity|nan)`;
-const END = String.raw`(?![\w.])`;
+/** Behind a word: nothing that goes on with it, as in `I'm`. */
+const END = String.raw`(?![\w.]|'\w)`;
 const re = (source: string): RegExp => new RegExp(source, 'iuy');
 const [HOURS, MINUTES, SECONDS] = (['h', 'min', 's'] as const).map(timePattern);
 /** Behind a peak of small print, where nobody doubts it: megabytes. */
@@ -37,15 +40,60 @@ function refused(field: 'rate' | 'capacity' | 'time', refusal: ParseRefusal): Sa
   }
 }
 
+/**
+ * A rate. Nobody states megabits or megabytes to three decimals: `1,600` and `1.600` are sixteen hundred, and the other
+ * reading is kept beside. Gigabits are stated so.
+ */
 const rateSaid = ([text]: RegExpExecArray): Said => {
+  const grouped = /^(\d{1,3})[.,](\d{3})(\s*[km].*)$/i.exec(text);
+  if (grouped) {
+    const [, high = '', low = '', unit = ''] = grouped;
+    const read = parseRate(`${high}${low}${unit}`);
+    if (read.ok && high !== '0')
+      return { kind: 'rate', ...read.value, loose: true, other: `${Number(`${high}.${low}`)} ${unit.trim()}` };
+  }
   const read = parseRate(text);
   return read.ok ? { kind: 'rate', ...read.value } : refused('rate', read.error);
 };
 
+/** `200 to 400 Mb/s`: the larger for the need, the smaller shown. */
+function rangeSaid([, first = '', firstUnit = '', second = '', unit = '']: RegExpExecArray): Said | null {
+  const [low, high] = [parseRate(`${first} ${firstUnit || unit}`), parseRate(`${second} ${unit}`)];
+  if (!low.ok || !high.ok) return high.ok ? null : refused('rate', high.error);
+  const [small, large] = low.value.value < high.value.value ? [low.value, high.value] : [high.value, low.value];
+  return { kind: 'rate', ...large, loose: true, low: small.value };
+}
+
+/** `2 x 45 min`: all of them together. */
+function timesTime([, count = '', time = '']: RegExpExecArray): Said | null {
+  const read = parseDuration(time);
+  if (!read.ok) return refused('time', read.error);
+  const all = parseDuration(`${(read.value.value * Number(count)) / 60} min`);
+  return all.ok ? { kind: 'time', value: all.value.value, loose: true, clock: null } : refused('time', all.error);
+}
+
+/** `60-90 min`: the longer. */
+function timeRange([, first = '', second = '', unit = '']: RegExpExecArray): Said | null {
+  const [low, high] = [parseDuration(`${first} ${unit}`), parseDuration(`${second} ${unit}`)];
+  if (!low.ok || !high.ok) return null;
+  return {
+    kind: 'time',
+    value: Math.max(low.value.value, high.value.value) as typeof high.value.value,
+    loose: true,
+    clock: null,
+  };
+}
+
+/** One picture's size, which is told in megabytes. */
+function pictureSize([, amount = '', unit = '']: RegExpExecArray): Said | null {
+  const read = parseCapacity(`${amount} ${unit.charAt(0).toUpperCase()}B`);
+  return read.ok ? { kind: 'picture-size', value: read.value.value } : null;
+}
+
 /** Small print of a card: always bytes, always a peak. */
-function printedSaid(amount: string): Said | null {
+function printedSaid(amount: string, side?: 'read' | 'write'): Said | null {
   const read = parseRate(`${amount} MB/s`);
-  return read.ok ? { kind: 'rate', ...read.value, printed: true } : null;
+  return read.ok ? { kind: 'rate', ...read.value, printed: true, ...(side && { side }) } : null;
 }
 
 const capacitySaid = ([text]: RegExpExecArray): Said => {
@@ -95,6 +143,8 @@ const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
   ['6k', ['6144x3456', '6016x4016']],
   ['8k', ['7680x4320', '8192x4320']],
   ['12k', ['12288x6480']],
+  // Which size a maker means by another name, no table tells.
+  [String.raw`\d{1,2}(?:\.\d)?k`, []],
   ['(?:1080[pi]|f?hd)', ['1920x1080']],
   ['720p', ['1280x720']],
 ];
@@ -102,17 +152,39 @@ const PICTURE_NAMES: readonly (readonly [string, readonly string[]])[] = [
 /** A word of a label, as it may stand between the number on a card and the word card. */
 const LABEL_WORD = String.raw`(?:\d+\s?${SIZE_UNIT}|${SPELLINGS.map(({ pattern }) => pattern).join('|')})`;
 
+const TIME_TEXT = String.raw`\d+(?:[.,]\d+)?\s*(?:${HOURS}(?:\s*\d{1,2}\s*(?:${MINUTES}|m)?)?|${MINUTES})`;
+const TAKES = `(?:takes?|clips?|sets?|songs?|sessions?|halves|interviews?|talks?|parts?|rolls?|recordings?|blocks?|runs?|shows?|games?|acts?)`;
+const PICTURES = String.raw`(?:(?:raw|jpe?g)\s+)?(?:pictures?|photos?|photographs?|stills?|images?|jpe?gs?|raws|raw\s+files|frames)`;
+const CAMERAS = '(?:cameras?|bodies|cams?|camcorders?)';
+/** Speeds that cameras have: what may stand behind a picture's name without a sign of its own. */
+const SPEED = `(?:23[.,](?:98|976)|24|25|29[.,]97|30|48|50|59[.,]94|60|72|75|90|96|100|119[.,]88|120|144|150|180|200|240|300)`;
+/** A number with a unit of its own behind it is that, whatever stands before it. */
+const NO_UNIT = String.raw`(?!\s*(?:${RATE_UNIT}|${OPEN_UNIT}|${SIZE_UNIT}|${HOURS}|${MINUTES}|${SECONDS}|[x×*:]|-?bit|[a-z]*\s*(?:gb|tb))(?!\w))`;
+const ARROW = `(?:→|->|=>|>)`;
+
 const READERS: readonly Reader[] = [
-  [re(String.raw`[\s,;·|?!/*]+`), () => ({ kind: 'word', word: 'filler' })],
+  [re(String.raw`\s+`), () => ({ kind: 'word', word: 'filler' })],
+  [re(String.raw`[,;·|?!/*()\[\]{}"“”„«»]+`), () => ({ kind: 'word', word: 'pause' })],
+  [re(String.raw`(?:[-–—:&]+|\.+)(?=\s|$)`), () => ({ kind: 'word', word: 'pause' })],
+  [re('[~≈]'), () => ({ kind: 'say', say: 'about' })],
+  [re(String.raw`(?<=\d(?:p|fps)?\s*)${ARROW}(?=\s*\d)`), () => ({ kind: 'word', word: 'pause' })],
+  [re(String.raw`(\d{2,3}(?:[.,]\d+)?)\s*(?:p|fps)?(?=\s*${ARROW}\s*\d)`), (m) => speedSaid(m[1] ?? '')],
+  [
+    re(String.raw`(?<=\d(?:p|fps)?\s*${ARROW}\s*)(\d{2,3}(?:[.,]\d+)?)\s*(?:p|fps)?${END}`),
+    (m) => speedSaid(m[1] ?? ''),
+  ],
   // Peaks as small print has them: R300 W260, R:800MB/s.
-  [re(String.raw`[rw]\s?:?\s?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '')],
+  [
+    re(String.raw`([rw])\s?:?\s?(\d{2,5})${PEAK_UNIT}${END}`),
+    ([, side = '', amount = '']) => printedSaid(amount, /r/i.test(side) ? 'read' : 'write'),
+  ],
   // The same in words. A camera writes and never reads: what is written counts as a peak only beside what is read.
-  [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '')],
+  [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '', 'read')],
   [
     re(
       String.raw`(?<=reads?\s*:?\s*(?:up\s+to\s*)?\d{2,5}${PEAK_UNIT}[\s,;/]*(?:and\s+)?)writes?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`,
     ),
-    (m) => printedSaid(m[1] ?? ''),
+    (m) => printedSaid(m[1] ?? '', 'write'),
   ],
   // A 170MB/s card, a 300MB/s V90 card: the big number on it, and never what a camera writes. Bits are a camera's.
   [
@@ -121,13 +193,62 @@ const READERS: readonly Reader[] = [
   ],
   // Behind its version the letter belongs to a form that was read already.
   [re(String.raw`(?<=express\s+\d\.0\s+)(?:type[\s-]*)?[abc]${END}`), () => ({ kind: 'word', word: 'filler' })],
+  [
+    re(String.raw`(${NUM})\s*(?:frames?|pictures?)\s*(?:per|a|\/)\s*(?:${SECONDS})${END}`),
+    (m) => speedSaid(m[1] ?? ''),
+  ],
+  [re(String.raw`(\d{1,2})\s*(?:[x×*]|times)\s*(${TIME_TEXT})(?:\s*${TAKES})?${END}`), timesTime],
+  [re(String.raw`(\d{1,3})\s+${TAKES}\s+(?:of|at|à)\s+(${TIME_TEXT})(?:\s+each)?${END}`), timesTime],
+  [re(String.raw`(\d{1,3})\s+(${TIME_TEXT})\s+${TAKES}${END}`), timesTime],
+  [
+    re(
+      String.raw`(?:between\s+)?(\d+(?:[.,]\d+)?)\s*(?:-|–|—|to|and|\.\.)\s*(\d+(?:[.,]\d+)?)\s*(${HOURS}|${MINUTES})${END}`,
+    ),
+    (m) => (/and/i.test(m[0]) && !/between/i.test(m[0]) ? null : timeRange(m)),
+  ],
+  [
+    re(
+      String.raw`(?:between\s+|from\s+)?(\d+(?:[.,]\d+)?)\s*(${RATE_UNIT})?\s*(?:-|–|—|to|and|\.\.)\s*(\d+(?:[.,]\d+)?)\s*(${RATE_UNIT})${END}`,
+    ),
+    (m) => (/and/i.test(m[0]) && !/between/i.test(m[0]) ? null : rangeSaid(m)),
+  ],
+  [re(String.raw`(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)\s+(?=${PICTURES}(?!\w))`), (m) => pictureSize(m)],
+  [re(String.raw`${PICTURES}\s+(?:of|at)\s+(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)${END}`), (m) => pictureSize(m)],
+  [
+    re(String.raw`(\d{1,7})\s+${PICTURES}${END}`),
+    (m) => number(Number(m[1]), 1, 1e7, { kind: 'pictures', value: Number(m[1]) }),
+  ],
+  [re(String.raw`(\d{1,2})\s*(?:[x×]\s*)?${CAMERAS}${END}`), (m) => camerasSaid(Number(m[1]))],
+  // Behind it the word camera says what the number counts.
+  [re(String.raw`(\d{1,2})\s*[x×]?\s+(?=${NUM}\s*${RATE_UNIT}\s+${CAMERAS}(?!\w))`), (m) => camerasSaid(Number(m[1]))],
+  [
+    re(String.raw`(\d{1,2})\s*(?:[x×*]|times)\s*(?=${NUM}\s*${RATE_UNIT}${END})`),
+    (m) => number(Number(m[1]), 1, 99, { kind: 'repeat', value: Number(m[1]) }),
+  ],
   ...SPOKEN.map(([source, say]): Reader => [re(`(?:${source})${END}`), say]),
+  ...SAYINGS.map(([source, say]): Reader => [re(`(?:${source})(?!\\w)`), () => ({ kind: 'say', say })]),
+  [
+    re(String.raw`(?:the\s+)?${CAMERAS}(?!\w)|body(?!\w)|(?:recorder|phone|drone)s?(?!\w)`),
+    () => ({ kind: 'say', say: 'body' }),
+  ],
+  [
+    re(
+      String.raw`(?:reads?|takes?|accepts?|supports?|has|have|speaks?|uses?|with|does|is|are|only|can\s+(?:read|take|use|do))(?=\s+(?:an?\s+|the\s+)?(?:only\s+)?(?:${LABEL_WORD})(?!\w))`,
+    ),
+    (m) => (/only/i.test(m[0]) ? null : { kind: 'say', say: 'takes' }),
+  ],
   [
     re(String.raw`(\d{1,2})\s*[x×](?=\s*\d+(?:[.,]\d+)?\s*${SIZE_UNIT}${END})`),
     (m) => ({ kind: 'count', value: Number(m[1]) }),
   ],
-  // A size and its frame rate written as one: 4K60, UHD25p.
-  [re(String.raw`(?<=[468]k|12k|uhd|hd)@?(\d{2,3})\s?(?:p|fps)?${END}`), (m) => speedSaid(m[1] ?? '')],
+  // A size and its frame rate written as one, or beside each other: 4K60, UHD25p, 1080p24, 4K 60.
+  [re(String.raw`(?<=\dk|uhd|hd|(?:1080|2160|720)[pi])@?(\d{2,3})\s?(?:p|fps)?${END}`), (m) => speedSaid(m[1] ?? '')],
+  [
+    re(
+      String.raw`(?<=(?:\dk|uhd|hd|(?:1080|2160|720)[pi])(?:\s+|\s*@\s*|\s+at\s+|\s*\/\s*))(${SPEED})\s?(?:p|fps)?${END}${NO_UNIT}`,
+    ),
+    (m) => speedSaid(m[1] ?? ''),
+  ],
   [
     re(String.raw`(\d{2,6})\s?[x×*]\s?(\d{2,6})${END}`),
     (m) => {
@@ -153,7 +274,7 @@ const READERS: readonly Reader[] = [
   [re(String.raw`${NUM}\s*${SIZE_UNIT}${END}`), capacitySaid],
   ...PICTURE_NAMES.map(
     ([source, couldBe]): Reader => [
-      re(String.raw`${source}(?:${END}|(?=@?\d{2,3}\s?(?:p|fps)?${END}))`),
+      re(String.raw`${source}(?:(?![\w.])|(?=@?\d{2,3}\s?(?:p|fps)?${END}))`),
       () => ({ kind: 'picture-name', couldBe }),
     ],
   ),
@@ -165,16 +286,31 @@ const READERS: readonly Reader[] = [
   [re(`relay${END}`), () => ({ kind: 'arrangement', arrangement: 'relay' })],
   [re(`split${END}`), () => ({ kind: 'arrangement', arrangement: 'split' })],
   [re(`single${END}`), () => ({ kind: 'arrangement', arrangement: 'single' })],
-  [re(`on${END}`), () => ({ kind: 'word', word: 'on' })],
+  [re(`on(?:to)?${END}`), () => ({ kind: 'word', word: 'on' })],
   [re(`for${END}`), () => ({ kind: 'word', word: 'for' })],
   [re(`(?:at${END}|@)`), () => ({ kind: 'word', word: 'at' })],
-  [re(`in${END}`), () => ({ kind: 'word', word: 'in' })],
-  [re(`captur(?:ed?|ing)${END}`), () => ({ kind: 'word', word: 'captured' })],
-  [re(`record(?:ed|ing)?${END}`), () => ({ kind: 'word', word: 'recorded' })],
-  [re(`play(?:s|ed|back|ing)?${END}`), () => ({ kind: 'word', word: 'plays' })],
-  [re(`(?:a|an|the|card|slot|with|and|to|of|type|write|read|max|up)${END}`), () => ({ kind: 'word', word: 'filler' })],
+  [re(`(?:in(?:to|side)?)${END}`), () => ({ kind: 'word', word: 'in' })],
+  [
+    re(
+      String.raw`captur(?:ed?|es|ing)${END}|(?:shot|shoot(?:s|ing)?|film(?:s|ed|ing)?|overcrank(?:ed|ing)?|sensor)(?=\s+(?:at|in|to)\s+\d)`,
+    ),
+    () => ({ kind: 'word', word: 'captured' }),
+  ],
+  [re(String.raw`recorded${END}|record(?:s|ing)?(?=\s+(?:at|in)\s+\d)`), () => ({ kind: 'word', word: 'recorded' })],
+  [
+    re(
+      String.raw`play(?:s|ed|back|ing)?(?:\s+back)?${END}|conform(?:s|ed|ing)?(?=\s+(?:to|at|in)\s+\d)|slowed(?:\s+down)?(?=\s+to\s+\d)|(?:deliver(?:ed|ing|s)?|export(?:ed|ing|s)?|edit(?:ed|ing)?|interpreted|timeline|project)(?=\s+(?:at|in|to|as|is)\s+\d)|(?<=\d(?:p|fps)?\s+)(?:timeline|project|playback)${END}`,
+    ),
+    () => ({ kind: 'word', word: 'plays' }),
+  ],
+  [re(`(?:slots?|sockets?|ports?|bays?)${END}`), () => ({ kind: 'word', word: 'slot' })],
+  [re(`cards?${END}`), () => ({ kind: 'word', word: 'card' })],
+  [re(`(?:with|and)${END}`), () => ({ kind: 'word', word: 'pause' })],
+  [re(`(?:a|an|the|to|of|type|write|read|max|maximum|up|max\\.)${END}`), () => ({ kind: 'word', word: 'filler' })],
   [re(`${NUM}${END}`), (m) => bareNumber(m[0])],
 ];
+
+const camerasSaid = (count: number): Said | null => (count > 0 ? { kind: 'cameras', value: count } : null);
 
 function bareNumber(text: string): Said {
   const read = parseRate(text);
@@ -185,15 +321,37 @@ function bareNumber(text: string): Said {
   return unread({ code: 'no-unit', couldBe: [`${plain} Mb/s`, `${plain} MB/s`, `${plain} GB`, `${plain} min`] });
 }
 
-const WORD = /[^\s,;·|?!/*]+/y;
+const WORD = /[^\s,;·|?!/*()[\]{}"“”„«»]+/y;
 
-function readAt(text: string, start: number): Token {
+/** What a number alone may be by what stands behind it. */
+const COUNTS: readonly Token['kind'][] = ['count', 'cameras', 'repeat'];
+
+function byReaders(text: string, start: number): Token | null {
   for (const [pattern, say] of READERS) {
     pattern.lastIndex = start;
     const match = pattern.exec(text);
     const said = match && match[0].length > 0 ? say(match) : null;
     if (match && said) return { start, end: start + match[0].length, text: match[0], ...said };
   }
+  return null;
+}
+
+/** Number words are read as their digits would be, where something stands behind them that a number counts. */
+function byNumberWords(text: string, start: number): Token | null {
+  const words = numberWordsAt(text, start);
+  if (words === null) return null;
+  const digits = String(words.value);
+  const read = byReaders(text.slice(0, start) + digits + text.slice(words.end), start);
+  if (read === null || read.kind === 'unread') return null;
+  if (read.end <= start + digits.length && !COUNTS.includes(read.kind)) return null;
+  const end = words.end + read.end - start - digits.length;
+  const token: Token = { ...read, end, text: text.slice(start, end) };
+  return 'loose' in token ? { ...token, loose: true } : token;
+}
+
+function readAt(text: string, start: number): Token {
+  const read = byNumberWords(text, start) ?? byReaders(text, start);
+  if (read) return read;
   WORD.lastIndex = start;
   const word = WORD.exec(text)?.[0] ?? text.slice(start, start + 1);
   return {
@@ -212,13 +370,15 @@ function readAt(text: string, start: number): Token {
 export function tokenize(text: string): readonly Token[] {
   const tokens: Token[] = [];
   // Letters and digits of full width are those of half: each stands in one place, as it did.
-  const line = text
+  const written = text
     .slice(0, MAX_TEXT)
     .replace(/[\uff01-\uff5e]/g, (wide) => String.fromCharCode(wide.charCodeAt(0) - 0xfee0));
+  // The end of a sentence belongs to no word of it.
+  const line = written.replace(/[’‘]/g, "'").replace(/[.:…](?=\s|$)/g, ' ');
   let at = 0;
   while (at < line.length) {
     const token = readAt(line, at);
-    tokens.push(token);
+    tokens.push({ ...token, text: written.slice(token.start, token.end) });
     at = token.end;
   }
   return tokens.filter((token) => !(token.kind === 'word' && token.word === 'filler'));

@@ -4,6 +4,9 @@ export interface Range {
   readonly max: number;
 }
 
+/** Longest word kept as one that does not matter in a quick check, characters. */
+export const MAX_ASIDE = 40;
+
 /**
  * Ranges that the kit's schemas, its forms and its addresses share. A form may ask for less than the schema lets in (air in
  * which somebody films, not what a probe may read), never for more.

@@ -3,7 +3,7 @@ import { useShown } from '../../app/kit/shown.ts';
 import { asksFirst } from '../../app/match/firstQuestion.ts';
 import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import { policyOf } from '../../app/match/policy.ts';
-import { useQuickCheck } from '../../app/match/useQuickCheck.ts';
+import { useAside, useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import { part } from '../../ui/part.tsx';
 import { useMounted } from '../../ui/useMounted.ts';
@@ -26,7 +26,8 @@ export default function MatchView() {
   const take = triedTake ?? settings.take;
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const [text, setText] = useQueryText();
-  const answer = useQuickCheck(text, policy);
+  const aside = useAside(settings);
+  const answer = useQuickCheck(text, policy, aside);
   const [selected, setSelected] = useState<Selected>(null);
   const [names, setNames] = useState<readonly string[]>([]);
   const [first, setFirst] = useState(false);
@@ -42,6 +43,7 @@ export default function MatchView() {
           onText={setText}
           answer={answer}
           policy={policy}
+          settings={settings}
           onWhy={() => setSelected('quick')}
           own={own?.text === text ? own : null}
           onPick={setSelected}

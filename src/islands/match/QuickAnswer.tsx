@@ -1,17 +1,27 @@
 import { cellTone } from '../../app/match/answers.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
+import type { Instead } from '../../core/match/ask/askLine.ts';
+import type { Settings } from '../../kit/kit.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
-import { answerText, forTimeText, inTurnText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
+import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
+import { insteadText, volumeText } from '../../text/match/asked.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
-import { capacityText, either, MBpsFigure, minutesFigure, takeText } from '../../text/quantity.ts';
+import { capacityText, either, MBpsFigure, minutesFigure, minutesText, takeText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { part } from '../../ui/part.tsx';
 import { Term } from '../../ui/Term.tsx';
 import css from './QuickAnswer.module.css';
 
+// With the first word that was put aside.
+const QuickTakeBack = part(() => import('./QuickTakeBack.tsx'));
+
 interface QuickAnswerProps {
   readonly answer: Answer;
+  /** Marks that would do where this does not. */
+  readonly instead: readonly Instead[];
+  readonly settings: Settings;
   readonly take: TakeKind;
   readonly onWhy: () => void;
   /** Takes another reading of the line. */
@@ -19,10 +29,11 @@ interface QuickAnswerProps {
 }
 
 /** The answer from arm's length first, its reason beside it, how the line was read under it. */
-export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps) {
+export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace }: QuickAnswerProps) {
   const { cell } = answer;
   const slip = slipText(answer);
   const time = forTimeText(answer);
+  const ways = insteadText(instead, answer);
   return (
     <div className={css.answer}>
       <div className={css.head}>
@@ -42,13 +53,23 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
       </div>
       <div className={css.reason}>
         <p>
-          {answerText(answer)} {time} {inTurnText(answer)}{' '}
+          {answerText(answer)} {time} {volumeText(answer)}{' '}
           {cell && answer.sized && (
             <button type="button" className="plain-button" onClick={onWhy}>
               Why
             </button>
           )}
         </p>
+        {ways && (
+          <p>
+            {ways}{' '}
+            {instead.map(({ mark, line }) => (
+              <button key={mark} type="button" className="plain-button" onClick={() => onReplace(line)}>
+                {mark}
+              </button>
+            ))}
+          </p>
+        )}
         {slip && <p className="tone-hot">{slip}</p>}
         {answer.doubts.map((doubt) => (
           <p key={doubt.code} className="tone-warm">
@@ -68,6 +89,7 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
               return (
                 <li key={readingText(reading)}>
                   {readingText(reading)}
+                  {reading.code === 'passed-over' && <AsideWords words={reading.words} settings={settings} />}
                   {other && change !== undefined && (
                     <button type="button" className="plain-button" onClick={() => onReplace(change)}>
                       {other}
@@ -83,6 +105,12 @@ export function QuickAnswer({ answer, take, onWhy, onReplace }: QuickAnswerProps
   );
 }
 
+/** Of the words that were passed over those that were put aside by hand, each asked again with one press. */
+function AsideWords({ words, settings }: { readonly words: readonly string[]; readonly settings: Settings }) {
+  const own = words.filter((word) => settings.asideWords?.includes(word.toLowerCase()));
+  return own.length > 0 ? <QuickTakeBack words={own} settings={settings} /> : null;
+}
+
 /** Minutes with a card; without one, the capacity for the time or what is written. */
 function Headline({ answer }: { readonly answer: Answer }) {
   const { minutes, forTime, need, cell, sized, needsMark } = answer;
@@ -94,7 +122,10 @@ function Headline({ answer }: { readonly answer: Answer }) {
     return (
       <span className={css.figure}>
         <Amount {...minutesFigure(minutes)} />
-        <span className={css.kind}> planned</span>
+        <span className={css.kind}>
+          {' '}
+          planned{answer.byTheBox !== null && `, ${minutesText(Math.floor(answer.byTheBox))} by the box`}
+        </span>
         {forTime?.cards && (
           <span className={css.cards}>
             <Amount figure={String(forTime.cards)} unit={forTime.cards === 1 ? 'card' : 'cards'} />

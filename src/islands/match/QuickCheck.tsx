@@ -5,12 +5,13 @@ import type { AskRefusal } from '../../core/match/ask/ask.ts';
 import type { Asked } from '../../core/match/ask/askLine.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Result } from '../../core/result.ts';
+import type { Settings } from '../../kit/kit.ts';
 import { part } from '../../ui/part.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { QuickAnswer } from './QuickAnswer.tsx';
 import css from './QuickCheck.module.css';
+import { QuickOther } from './QuickOther.tsx';
 import { QuickOwn } from './QuickOwn.tsx';
-import { QuickPlayback } from './QuickPlayback.tsx';
 import { QuickProblem } from './QuickProblem.tsx';
 import { useAskedBefore } from './useAskedBefore.ts';
 
@@ -22,6 +23,7 @@ interface QuickCheckProps {
   readonly onText: (text: string) => void;
   readonly answer: Result<Asked, AskRefusal>;
   readonly policy: Policy;
+  readonly settings: Settings;
   readonly onWhy: () => void;
   /** The answer from one's own kit, where the line names things of it. */
   readonly own: OwnAnswer | null;
@@ -31,7 +33,7 @@ interface QuickCheckProps {
 }
 
 /** One line in, one answer out; what was not understood is shown in its place. */
-export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, names }: QuickCheckProps) {
+export function QuickCheck({ text, onText, answer, policy, settings, onWhy, own, onPick, names }: QuickCheckProps) {
   const input = useRef<HTMLInputElement>(null);
   // Completions are for what is being typed; a line that was opened or pressed is whole.
   const [typed, setTyped] = useState<string | null>(null);
@@ -90,12 +92,18 @@ export function QuickCheck({ text, onText, answer, policy, onWhy, own, onPick, n
           <QuickOwn own={own} onPick={onPick} />
         ) : answer.ok ? (
           answer.value.kind === 'card' ? (
-            <QuickAnswer answer={answer.value.answer} take={policy.take} onWhy={onWhy} onReplace={replace} />
+            <QuickAnswer
+              answer={answer.value.answer}
+              instead={answer.value.instead}
+              {...{ settings, onWhy }}
+              take={policy.take}
+              onReplace={replace}
+            />
           ) : (
-            <QuickPlayback playback={answer.value.playback} />
+            <QuickOther asked={answer.value} take={policy.take} onReplace={replace} />
           )
         ) : (
-          <QuickProblem text={text} refusal={answer.error} asked={asked} onReplace={replace} />
+          <QuickProblem {...{ text, asked, policy, settings }} refusal={answer.error} onReplace={replace} />
         )}
       </div>
     </section>

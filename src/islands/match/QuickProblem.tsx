@@ -1,15 +1,23 @@
+import { asideWord, useWithout } from '../../app/match/useQuickCheck.ts';
 import type { Unread } from '../../core/cards/readLabel.ts';
-import type { AskRefusal } from '../../core/match/ask/ask.ts';
+import type { AskRefusal, AskUnread } from '../../core/match/ask/ask.ts';
+import type { Policy } from '../../core/match/policy.ts';
+import type { Settings } from '../../kit/kit.ts';
 import { askRefusalText, unreadText } from '../../text/match/ask.ts';
+import { withoutText } from '../../text/match/asked.ts';
 import { part } from '../../ui/part.tsx';
 import css from './QuickProblem.module.css';
 
+// With the first word that is asked about.
+const QuickAside = part(() => import('./QuickAside.tsx'));
 // What reads a label comes with the first one that stands alone.
 const QuickLabel = part(() => import('./QuickLabel.tsx'));
 
 interface QuickProblemProps {
   readonly text: string;
   readonly refusal: AskRefusal;
+  readonly policy: Policy;
+  readonly settings: Settings;
   /** The last questions, newest first. */
   readonly asked: readonly string[];
   readonly onReplace: (text: string) => void;
@@ -24,7 +32,7 @@ const EXAMPLES = [
 const couldBe = ({ problem }: Unread): readonly string[] => (problem.code === 'amount' ? [] : problem.couldBe);
 
 /** A line that has no answer yet: examples while it is empty, the place and what it could be when it was not read. */
-export function QuickProblem({ text, refusal, asked, onReplace }: QuickProblemProps) {
+export function QuickProblem({ text, refusal, policy, settings, asked, onReplace }: QuickProblemProps) {
   if (refusal.code === 'empty') {
     return (
       <div className={css.problem}>
@@ -49,6 +57,7 @@ export function QuickProblem({ text, refusal, asked, onReplace }: QuickProblemPr
       <p className={css.line}>
         <Marked text={text} unread={refusal.unread} />
       </p>
+      <Without {...{ text, policy, settings }} unread={refusal.unread} />
       {refusal.unread.map((one) => (
         <div key={one.start} className={css.one}>
           <span>{unreadText(one)}</span>
@@ -62,10 +71,36 @@ export function QuickProblem({ text, refusal, asked, onReplace }: QuickProblemPr
               {word}
             </button>
           ))}
+          <Aside one={one} settings={settings} />
         </div>
       ))}
     </div>
   );
+}
+
+/** What the rest of the line comes to, as what it is: an answer to another question. */
+function Without({
+  text,
+  unread,
+  policy,
+  settings,
+}: Pick<QuickProblemProps, 'text' | 'policy' | 'settings'> & { readonly unread: readonly AskUnread[] }) {
+  const rest = useWithout(text, unread, policy, settings);
+  if (rest === null) return null;
+  return (
+    <p className={css.without}>
+      {withoutText(
+        unread.map((one) => one.text),
+        rest,
+      )}
+    </p>
+  );
+}
+
+/** A word that is none of a grammar may be put aside, once for the whole kit. */
+function Aside({ one, settings }: { readonly one: AskUnread; readonly settings: Settings }) {
+  const word = asideWord(one);
+  return word === null ? null : <QuickAside word={word} settings={settings} />;
 }
 
 /** The line with what was not understood underlined in its place. */

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { PlannedTake, Retest } from '../../core/kit/model.ts';
-import { RANGES } from '../../core/kit/ranges.ts';
+import { MAX_ASIDE, RANGES } from '../../core/kit/ranges.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
 import { plannedTakeSchema } from './keptTake.ts';
 import { within } from './parts.ts';
@@ -20,13 +20,19 @@ export interface Settings {
   readonly retest?: Retest | null;
   /** Whether a round of the drill is timed; missing: it is. */
   readonly drillTimer?: boolean | null;
+  /** Words that do not matter in a quick check, in small letters: whoever typed them said so. */
+  readonly asideWords?: readonly string[] | null;
 }
+
+/** Most words kept as ones that do not matter. */
+export const MOST_ASIDE = 300;
 
 export const settingsSchema = objectOf<Settings>({
   take: oneOf(['once', 'repeatable']).default('once'),
   headroom: Joi.number().min(0).max(1).default(ASSUMED.headroom.value),
   plannedTake: plannedTakeSchema.allow(null),
   drillTimer: Joi.boolean().allow(null),
+  asideWords: Joi.array().items(Joi.string().max(MAX_ASIDE)).max(MOST_ASIDE).unique().allow(null),
   exportEveryDays: Joi.number().integer().min(0).max(3650).allow(null),
   retest: objectOf<Retest>({
     months: within(RANGES.retestMonths).integer().required(),

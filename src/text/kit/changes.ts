@@ -45,6 +45,8 @@ export const CHANGE_TEXT = {
   planned: 'The board is marked for another take.',
   headroom: (percent: string) => `Headroom is ${percent} % now.`,
   kindOfTake: (kind: string) => `The take is ${kind} now.`,
+  putAside: (word: string) => `“${word}” does not matter in a quick check now.`,
+  askedAgain: (word: string) => `“${word}” is asked about again.`,
   reminder: 'The reminder to export is set.',
   imported: 'A kit file imported.',
   merged: (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'} of a kit file added.`,

@@ -1,7 +1,6 @@
 import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import type { AskPlace, AskRefusal, AskUnread, Reading } from '../../core/match/ask/ask.ts';
-import type { Playback } from '../../core/match/ask/askLine.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
@@ -73,6 +72,12 @@ export function askRefusalText(refusal: AskRefusal): string {
       return `A raw picture also needs ${either(refusal.missing.map((part) => MISSING[part])).replace(' or ', ' and ')}.`;
     case 'twice':
       return `A second ${refusal.what}, “${refusal.again.text}”: leave one.`;
+    case 'uneven':
+      return `${refusal.count} cards do not share out ${refusal.arrangement === 'split' ? 'a split recording over two' : 'in pairs'}: name two, or four.`;
+    case 'copy-incomplete':
+      return refusal.missing === 'rate'
+        ? 'Copying hangs on the reader and the disk: add how fast they are (at 95 MB/s).'
+        : 'Add how much is copied (64GB, 2 x 256GB).';
     case 'no-playback-speed':
       return `${takeText(refusal.take)} captured at ${plain(refusal.captured, 3)} fps: add the speed it plays at (25p), or what the camera writes (600 Mb/s).`;
     case 'rate-out-of-range':
@@ -86,7 +91,21 @@ export function askRefusalText(refusal: AskRefusal): string {
 export function readingText(reading: Reading): string {
   switch (reading.code) {
     case 'rate':
-      return `“${reading.text}” read as ${MbpsText(reading.value)} = ${MBpsText(reading.value)}`;
+      return reading.low === undefined
+        ? `“${reading.text}” read as ${MbpsText(reading.value)} = ${MBpsText(reading.value)}`
+        : `“${reading.text}”: the larger is counted, ${MbpsText(reading.value)}; at the smaller a card lasts longer`;
+    case 'body-limit':
+      return `“${reading.text}” taken for the most that the camera writes`;
+    case 'card-minimum':
+      return `“${reading.text}” taken for the minimum that the card’s maker states in writing`;
+    case 'card-sustained':
+      return `“${reading.text}” taken for what the card’s maker says it sustains`;
+    case 'average':
+      return 'an average: its peaks are counted a fifth above it';
+    case 'measured':
+      return 'measured: nothing is added for sound and the like';
+    case 'cameras':
+      return `${reading.count} cameras, each onto cards of its own; verdict and minutes are those of one`;
     case 'capacity':
       return `“${reading.text}” read as ${capacityText(reading.value)}`;
     case 'time':
@@ -97,12 +116,10 @@ export function readingText(reading: Reading): string {
       return `“${reading.text}” left aside: the picture does not decide, the rate does`;
     case 'passed-over':
       return `passed over: ${reading.words.join(', ')}`;
-    case 'slip':
-      return `“${reading.text}” passed over`;
     case 'two-cards':
       return 'two cards, taken one after the other';
     case 'more-cards':
-      return `${reading.count} cards, one in the camera at a time`;
+      return `${reading.count} cards, taken one after the other`;
     case 'peak':
       return `“${reading.text}” is the card’s peak: no promise, and not what the camera writes`;
     case 'bus-by-mark':
@@ -126,12 +143,12 @@ export function readingText(reading: Reading): string {
 export function otherReadingText(reading: Reading): string | null {
   if (reading.change === undefined) return null;
   switch (reading.code) {
+    case 'rate':
+      return `a thousandth of it: ${MbpsText((reading.value / 1000) as BytesPerSecond)}`;
     case 'time':
       return 'minutes and seconds';
     case 'fps-assumed':
       return '25p instead';
-    case 'slip':
-      return `${reading.couldBe} instead`;
     case 'two-cards':
       return 'mirrored instead';
     case 'rate-at':
@@ -142,10 +159,6 @@ export function otherReadingText(reading: Reading): string | null {
       return 'the other reading';
   }
 }
-
-/** How long a take plays, in one sentence. */
-export const playbackText = ({ take, captured, playback, plays }: Playback): string =>
-  `${takeText(take)} captured at ${plain(captured, 3)} fps plays ${takeText(plays)} at ${plain(playback, 3)} fps.`;
 
 /** What the answer hangs on where a card was named without its mark. */
 function markDependsText({ smallestMarks, tooSmall }: Answer): string {
@@ -217,10 +230,6 @@ export function forTimeText(answer: Answer): string | null {
     ? `${written}: ${forTime.cards} ${plural} of this size, no change.`
     : `${written}: ${forTime.cards} ${plural} of this size.`;
 }
-
-/** How long more cards than a camera holds last one after the other; null where no more than two were counted. */
-export const inTurnText = ({ inTurn, ask }: Answer): string | null =>
-  inTurn === null ? null : `${ask.count} such cards one after the other: ${minutesText(inTurn)}.`;
 
 /** Asks back where a need eight times over suggests a slip between bits and bytes; null where it does not. */
 export function slipText(answer: Answer): string | null {

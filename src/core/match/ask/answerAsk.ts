@@ -5,7 +5,7 @@ import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Body, Card, Codec, Slot } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { type Bus, busesOf } from '../../standards/buses.ts';
-import { familyOf } from '../../standards/families.ts';
+import { type Family, familyOf } from '../../standards/families.ts';
 import { type Form, isSd } from '../../standards/forms.ts';
 import { countsOn, MARK_KEYS, type Mark, mark, marksOf, promiseOf, type Series } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
@@ -33,8 +33,8 @@ export interface Answer {
   readonly cardsAtOnce: number;
   /** Planned minutes of the whole arrangement from full cards; null without a card. */
   readonly minutes: number | null;
-  /** Planned minutes of all the cards that were counted, one after the other; null where no more than two were. */
-  readonly inTurn: number | null;
+  /** The same by the box: label arithmetic of the picture alone; null without a card. */
+  readonly byTheBox: number | null;
   /** Smallest mark of each series that guarantees the need, slowest first; empty when none does. */
   readonly smallestMarks: readonly Mark[];
   /** True where the answer depends on the mark alone: a card was named without one. */
@@ -63,6 +63,15 @@ interface ForTime extends CapacityFor {
 
 const SERIES: readonly Series[] = ['U', 'V', 'E', 'VPG'];
 
+/** The kind of slot whose marks a question is about: the card's form, else the slot's. */
+function placeFor({ card, slot }: Ask): MarkPlace {
+  const own = card?.form ?? slot?.form ?? null;
+  const form = own ?? (slot?.bus && busesOf('sd').includes(slot.bus) ? 'sd' : null);
+  // A card of two rows is taken to be in such a slot; what wants more is not offered for it.
+  const taken = card?.bus === 'uhs-ii' || card?.bus === 'uhs-iii' ? card.bus : null;
+  return { form: slot?.form && form !== slot.form ? slot.form : form, slotBus: slot?.bus ?? taken };
+}
+
 /** What the marks asked for must exist on, and count on; null where nothing was said of it. */
 export interface MarkPlace {
   readonly form: Form | null;
@@ -87,8 +96,7 @@ export function smallestMarks(
 }
 
 /** A card as the kit keeps it, made from a label. */
-function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
-  const [fastest] = label.printed;
+function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimum }: Ask): Card {
   return {
     id: 'quick',
     label: '',
@@ -97,18 +105,29 @@ function cardFromLabel(label: PrintedLabel, capacity: Bytes): Card {
     usableGB: null,
     marks: label.words,
     bus: null,
-    readMBps: fastest === undefined ? null : toMegabytes(fastest),
-    writeMBps: null,
-    sustainedMBps: null,
+    readMBps: label.reads === null ? null : toMegabytes(label.reads),
+    writeMBps: label.writes === null ? null : toMegabytes(label.writes),
+    sustainedMBps: sustained === null ? null : toMegabytes(sustained),
+    minimumMBps: minimum === null ? null : toMegabytes(minimum),
     cacheGB: null,
   };
 }
 
-/** A slot that takes this card: of the bus named, else of the card's own, else one that any card of its form can use. */
-function slotFor(card: Card, ask: Ask, id: string): Slot {
-  const bus = ask.slotBus ?? ask.card?.bus ?? (isSd(card.form) ? 'uhs-i' : (busesOf(card.form).at(-1) ?? null));
-  const family = isSd(card.form) ? familyOf((card.capacityGB * GB) as Bytes) : null;
-  return { id, name: id, accepts: [{ form: card.form, bus }], family, promisedMaxGB: null };
+/** A slot as it was named; what was not said of it suits the card. */
+function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {
+  const wanted = slot?.bus ?? null;
+  const isForeign = wanted !== null && !busesOf(card.form).includes(wanted) && busesOf('sd').includes(wanted);
+  const form = slot?.form ?? (isForeign ? 'sd' : card.form);
+  const own = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
+  const bus = wanted ?? own ?? (isSd(form) ? 'uhs-i' : (busesOf(form).at(-1) ?? null));
+  const printed = label?.familyPrinted ?? familyOf((card.capacityGB * GB) as Bytes);
+  return {
+    id,
+    name: id,
+    accepts: [{ form, bus }],
+    family: slot?.family ?? (isSd(form) ? printed : null),
+    promisedMaxGB: null,
+  };
 }
 
 function bodyFor(ask: Ask, card: Card | null): Body {
@@ -119,14 +138,21 @@ function bodyFor(ask: Ask, card: Card | null): Body {
     name: 'quick check',
     arrangement: ask.arrangement,
     bufferMB: null,
-    ceilingMBps: null,
+    ceilingMBps: ask.ceiling === null ? null : toMegabytes(ask.ceiling),
     slots,
     modes: [ask.mode],
   };
 }
 
-/** What a card of unknown size is judged with: no promise hangs on a size, and nothing that does is shown. */
-const STAND_IN = (64 * GB) as Bytes;
+/**
+ * What a card of unknown size is judged with: a size of the family that it prints, else that its slot reads, since no promise
+ * hangs on a size and nothing that does is shown.
+ */
+function standIn({ card, slot }: Ask): Bytes {
+  const own = card?.familyPrinted ?? slot?.family ?? 'sdxc';
+  return (STAND_IN_GB[own] * GB) as Bytes;
+}
+const STAND_IN_GB = { sd: 2, sdhc: 32, sdxc: 64, sduc: 4000 } as const satisfies Readonly<Record<Family, number>>;
 
 /** The mark just below the smallest V that holds: what would not do. */
 function belowOf(holds: readonly Mark[]): Mark | null {
@@ -138,19 +164,21 @@ function belowOf(holds: readonly Mark[]): Mark | null {
 }
 
 /** Whether all that is missing for an answer is the mark on the card: none was named, nor anything else of its pace. */
-const needsMark = ({ card }: Ask, cell: Cell | null): boolean =>
+const needsMark = ({ card, sustained, minimum }: Ask, cell: Cell | null): boolean =>
   cell?.verdict === 'uncovered' &&
   cell.floor === null &&
   !cell.doubted &&
   card !== null &&
+  sustained === null &&
+  minimum === null &&
   // Drives and modules carry no mark to ask for.
   (card.form === null || marksOf(card.form).length > 0) &&
   card.marks.length === 0 &&
   card.unread.length === 0;
 
-/** Minutes from cards all full at once: two in relay add; split cards each hold half the rate already. */
-const arranged = (planned: number | null, ask: Ask): number | null =>
-  planned === null ? null : ask.arrangement === 'relay' ? planned * 2 : planned;
+/** How many times one card's minutes a whole arrangement has: one card after the other, or pairs of them. */
+const timesOf = ({ arrangement, count }: Ask): number =>
+  arrangement === 'mirrored' || arrangement === 'split' ? count / 2 : count;
 
 const FAMILIES: readonly Codec[] = ['long-gop', 'intra', 'raw'];
 
@@ -188,15 +216,18 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
   const rate = streamRate(ask.mode);
   if (!rate.ok) return err({ code: 'rate-out-of-range', field: rate.error.field });
   const sized = ask.card !== null && ask.card.capacity !== null;
-  const card = ask.card ? cardFromLabel(ask.card, ask.card.capacity ?? STAND_IN) : null;
+  const card = ask.card ? cardFromLabel(ask.card, ask.card.capacity ?? standIn(ask), ask) : null;
   const body = bodyFor(ask, card);
   const judged = card ? cellFor({ body, mode: ask.mode, card, cards: [card], tests: [], policy }) : null;
-  const cell = judged && !sized ? { ...judged, labelMinutes: null, planned: null } : judged;
+  const told = judged && ask.card && card?.form === 'module' && ask.card.form === null ? withoutForm(judged) : judged;
+  const cell = told && !sized ? { ...told, labelMinutes: null, planned: null } : told;
   const shares = ask.arrangement === 'split' ? 2 : 1;
   const need = cell?.need ?? (Math.ceil(rate.value.peak / shares) as BytesPerSecond);
   const cardsAtOnce = ask.arrangement === 'single' ? 1 : 2;
-  const minutes = arranged(cell?.planned ?? null, ask);
-  const holds = smallestMarks(need, policy.headroom, { form: ask.card?.form ?? null, slotBus: ask.slotBus });
+  const times = timesOf(ask);
+  const minutes = cell?.planned == null ? null : cell.planned * times;
+  const byTheBox = cell?.labelMinutes == null ? null : cell.labelMinutes * times;
+  const holds = smallestMarks(need, policy.headroom, placeFor(ask));
   return ok({
     ask,
     rate: rate.value,
@@ -208,7 +239,7 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     needsMark: needsMark(ask, cell),
     cardsAtOnce,
     minutes,
-    inTurn: ask.count > 2 && cell?.planned != null && ask.arrangement === 'single' ? cell.planned * ask.count : null,
+    byTheBox,
     smallestMarks: holds,
     tooSmall: belowOf(holds),
     plays: plays(ask),
@@ -217,6 +248,12 @@ export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> 
     doubts: doubtsOf(ask, rate.value.picture),
   });
 }
+
+/** What is found of a card whose form nobody told is not that of a module: rules of form and bus say nothing of it. */
+const withoutForm = (cell: Cell): Cell => ({
+  ...cell,
+  findings: cell.findings.filter(({ rule }) => !['shape', 'protocol', 'bus'].includes(rule)),
+});
 
 function plays({ time, mode }: Ask): Seconds | null {
   return time === null || mode.captureFps === null ? null : playbackLength(time, mode.captureFps, mode.fps);
@@ -235,5 +272,5 @@ function forTime(
   const each = cardsFor(ask.time, usable(card).bytes, average);
   const doubled = ask.arrangement === 'mirrored' || ask.arrangement === 'split';
   const cards = doubled ? each * cardsAtOnce : each;
-  return { ...asked, cards, lasts: cards <= cardsAtOnce };
+  return { ...asked, cards: cards * ask.cameras, lasts: cards <= Math.max(ask.count, cardsAtOnce) };
 }

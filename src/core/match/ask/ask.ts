@@ -3,21 +3,36 @@ import type { Span } from '../../cards/token.ts';
 import type { Arrangement, Mode } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
+import type { SlotSaid } from './place.ts';
 
 /** How a line was read where it could be read otherwise, shown so that the person can object. */
 export type Reading = (
-  | (Span & { readonly code: 'rate'; readonly value: BytesPerSecond })
+  | (Span & {
+      readonly code: 'rate';
+      readonly value: BytesPerSecond;
+      /** The smaller end of a range. */
+      readonly low?: BytesPerSecond;
+    })
+  /** Most that the body writes. */
+  | (Span & { readonly code: 'body-limit'; readonly value: BytesPerSecond })
+  /** What the card's maker states of its pace. */
+  | (Span & { readonly code: 'card-minimum'; readonly value: BytesPerSecond })
+  | (Span & { readonly code: 'card-sustained'; readonly value: BytesPerSecond })
+  /** The rate is an average: its peak is higher. */
+  | { readonly code: 'average' }
+  /** The rate was measured: it holds everything. */
+  | { readonly code: 'measured' }
+  /** Cameras that record alike, each onto a card of its own. */
+  | { readonly code: 'cameras'; readonly count: number }
   | (Span & { readonly code: 'capacity'; readonly value: Bytes })
   | (Span & { readonly code: 'time'; readonly value: Seconds })
   | (Span & { readonly code: 'form-inferred'; readonly form: NonNullable<PrintedLabel['form']> })
   | (Span & { readonly code: 'picture-name-ignored' })
   /** Words that carry nothing, in the order in which they stand. */
   | { readonly code: 'passed-over'; readonly words: readonly string[] }
-  /** A word passed over that may be a slip of one that means something. */
-  | (Span & { readonly code: 'slip'; readonly couldBe: string })
   /** Two cards, and nothing said of how: one after the other. */
   | { readonly code: 'two-cards' }
-  /** More cards than a camera holds: the minutes are those of one. */
+  /** More cards than a camera holds: one after the other. */
   | { readonly code: 'more-cards'; readonly count: number }
   /** A speed printed on the card: a peak, which promises nothing. */
   | (Span & { readonly code: 'peak' })
@@ -49,8 +64,17 @@ export interface Ask {
   readonly codecNamed: boolean;
   /** Null when no card was named. */
   readonly card: PrintedLabel | null;
-  /** Bus of the slot where one was named; null: the slot is taken to know the card's bus. */
-  readonly slotBus: Bus | null;
+  /** What was said of the slot; null: it is taken to suit the card. */
+  readonly slot: SlotSaid | null;
+  /** Most that the body writes; null where nothing was said of it. */
+  readonly ceiling: BytesPerSecond | null;
+  /** What the card's maker states of its pace; null where nothing was said of it. */
+  readonly sustained: BytesPerSecond | null;
+  readonly minimum: BytesPerSecond | null;
+  /** Cameras that record alike, each onto cards of its own. */
+  readonly cameras: number;
+  /** Whether gigabytes an hour or a minute were asked for. */
+  readonly volume: boolean;
   readonly arrangement: Arrangement;
   readonly time: Seconds | null;
   /** Cards that were counted; one where none was. */
@@ -77,7 +101,15 @@ export type AskRefusal =
       readonly asStream?: string | null;
     }
   | { readonly code: 'raw-incomplete'; readonly missing: readonly ('picture' | 'bits' | 'fps')[] }
+  /** Cards to be copied, and nothing said of how much or how fast. */
+  | { readonly code: 'copy-incomplete'; readonly missing: 'rate' | 'size' }
   /** A take and one speed, and no speed at which it plays. */
   | { readonly code: 'no-playback-speed'; readonly take: Seconds; readonly captured: number }
-  | { readonly code: 'twice'; readonly what: 'rate' | 'capacity' | 'time' | 'picture' | 'mark'; readonly again: Span }
+  /** Cards that an arrangement cannot share out evenly. */
+  | { readonly code: 'uneven'; readonly arrangement: Arrangement; readonly count: number }
+  | {
+      readonly code: 'twice';
+      readonly what: 'rate' | 'capacity' | 'time' | 'picture' | 'mark' | 'speed';
+      readonly again: Span;
+    }
   | { readonly code: 'rate-out-of-range'; readonly field: string };

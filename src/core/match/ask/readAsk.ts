@@ -1,15 +1,15 @@
-import { printedBus } from '../../cards/printedBus.ts';
 import { labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.ts';
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { unclearGrade } from '../../cards/unclearGrade.ts';
 import { entryAt } from '../../entryAt.ts';
-import type { Codec, Mode, ModeRate } from '../../kit/model.ts';
+import type { Arrangement, Codec, Mode, ModeRate, RateKind } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
-import type { Bus } from '../../standards/buses.ts';
+import type { Form } from '../../standards/forms.ts';
 import { mark } from '../../standards/marks.ts';
 import { toMegabits } from '../../units/convert.ts';
 import type { Ask, AskPlace, AskRefusal, AskUnread } from './ask.ts';
+import { placed } from './place.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
 import { spokenLine } from './spokenLine.ts';
@@ -37,30 +37,24 @@ function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): read
   return slow.length > 0 ? slow : rates.filter((token) => !clause.has(token));
 }
 
-/** A bus or version after `in` is the slot's, not the card's. */
-function slotBusToken(tokens: readonly Token[]): Of<'bus'> | Of<'version'> | null {
-  const at = tokens.findIndex((token) => token.kind === 'word' && token.word === 'in');
-  const next = tokens[at + 1];
-  return at >= 0 && (next?.kind === 'bus' || next?.kind === 'version') ? next : null;
-}
-
-/** The bus a slot was said to have, for the form of the card in it. */
-function slotBusOf(token: Of<'bus'> | Of<'version'> | null, card: PrintedLabel | null): Bus | null {
-  if (token === null) return null;
-  if (token.kind === 'bus') return token.bus;
-  return card?.form ? (printedBus(card.form, [token.text])?.bus ?? null) : null;
-}
-
 const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
 
-function cardOf(tokens: readonly Token[], stream: readonly Token[], slot: Token | null): PrintedLabel | null {
+function cardOf(tokens: readonly Token[], stream: readonly Token[]): PrintedLabel | null {
   const own = tokens.filter(
-    (token) => token !== slot && !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
+    (token) => !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
   );
   // A printed speed alone names a card too: one of which only a peak is known.
   const isCard = (token: Token): boolean =>
     CARD_KINDS.includes(token.kind) || (token.kind === 'rate' && token.printed === true);
   return own.some(isCard) ? labelOf(own) : null;
+}
+
+/** A card whose form its marks alone tell has that of the slot, where those marks exist on it. */
+function inSlot(card: PrintedLabel | null, slot: Form | null): PrintedLabel | null {
+  if (card === null || slot === null || !(card.formInferred || card.form === null)) return card;
+  return card.marks.every((key) => mark(key).forms.includes(slot))
+    ? { ...card, form: slot, formInferred: false }
+    : card;
 }
 
 /** Marks of one series that differ: a card has one of them, and the question is which. */
@@ -72,27 +66,45 @@ function rivals(tokens: readonly Token[]): readonly Token[] {
   return rival ? [rival, rival] : [];
 }
 
+/** A third speed, where a take has two at most; twice, so that it is the one too many. */
+function otherSpeeds(tokens: readonly Token[]): readonly Token[] {
+  const third = all(tokens, 'fps')[2];
+  return third ? [third, third] : [];
+}
+
 function repeated(tokens: readonly Token[], stream: readonly Of<'rate'>[]): AskRefusal | null {
-  const again = (
-    what: 'rate' | 'capacity' | 'time' | 'picture' | 'mark',
-    found: readonly Token[],
-  ): AskRefusal | null => (found[1] ? { code: 'twice', what, again: span(found[1]) } : null);
+  const again = (what: Extract<AskRefusal, { code: 'twice' }>['what'], found: readonly Token[]): AskRefusal | null =>
+    found[1] ? { code: 'twice', what, again: span(found[1]) } : null;
   return (
     again('rate', stream) ??
     again('capacity', all(tokens, 'capacity')) ??
     again('time', all(tokens, 'time')) ??
+    again('speed', otherSpeeds(tokens)) ??
     again('picture', all(tokens, 'picture')) ??
     again('mark', rivals(tokens))
   );
 }
 
+/** What is known of the stream's rate beside its figure. */
+interface RateSaid {
+  readonly speeds: Speeds;
+  readonly ofRate: Named | null;
+  readonly is: RateKind;
+  readonly measured: boolean;
+}
+
 function rateOf(
   tokens: readonly Token[],
   stream: Of<'rate'> | undefined,
-  speeds: Speeds,
-  ofRate: Named | null,
+  { speeds, ofRate, is, measured }: RateSaid,
 ): Result<ModeRate, AskRefusal['code'] | readonly ('picture' | 'bits' | 'fps')[]> {
-  if (stream) return ok({ kind: 'stated', Mbps: toMegabits(stream.value), is: 'maximum', at: rateAt(speeds, ofRate) });
+  if (stream) {
+    const repeat = all(tokens, 'repeat')[0]?.value ?? 1;
+    return ok({
+      ...{ kind: 'stated', Mbps: toMegabits(stream.value) * repeat, is, at: rateAt(speeds, ofRate) },
+      ...(measured ? { source: 'measured' } : {}),
+    });
+  }
   const picture = all(tokens, 'picture')[0];
   const bits = all(tokens, 'bits')[0];
   const ratio = all(tokens, 'ratio')[0];
@@ -146,6 +158,8 @@ function unreadOf(tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate:
       return [{ ...span(token), problem: withUnits(token.problem, token.text, place), place }];
     // With a depth or a ratio beside it the size itself is needed; without any of them a rate is what is missing.
     const isRaw = tokens.some(({ kind }) => kind === 'bits' || kind === 'ratio');
+    // A size beside the name decides.
+    if (tokens.some(({ kind }) => kind === 'picture')) return [];
     if (token.kind !== 'picture-name' || hasRate || !isRaw) return [];
     return [{ ...span(token), problem: { code: 'unknown', couldBe: token.couldBe }, place }];
   });
@@ -158,10 +172,9 @@ function unreadOf(tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate:
 function labelAlone(text: string, tokens: readonly Token[]): AskRefusal | null {
   const isPrint = (token: Token): boolean =>
     CARD_KINDS.includes(token.kind) || (token.kind === 'rate' && token.written === 'bytes');
-  const said = tokens.filter((token) => !(token.kind === 'word' && token.word === 'filler'));
-  const [first] = said;
-  if (!first || !said.every(isPrint) || first.kind === 'rate') return null;
-  const rates = all(said, 'rate');
+  const [first] = tokens;
+  if (!first || !tokens.every(isPrint) || first.kind === 'rate') return null;
+  const rates = all(tokens, 'rate');
   const [rate] = rates;
   // By the minute or hour nobody prints a speed.
   if (rates.some((one) => /(?:\/|per|a)\s*(?:min|h)/i.test(one.text))) return null;
@@ -169,44 +182,70 @@ function labelAlone(text: string, tokens: readonly Token[]): AskRefusal | null {
     rate && !rate.printed && rates.length === 1
       ? `${rate.text} on ${(text.slice(0, rate.start) + text.slice(rate.end)).replace(/\s+/g, ' ').trim()}`
       : null;
-  return { code: 'no-rate', card: labelOf(said), asStream };
+  return { code: 'no-rate', card: labelOf(tokens), asStream };
 }
+
+/** How many cards are filled before one has to be changed, and how; or why it cannot be told. */
+function arrangedOf(
+  named: Arrangement | null,
+  counted: number | null,
+): Result<Pick<Ask, 'arrangement' | 'count'>, AskRefusal> {
+  const count = counted ?? 1;
+  if (named === null || named === 'single' || named === 'relay') {
+    const arrangement = named === 'relay' || (named === null && count > 1) ? 'relay' : 'single';
+    return ok({ arrangement, count: arrangement === 'relay' ? Math.max(2, count) : count });
+  }
+  if (counted !== null && counted % 2 !== 0) return err({ code: 'uneven', arrangement: named, count: counted });
+  return ok({ arrangement: named, count: Math.max(2, count) });
+}
+
+/** What the unread of a line and what belongs to several things is, in the order in which it stands. */
+const inOrder = (all: readonly AskUnread[]): readonly AskUnread[] => [...all].sort((a, b) => a.start - b.start);
 
 /**
  * Reads one line of need, card, arrangement and time, in any order.
  *
  * @param text - at most 500 characters
+ * @param aside - words that a person said do not matter
  * @returns the question; or a refusal with the place. Nothing is guessed silently: loose spellings come back as
  *   `readings`, and a stretch that is not understood refuses the whole line
  * @example readAsk('600 Mb/s on 256GB V90 II for 2h').ok // => true
  */
-export function readAsk(text: string): Result<Ask, AskRefusal> {
+export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, AskRefusal> {
   if (text.trim() === '') return err({ code: 'empty' });
   if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
-  const { tokens, passed } = spokenLine(tokenize(text));
-  if (tokens.length === 0) return err({ code: 'no-rate', card: null });
-  const alone = passed.length === 0 ? labelAlone(text, tokens) : null;
+  const { tokens: spoken, passed } = spokenLine(tokenize(text), aside);
+  const line = placed(spoken);
+  const { tokens, slot } = line;
+  if (tokens.length === 0 && line.open.length === 0) return err({ code: 'no-rate', card: null });
+  const isLabel = passed.length === 0 && slot === null && !spoken.some(({ kind }) => kind === 'say');
+  const alone = isLabel ? labelAlone(text, tokens) : null;
   if (alone) return err(repeated(tokens, []) ?? alone);
   const clause = cardClause(tokens);
+  const own = [line.ceiling, line.sustained, line.minimum, line.proxy];
   const stream = streamRates(tokens, clause);
-  const unread = unreadOf(tokens, clause, stream.length > 0);
+  const hasRate = stream.length > 0;
+  const open = line.open.map(
+    ({ couldBe, ...at }): AskUnread => ({ ...at, problem: { code: 'unknown', couldBe }, place: 'card' }),
+  );
+  const unread = inOrder([...unreadOf(tokens, clause, hasRate), ...open]);
   if (unread.length > 0) return err({ code: 'not-understood', unread });
   const twice = repeated(tokens, stream);
   if (twice) return err(twice);
-  const slot = slotBusToken(tokens);
-  const card = cardOf(tokens, stream, slot);
+  const card = inSlot(cardOf(tokens, stream), slot?.form ?? null);
   const { byToken, ofRate, rateWord } = namedSpeeds(tokens);
   const speeds = speedsOf(tokens, byToken);
-  const rate = rateOf(tokens, stream[0], speeds, ofRate);
+  const rate = rateOf(tokens, stream[0], { speeds, ofRate, is: line.is, measured: line.measured });
   if (!rate.ok) {
     return typeof rate.error === 'string'
       ? err({ code: 'no-rate', card })
       : err({ code: 'raw-incomplete', missing: rate.error });
   }
   const picture = all(tokens, 'picture')[0];
-  const count = all(tokens, 'count')[0]?.value ?? 1;
   const named = all(tokens, 'arrangement')[0]?.arrangement ?? null;
-  const arrangement = named ?? (count === 2 ? 'relay' : 'single');
+  const arranged = arrangedOf(named, all(tokens, 'count')[0]?.value ?? null);
+  if (!arranged.ok) return arranged;
+  const { arrangement, count } = arranged.value;
   const mode: Mode = {
     id: 'quick',
     name: text.trim(),
@@ -217,28 +256,24 @@ export function readAsk(text: string): Result<Ask, AskRefusal> {
     captureFps: speeds.captureFps,
     rate: rate.value,
     overhead: null,
+    proxyMbps: line.proxy ? toMegabits(line.proxy.value) : null,
     requires: [],
   };
+  const [ceiling, sustained, minimum] = own.map((one) => one?.value ?? null);
+  const { cameras, volume } = line;
   return ok({
-    mode,
+    ...{ mode, card, slot, arrangement, count, cameras, volume },
     written: stream[0]?.written ?? null,
     codecNamed: all(tokens, 'codec').length > 0,
-    card,
-    slotBus: slotBusOf(slot, card),
-    arrangement,
+    ceiling: ceiling ?? null,
+    sustained: sustained ?? null,
+    minimum: minimum ?? null,
     time: all(tokens, 'time')[0]?.value ?? null,
-    count,
     readings: readingsOf({
-      text,
-      tokens,
-      speeds,
+      ...{ ...line, text, tokens, speeds, ofRate, rateWord, card, passed, cameras },
       stream: stream[0],
-      ofRate,
-      rateWord,
-      card,
       slotNamed: slot !== null,
-      passed,
-      count,
+      count: all(tokens, 'count')[0]?.value ?? 1,
       arrangementNamed: named !== null,
     }),
   });

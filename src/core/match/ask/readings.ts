@@ -25,6 +25,12 @@ interface Read {
   readonly passed: readonly PassedOver[];
   /** How many cards were named. */
   readonly count: number;
+  readonly cameras: number;
+  readonly ceiling: Of<'rate'> | null;
+  readonly sustained: Of<'rate'> | null;
+  readonly minimum: Of<'rate'> | null;
+  readonly is: 'maximum' | 'average' | 'constant';
+  readonly measured: boolean;
   readonly arrangementNamed: boolean;
 }
 
@@ -34,8 +40,16 @@ const added = (text: string, words: string): string => `${text.trimEnd()} ${word
 
 function looseReadings({ text, tokens }: Read): readonly Reading[] {
   return tokens.flatMap((token): Reading[] => {
-    if (token.kind === 'rate' && token.loose && !token.printed)
-      return [{ ...span(token), code: 'rate', value: token.value }];
+    if (token.kind === 'rate' && token.loose && !token.printed) {
+      const { value, low, other } = token;
+      return [
+        {
+          ...{ ...span(token), code: 'rate', value },
+          ...(low === undefined ? {} : { low }),
+          ...(other === undefined ? {} : { change: replaced(text, token, other) }),
+        },
+      ];
+    }
     if (token.kind === 'capacity' && token.loose) return [{ ...span(token), code: 'capacity', value: token.value }];
     if (token.kind === 'time' && token.loose) {
       const minutes = token.clock === null ? null : Math.floor(token.clock / 60);
@@ -68,7 +82,9 @@ function speedReadings({ text, speeds, stream, ofRate, rateWord }: Read): readon
     said: ofRate !== null,
     taken,
     other,
-    change: rateWord ? replaced(text, rateWord, opposite) : replaced(text, stream, `${stream.text} ${opposite}`),
+    change: rateWord
+      ? replaced(text, rateWord, `as ${opposite}`)
+      : replaced(text, stream, `${stream.text} as ${opposite}`),
   });
   return readings;
 }
@@ -92,25 +108,34 @@ function cardReadings({ text, tokens, card, slotNamed }: Read): readonly Reading
   return [...readings, { code: 'slot-assumed', bus: card.bus, ...(isExternal ? {} : { change: added(text, slower) }) }];
 }
 
-/** Words that were left out; a slip of a word that means something is one press from that. */
-function passedReadings({ text, passed }: Read): readonly Reading[] {
-  const slips = passed.flatMap((one): Reading[] => {
-    const [couldBe] = one.couldBe;
-    return couldBe === undefined ? [] : [{ ...span(one), code: 'slip', couldBe, change: replaced(text, one, couldBe) }];
-  });
-  const words = passed.filter(({ couldBe }) => couldBe.length === 0).map((one) => one.text);
-  return words.length > 0 ? [...slips, { code: 'passed-over', words }] : slips;
+/** Words that were left out because they carry nothing. */
+const passedReadings = ({ passed }: Read): readonly Reading[] =>
+  passed.length > 0 ? [{ code: 'passed-over', words: passed.map((one) => one.text) }] : [];
+
+function countReadings({ text, count, cameras, arrangementNamed }: Read): readonly Reading[] {
+  const readings: Reading[] = cameras > 1 ? [{ code: 'cameras', count: cameras }] : [];
+  if (count < 2 || arrangementNamed) return readings;
+  return [
+    ...readings,
+    count === 2 ? { code: 'two-cards', change: added(text, 'mirrored') } : { code: 'more-cards', count },
+  ];
 }
 
-function countReadings({ text, count, arrangementNamed }: Read): readonly Reading[] {
-  if (count > 2) return [{ code: 'more-cards', count }];
-  return count === 2 && !arrangementNamed ? [{ code: 'two-cards', change: added(text, 'mirrored') }] : [];
+/** What was said of the camera and of the card's pace, as it was taken. */
+function placeReadings({ ceiling, sustained, minimum, is, measured }: Read): readonly Reading[] {
+  return [
+    ...(ceiling ? [{ ...span(ceiling), code: 'body-limit' as const, value: ceiling.value }] : []),
+    ...(minimum ? [{ ...span(minimum), code: 'card-minimum' as const, value: minimum.value }] : []),
+    ...(sustained ? [{ ...span(sustained), code: 'card-sustained' as const, value: sustained.value }] : []),
+    ...(measured ? [{ code: 'measured' as const }] : is === 'average' ? [{ code: 'average' as const }] : []),
+  ];
 }
 
 /** Everything in a line that could be read otherwise, each with the line of the other reading where there is one. */
 export const readingsOf = (read: Read): readonly Reading[] => [
   ...looseReadings(read),
   ...speedReadings(read),
+  ...placeReadings(read),
   ...countReadings(read),
   ...cardReadings(read),
   ...passedReadings(read),

@@ -56,7 +56,7 @@ describe('a question as it is spoken', () => {
     ['what mark do I need for 8K30 at 1200 Mb/s', '1200 Mb/s 30p'],
     ['I shoot 4K50 at 500 Mb/s, which mark?', '500 Mb/s 50p'],
     ['can i shoot 100 megabit 4k25 for half an hour on a 64 gigs V30 card', '100 Mb/s 25p on 64GB V30 for 30 min'],
-    ['600 Mb/s VBR all-intra on 256GB V90 II', '600 Mb/s intra on 256GB V90 II'],
+    ['600 Mb/s CBR all-intra on 256GB V90 II', '600 Mb/s intra on 256GB V90 II'],
     ['200 Mb/s IPB 8K30 on 256GB V60 II', '200 Mb/s long-GOP 30p on 256GB V60 II'],
     ['2 GB per minute on 512GB V60 II', '2 GB/min on 512GB V60 II'],
     ['8K30 on 1TB CFexpress B VPG400 2 GB per minute', '2 GB/min 30p on 1TB CFexpress B VPG400'],
@@ -71,7 +71,7 @@ describe('a question as it is spoken', () => {
     ['400 Mb/s backup on V60 128GB II', '400 Mb/s mirrored on 128GB V60 II'],
     ['400 Mb/s to both, 128GB V60 II', '400 Mb/s mirrored on 128GB V60 II'],
     ['400 Mb/s, 128GB V60 II, one after the other', '400 Mb/s relay on 128GB V60 II'],
-    ['600 Mb/s with sound and proxy on 256GB V90 II please', '600 Mb/s on 256GB V90 II'],
+    ['600 Mb/s with sound on 256GB V90 II please', '600 Mb/s on 256GB V90 II'],
     ['my camera writes 1.2 Gb/s onto a 1TB CFexpress B VPG400', '1200 Mb/s on 1TB CFexpress B VPG400'],
     ['75 megabytes per second on 256GB V90 II', '75 MB/s on 256GB V90 II'],
     ['hello, would a 1TB SSD take 3 Gb/s for an hour?', '3000 Mb/s on 1TB SSD for 1h'],
@@ -117,10 +117,11 @@ describe('a question as it is spoken', () => {
     expect(passedIn('400 Mb/s on 128GB V60 II')).toEqual([]);
   });
 
-  it('offers what a word may have been a slip of, one press away', () => {
-    const slip = answerOf('600 Mb/s on 256GB V90 II mirored').ask.readings.find(({ code }) => code === 'slip');
-    expect(slip).toMatchObject({ text: 'mirored', couldBe: 'mirrored' });
-    expect(answerOf(slip?.change ?? '').ask.arrangement).toBe('mirrored');
+  it('asks what a word may have been a slip of', () => {
+    expect(askLine('600 Mb/s on 256GB V90 II mirored', DEFAULT_POLICY)).toMatchObject({
+      ok: false,
+      error: { code: 'not-understood', unread: [{ text: 'mirored', problem: { couldBe: ['mirrored'] } }] },
+    });
   });
 
   it('says what it took two cards for, and whose minutes those of more are', () => {
@@ -129,8 +130,8 @@ describe('a question as it is spoken', () => {
     const three = answerOf('600 Mb/s on three cards 256GB V90 II');
     expect(three.ask.readings).toContainEqual({ code: 'more-cards', count: 3 });
     const one = answerOf('600 Mb/s on 256GB V90 II').minutes ?? 0;
-    expect(three.minutes).toBe(one);
-    expect(three.inTurn, 'all three, one after the other').toBe(3 * one);
+    expect(three.minutes, 'all three, one after the other').toBe(3 * one);
+    expect(three.byTheBox).toBeCloseTo((3 * 256e9) / 75e6 / 60, 9);
   });
 
   it('takes the big number on a card for its peak, and says that it promises nothing', () => {
@@ -173,9 +174,9 @@ describe('a question as it is spoken', () => {
   it.each([
     ['600 Mb/s on 256GB not V90', 'not-understood'],
     ['600 Mb/s without V90 256GB', 'not-understood'],
-    ['600 Mb/s on 256GB V90 II or V60', 'not-understood'],
+    ['600 Mb/s on 256GB V90 II or so', 'not-understood'],
     ['600 Mb/s on 256GB V60 V90', 'twice'],
-    ['five times 600 Mb/s on 256GB V90 II', 'not-understood'],
+    ['600 Mb/s five times on 256GB V90 II', 'not-understood'],
     ['600 Mb/s per camera on 256GB V90 II', 'not-understood'],
     ['600 Mb/s on 256GB almost V90 II', 'not-understood'],
     ['600 Mb/s on 256GB V90-ish II', 'not-understood'],
@@ -185,7 +186,7 @@ describe('a question as it is spoken', () => {
     ['600 on 256GB V90', 'not-understood'],
     ['V60 V90 at', 'twice'],
     ['100m on 128GB V60', 'not-understood'],
-    ['1,200 Mb/s on 256GB V90', 'not-understood'],
+    ['1,200 Gb/s on 256GB V90', 'not-understood'],
     ['please', 'no-rate'],
     ['is this card any good', 'no-rate'],
     ['4K60 on V30', 'no-rate'],
@@ -275,17 +276,13 @@ describe('sentences made by a grammar', () => {
           if (!found.ok || found.value.kind !== 'card') return;
           const { answer } = found.value;
           // Everything that was not taken is on screen: taken out of the line, it gives the same answer.
-          const passed = new Set(
-            answer.ask.readings.flatMap((one) =>
-              one.code === 'passed-over' ? one.words : one.code === 'slip' ? [one.text] : [],
-            ),
-          );
+          const passed = new Set(answer.ask.readings.flatMap((one) => (one.code === 'passed-over' ? one.words : [])));
           // Readings name words, not places: where a word stands twice, it is not known here which of them is meant.
           const words = text.split(/[\s,;·|?!]+/);
           if ([...passed].some((word) => words.filter((one) => one === word).length > 1)) return;
           const kept = text
             .split(/([\s,;·|?!]+)/)
-            .filter((word) => !passed.has(word))
+            .map((word) => (passed.has(word) ? ',' : word))
             .join('');
           const again = askLine(kept, DEFAULT_POLICY);
           expect(again.ok && again.value.kind === 'card' && again.value.answer.cell?.verdict, text).toBe(

@@ -1,37 +1,15 @@
-import { nearestWords } from '../../cards/suggest.ts';
 import type { Span, Token } from '../../cards/token.ts';
-import { entryAt } from '../../entryAt.ts';
 import { parseDuration } from '../../units/parse.ts';
+import { wordKind } from './neutral.ts';
 import { span } from './tokensOf.ts';
 
-/** Words that turn a question round: passing over one would answer another question. */
-const TURNING =
-  /^(?:not?|non|none|never|without|except|isn.?t|doesn.?t|don.?t|can.?t|won.?t|instead|minus|less|under|over|half|double|triple|twice|times|per|or|almost|nearly|barely|fake|slow|slowmo|motion|timelapse|overcrank(?:ed)?|two|three|four|five|six|seven|eight|nine|ten)$/i;
+/** A stretch that was passed over because it is known to carry nothing. */
+export type PassedOver = Span;
 
-/** What people say around a question. None of it is a slip of a word that means something here. */
-const CHATTER = new Set(
-  (
-    'i we you my our your me it its this that these those is are am be was were will would can could should shall may do does did ' +
-    'have has had get gets got need needs needed want wants use uses using used go goes going fit fits work works working ' +
-    'hold holds last lasts take takes enough ok okay good safe fine please thanks hi hello hey so then also just still really even ' +
-    'what which how when where why who if whether or but as by from into onto out off down about around per each every all any some ' +
-    'many much long least most more than there here now today tomorrow camera cam body bodies cards memory media recording ' +
-    'footage video videos clip clips film filming shoot shooting shot shots setting settings mode modes codec bitrate rate speed ' +
-    'speeds fast faster fastest slow slower big large small size capacity storage space minutes hours time at let tell know help'
-  ).split(' '),
-);
+const NONE: ReadonlySet<string> = new Set();
 
-/** Letters only: a number, or something like a mark, is asked about and never passed over. */
-const PLAIN_WORD = /^\p{L}[\p{L}’'.-]*$/u;
-
-/** A stretch that was passed over, with what it may have been meant to be. */
-export type PassedOver = Span & { readonly couldBe: readonly string[] };
-
-const isChatter = (token: Token | undefined): boolean =>
-  token?.kind === 'unread' &&
-  token.problem.code === 'unknown' &&
-  PLAIN_WORD.test(token.text) &&
-  !TURNING.test(token.text);
+const isWordAlone = (token: Token | undefined): token is Token =>
+  token?.kind === 'unread' && token.problem.code === 'unknown';
 
 /** What follows a person and never a bus. */
 const DONE_BY_ME =
@@ -40,22 +18,19 @@ const DONE_BY_ME =
 const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
 
 /** The person, not the bus: `what do I need`, beside words that carry nothing and behind none of a card. */
-function isMyself(token: Token, at: number, tokens: readonly Token[]): boolean {
+function isMyself(
+  token: Token,
+  at: number,
+  tokens: readonly Token[],
+  isNeutral: (token: Token | undefined) => boolean,
+): boolean {
   if (token.kind !== 'bus' || !/^i$/i.test(token.text)) return false;
   const before = tokens[at - 1];
-  if (before === undefined || isChatter(before)) return before !== undefined || isChatter(tokens[at + 1]);
+  if (before === undefined || isNeutral(before)) return before !== undefined || isNeutral(tokens[at + 1]);
   const after = tokens[at + 1];
   // Behind something of a card only what a person does tells the two apart.
-  return OF_A_CARD.includes(before.kind) ? after !== undefined && DONE_BY_ME.test(after.text) : isChatter(after);
+  return OF_A_CARD.includes(before.kind) ? after !== undefined && DONE_BY_ME.test(after.text) : isNeutral(after);
 }
-
-/** Shortest word taken for a slip of another: the short ones are near everything. */
-const LEAST_SLIP = 4;
-
-const slipOf = ({ text }: Token): readonly string[] =>
-  text.length < LEAST_SLIP || CHATTER.has(text.toLowerCase())
-    ? []
-    : nearestWords(text).filter((word) => word.length >= LEAST_SLIP);
 
 /** `90m` beside a stream or after `for` is a time: a second stream would make no sense there. */
 function timeInContext(token: Token, at: number, tokens: readonly Token[]): Token {
@@ -69,16 +44,66 @@ function timeInContext(token: Token, at: number, tokens: readonly Token[]): Toke
   return read.ok ? { ...span(token), kind: 'time', value: read.value.value, loose: true, clock: null } : token;
 }
 
+const isPlainNumber = (token: Token | undefined): token is Token =>
+  token?.kind === 'unread' && token.problem.code === 'no-unit' && /^\d+(?:[.,]\d+)?$/.test(token.text);
+const isSpeedWord = (token: Token | undefined): boolean =>
+  token?.kind === 'word' && ['captured', 'recorded', 'plays'].includes(token.word);
+const isAt = (token: Token | undefined): boolean => token?.kind === 'word' && ['at', 'in'].includes(token.word);
+
+/** Fastest that a bare number is taken for a frame rate, frames a second. */
+const MOST_FPS = 1000;
+
+/** `captured at 120, played at 24`: a bare number that a word of speed points to, or that stands right before one. */
+function speedInContext(token: Token, at: number, tokens: readonly Token[]): Token {
+  if (!isPlainNumber(token)) return token;
+  const value = Number(token.text.replace(',', '.'));
+  const before = isAt(tokens[at - 1]) ? tokens[at - 2] : tokens[at - 1];
+  const after = tokens[at + 1];
+  const isSaid = isSpeedWord(before) || (isAt(tokens[at - 1]) && isSpeedWord(after));
+  return isSaid && value >= 1 && value <= MOST_FPS ? { ...span(token), kind: 'fps', value } : token;
+}
+
+/** What `about` and `at least` may stand before: a length of time, and at least a size. Anything else is asked. */
+const APPROXIMATE: Readonly<Record<string, readonly Token['kind'][]>> = {
+  about: ['time'],
+  'at-least': ['time', 'capacity'],
+};
+
+/** `about two hours`: said and harmless there; `at least` behind everything, or before a word, is a way of asking. */
+function isHarmlessAmount(at: number, tokens: readonly Token[]): boolean {
+  const token = tokens[at];
+  if (token?.kind !== 'say' || !(token.say === 'about' || token.say === 'at-least')) return false;
+  const next = tokens[at + 1];
+  if (next !== undefined && APPROXIMATE[token.say]?.includes(next.kind)) return true;
+  const isAmount = next !== undefined && ['rate', 'count', 'fps', 'capacity', 'mark', 'unread'].includes(next.kind);
+  return token.say === 'at-least' && !isAmount;
+}
+
 /**
- * A line as people say it: what carries nothing is left out, and told; what depends on its place is read there.
+ * A line as people say it: what carries nothing is no more than a pause, and told; what depends on its place is read there.
  *
- * @returns the tokens that say something, in order, and the words that were passed over
+ * @param aside - words that a person said do not matter
+ * @returns the tokens in order, a pause for what carries nothing, and the words that were passed over
  */
-export function spokenLine(tokens: readonly Token[]): {
+export function spokenLine(
+  tokens: readonly Token[],
+  aside: ReadonlySet<string> = NONE,
+): {
   readonly tokens: readonly Token[];
   readonly passed: readonly PassedOver[];
 } {
-  const left = tokens.filter((token, at) => isChatter(token) || isMyself(token, at, tokens));
-  const said = tokens.map(timeInContext).filter((_, at) => !left.includes(entryAt(tokens, at)));
-  return { tokens: said, passed: left.map((token) => ({ ...span(token), couldBe: slipOf(token) })) };
+  const isNeutral = (token: Token | undefined): boolean =>
+    isWordAlone(token) && wordKind(token.text, aside) === 'neutral';
+  const left = new Set(tokens.filter((token, at) => isNeutral(token) || isMyself(token, at, tokens, isNeutral)));
+  const isPause = (token: Token): boolean => left.has(token) || (token.kind === 'word' && token.word === 'pause');
+  const kept = tokens.filter((token) => !isPause(token));
+  const meant = kept.map(timeInContext).map(speedInContext);
+  const said = new Map(kept.map((token, at) => [token, isHarmlessAmount(at, meant) ? null : meant[at]]));
+  // What carries nothing still stands between the words beside it.
+  const line = tokens.flatMap((token): Token[] => {
+    if (isPause(token)) return [{ ...span(token), kind: 'word', word: 'pause' }];
+    const one = said.get(token);
+    return one ? [one] : [];
+  });
+  return { tokens: line, passed: [...left].map(span) };
 }

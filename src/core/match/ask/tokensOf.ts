@@ -1,4 +1,4 @@
-import type { Span, Token } from '../../cards/token.ts';
+import type { Saying, Span, Token } from '../../cards/token.ts';
 
 /** A token of one kind. */
 export type Of<K extends Token['kind']> = Extract<Token, { kind: K }>;
@@ -8,3 +8,6 @@ export const all = <K extends Token['kind']>(tokens: readonly Token[], kind: K):
 
 /** The place of a token without what it says. */
 export const span = ({ start, end, text }: Span): Span => ({ start, end, text });
+
+/** Whether a token is a certain word that changes what is asked. */
+export const says = (token: Token | undefined, say: Saying): boolean => token?.kind === 'say' && token.say === say;

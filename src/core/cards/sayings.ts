@@ -1,0 +1,72 @@
+import { timePattern } from '../units/spelling.ts';
+import type { Saying } from './token.ts';
+
+/** A pattern of what turns a question, and what it says; matched without regard to case. */
+export type SayingRow = readonly [pattern: string, say: Saying];
+
+const [HOURS, MINUTES] = (['h', 'min'] as const).map(timePattern);
+const OF_A_RATE = String.raw`(?:\s+(?:bit\s?rate|data\s?rate|rate|quality))?`;
+
+/**
+ * Words that change what is asked: each is read, or asked about, and never passed over. Longer ones before those they
+ * begin with.
+ */
+export const SAYINGS: readonly SayingRow[] = [
+  // What a rate is.
+  [
+    String.raw`(?:on\s+)?(?:average|avg\.?|averag(?:ed|es|ing)|mean|typical(?:ly)?|nominal(?:ly)?|variable|vbr|quality[\s-]?based|constant[\s-]quality)${OF_A_RATE}`,
+    'average',
+  ],
+  [`(?:constant|fixed|cbr)${OF_A_RATE}`, 'constant'],
+  [
+    String.raw`(?:as\s+)?measured(?:\s+(?:from|on|off|in|of)\s+(?:an?\s+|the\s+|my\s+)?(?:own\s+)?(?:clips?|files?|footage|take))?|from\s+(?:an?\s+|the\s+|my\s+)?(?:own\s+)?(?:clips?|files?)`,
+    'measured',
+  ],
+  // What the card's maker says of its pace.
+  [
+    String.raw`(?:(?:guaranteed\s+)?min(?:imum)?(?:\s+(?:sustained\s+)?writes?)?(?:\s+speed)?)(?:\s+of)?(?=\s*\d[\d.,]*\s?[mg]b\/?p?s)`,
+    'minimum',
+  ],
+  [
+    String.raw`(?:maker|manufacturer|data\s?sheet|spec(?:\s?sheet)?|box)\s+(?:states|says|claims|promises|gives|lists)(?:\s+an?)?(?=\s+min(?:imum)?)`,
+    'filler',
+  ],
+  [
+    String.raw`(?:maker|manufacturer|data\s?sheet|spec(?:\s?sheet)?)\s+(?:states|says|claims|promises|gives|lists)(?:\s+an?)?(?:\s+sustained)?(?:\s+writes?)?(?:\s+speed)?(?:\s+of)?`,
+    'sustained',
+  ],
+  [String.raw`sustain(?:ed|s)?(?:\s+writes?)?(?:\s+speed)?(?:\s+of)?|writes?\s+sustained`, 'sustained'],
+  [String.raw`(?:guaranteed\s+)?minimum(?:\s+(?:sustained\s+)?writes?)?(?:\s+speed)?`, 'minimum'],
+  // A limit of the camera or of the slot.
+  [
+    String.raw`(?:is\s+)?(?:limited|capped|restricted|throttled|held)\s+(?:to|at)|limit(?:s|\s+is|\s+of)?|max(?:es|ed)?\s+out\s+at|tops\s+out\s+at|(?:at\s+most|no(?:t)?\s+more\s+than|not\s+above|never\s+more\s+than)`,
+    'limit',
+  ],
+  // Speeds: `as` tells of the rate which of them it is stated for.
+  [String.raw`as\s+captured`, 'as-captured'],
+  [String.raw`as\s+recorded`, 'as-recorded'],
+  [
+    String.raw`(?:in\s+)?(?:slow|slo)[\s-]?mo(?:tion)?|(?:over|under)crank(?:ed|ing)?(?!\s+(?:at|to)\s)|s\s?&\s?q`,
+    'slow',
+  ],
+  // Where a card goes.
+  [String.raw`(?:via|through|with|in|using)\s+(?:an?\s+|the\s+)?(?:sd\s+)?adapt[eo]r|adapt[eo]r`, 'adapter'],
+  // Cards and cameras.
+  ['each|apiece', 'each'],
+  [String.raw`per\s+(?:camera|body|cam)`, 'per-camera'],
+  [String.raw`or|vs\.?|versus`, 'or'],
+  // Other questions.
+  [String.raw`(?:how\s+(?:many|much)\s+)?(?:gb|gigs?|gigabytes?|tb)\s*(?:\/|per|an?)\s*(?:${HOURS})`, 'per-hour'],
+  [String.raw`(?:how\s+(?:many|much)\s+)?(?:gb|gigs?|gigabytes?)\s*(?:\/|per|an?)\s*(?:${MINUTES})`, 'per-minute'],
+  [
+    String.raw`cop(?:y|ies|ied|ying)|off[\s-]?load(?:s|ed|ing)?|dump(?:s|ed|ing)?|transfer(?:s|red|ring)?|download(?:s|ed|ing)?|ingest(?:s|ed|ing)?|unload(?:s|ed|ing)?`,
+    'copy',
+  ],
+  // Beside the amount of a time only: `about two hours`.
+  [String.raw`(?:about|around|roughly|approximately|approx\.?|some|circa|ca\.?)`, 'about'],
+  [String.raw`at\s+least|no\s+less\s+than`, 'at-least'],
+  [String.raw`at\s+once|at\s+a\s+time|at\s+the\s+same\s+time|in\s+parallel`, 'at-once'],
+  [String.raw`any\s+(?:good|idea|chance)|at\s+all|all\s+right|in\s+total|by\s+the\s+way`, 'filler'],
+  ['any|only', 'only'],
+  ['proxy|proxies', 'proxy'],
+];

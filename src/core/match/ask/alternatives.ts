@@ -1,0 +1,93 @@
+import type { Said, Token } from '../../cards/token.ts';
+import { entryAt } from '../../entryAt.ts';
+import { says } from './tokensOf.ts';
+
+/** One of several things that a line offers, and the line with it alone. */
+export interface Alternative {
+  readonly piece: string;
+  readonly line: string;
+}
+
+/** Most that are set beside each other. */
+const MOST = 3;
+
+const OF_A_CARD: readonly Said['kind'][] = ['mark', 'app', 'form', 'family', 'bus', 'version', 'capacity', 'times'];
+/** What a card of another form does not share. */
+const BY_FORM: readonly Said['kind'][] = ['mark', 'app', 'bus', 'version', 'family', 'times'];
+
+const isPiece = (token: Token | undefined): token is Token => token !== undefined && OF_A_CARD.includes(token.kind);
+
+/** The run of a card's words on one side of a place. */
+function cardRun(tokens: readonly Token[], at: number, step: 1 | -1): readonly Token[] {
+  const run: Token[] = [];
+  for (let place = at + step; isPiece(tokens[place]); place += step) run.push(entryAt(tokens, place));
+  return step === 1 ? run : run.reverse();
+}
+
+/** A rate, or a bare number that has the unit of the rate behind it: `200 or 400 Mb/s`. */
+function rateRun(tokens: readonly Token[], at: number, step: 1 | -1): readonly Token[] {
+  const token = tokens[at + step];
+  const isNumber = token?.kind === 'unread' && token.problem.code === 'no-unit';
+  return token && (token.kind === 'rate' || isNumber) ? [token] : [];
+}
+
+const textOf = (text: string, run: readonly Token[]): string =>
+  text.slice(entryAt(run, 0).start, entryAt(run, run.length - 1).end);
+
+/** What a run takes over from the others: what it does not say itself, and what is no matter of the form. */
+function shared(own: readonly Token[], others: readonly (readonly Token[])[]): readonly Token[] {
+  const isForm = (run: readonly Token[]): boolean => run.some(({ kind }) => kind === 'form' || kind === 'family');
+  const formsDiffer = isForm(own) || others.some(isForm);
+  const has = new Set(own.map(({ kind }) => kind));
+  return others
+    .flat()
+    .filter(({ kind }) => !has.has(kind) && !(formsDiffer && (BY_FORM.includes(kind) || kind === 'form')));
+}
+
+function withUnit(text: string, runs: readonly (readonly Token[])[]): readonly string[] | null {
+  const unit = runs
+    .flat()
+    .map(({ kind, text: one }) => (kind === 'rate' ? /[^\d.,\s].*$/.exec(one)?.[0] : undefined))
+    .findLast((one) => one !== undefined);
+  if (unit === undefined) return null;
+  return runs.map((run) => {
+    const one = textOf(text, run);
+    return /^[\d.,]+$/.test(one) ? `${one} ${unit}` : one;
+  });
+}
+
+/**
+ * The lines of a question that offers several things: `V60 or V90`, `SD or CFexpress B`, `200 vs 400 Mb/s`. What stands with
+ * one of them alone and is no matter of it (a size) is said of all.
+ *
+ * @param tokens - of the line, without what carries nothing and without pauses
+ * @returns two or three; null where nothing is offered so
+ */
+export function alternatives(text: string, tokens: readonly Token[]): readonly Alternative[] | null {
+  const joins = tokens.flatMap((token, at) => (says(token, 'or') ? [at] : []));
+  const [first] = joins;
+  if (first === undefined || joins.length >= MOST) return null;
+  for (const runOf of [cardRun, rateRun]) {
+    const runs = [runOf(tokens, first, -1), ...joins.map((at) => runOf(tokens, at, 1))];
+    const isChain = joins.every((at, place) => {
+      const before = runs[place]?.at(-1);
+      return before !== undefined && before === tokens[at - 1];
+    });
+    if (!isChain || runs.some((run) => run.length === 0)) continue;
+    const start = entryAt(entryAt(runs, 0), 0).start;
+    const end = entryAt(runs, runs.length - 1).at(-1)?.end ?? start;
+    const pieces =
+      runOf === rateRun
+        ? withUnit(text, runs)
+        : runs.map((run, at) => {
+            const more = shared(
+              run,
+              runs.filter((_, other) => other !== at),
+            );
+            return [textOf(text, run), ...more.map((token) => token.text)].join(' ');
+          });
+    if (pieces === null) continue;
+    return pieces.map((piece) => ({ piece, line: text.slice(0, start) + piece + text.slice(end) }));
+  }
+  return null;
+}

@@ -1,0 +1,84 @@
+import type { Answer } from '../../core/match/ask/answerAsk.ts';
+import type { Asked, Instead } from '../../core/match/ask/askLine.ts';
+import type { Copying, OtherAnswer, Playback, RateWas, Stills } from '../../core/match/ask/otherQuestions.ts';
+import { assertNever } from '../../core/result.ts';
+import type { Bytes } from '../../core/units/brand.ts';
+import { MB } from '../../core/units/convert.ts';
+import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
+import { VERDICT_WORDS } from './verdict.ts';
+
+/** How long a take plays, in one sentence. */
+const playbackText = ({ take, captured, playback, plays }: Playback): string =>
+  `${takeText(take)} captured at ${plain(captured, 3)} fps plays ${takeText(plays)} at ${plain(playback, 3)} fps.`;
+
+/** What would do where this does not; null where the line has its answer. */
+export function insteadText(instead: readonly Instead[], answer: Answer): string | null {
+  if (answer.cell?.verdict !== 'uncovered' || answer.needsMark) return null;
+  if (instead.length === 0)
+    return 'No mark in the tables would do here: split it, choose a lower rate or another slot.';
+  const size = answer.forTime?.sizeSold;
+  const sized =
+    size && answer.ask.time !== null ? `, of ${capacityText(size)} for ${durationText(answer.ask.time)}` : '';
+  return `${either(instead.map(({ mark: key }) => key))} would do${sized}:`;
+}
+
+/** How much a rate fills by the minute and by the hour; null where it was not asked for. */
+export const volumeText = ({ ask, rate }: Answer): string | null =>
+  ask.volume
+    ? `Fills ${gigabytesText(rate.average * 60)} a minute, ${gigabytesText(rate.average * 3600)} an hour.`
+    : null;
+
+const gigabytesText = (bytes: number): string => capacityText(bytes as Bytes);
+
+/** How long a copy takes. */
+function copyingText({ bytes, count, rate, seconds, apart }: Copying): string {
+  const each = apart === null ? '' : ` Each through a reader of its own at that pace: ${takeText(apart)}.`;
+  const cards = count > 1 ? `, ${count} cards one after the other or through one reader` : '';
+  return `${capacityText(bytes)} at ${MBpsText(rate)} take ${takeText(seconds)}${cards}.${each} The slower of card, reader and disk sets the pace, and reading back to check takes about as long again.`;
+}
+
+/** Which rate filled a card. */
+function rateWasText({ bytes, time, rate, low, high }: RateWas): string {
+  const perHour = gigabytesText(rate * 3600);
+  return `${capacityText(bytes)} in ${durationText(time)} is ${MbpsText(rate)} = ${MBpsText(rate)}: ${gigabytesText(rate * 60)} a minute, ${perHour} an hour. By the rounding of both it lies between ${MbpsText(low)} and ${MbpsText(high)}, everything written together.`;
+}
+
+function stillsText({ bytes, each, pictures, asked }: Stills): string {
+  const mega = `${plain(each / MB, 1)}\u00a0MB`;
+  return asked === 'pictures'
+    ? `${plain(pictures, 0)} pictures of ${mega} fit on ${capacityText(bytes)}, formatted.`
+    : `${plain(pictures, 0)} pictures on ${capacityText(bytes)}, formatted, are ${mega} each.`;
+}
+
+/** The answer to a question that is not about a stream on a card, in plain sentences. */
+export function otherText(found: OtherAnswer): string {
+  switch (found.kind) {
+    case 'playback':
+      return playbackText(found.playback);
+    case 'copying':
+      return copyingText(found.copying);
+    case 'rate-was':
+      return rateWasText(found.rateWas);
+    case 'stills':
+      return stillsText(found.stills);
+    default:
+      return assertNever(found);
+  }
+}
+
+/** What the rest of a line comes to, where a word of it was not understood. */
+export function withoutText(words: readonly string[], found: Asked): string {
+  const left = `Without ${words.map((word) => `“${word}”`).join(' and ')}: `;
+  switch (found.kind) {
+    case 'card': {
+      const { cell, minutes, needsMark, smallestMarks } = found.answer;
+      if (cell === null) return `${left}${smallestMarks.length > 0 ? either(smallestMarks) : 'no mark'} would do`;
+      const lasts = minutes === null ? '' : `, ${minutesText(minutes)}`;
+      return `${left}${needsMark ? 'it depends on the mark' : VERDICT_WORDS[cell.verdict].toLowerCase()}${lasts}`;
+    }
+    case 'choice':
+      return `${left}${found.choices.map(({ piece, answer }) => `${piece}: ${answer.cell ? VERDICT_WORDS[answer.cell.verdict].toLowerCase() : 'no card'}`).join('; ')}`;
+    default:
+      return `${left}${otherText(found)}`;
+  }
+}
