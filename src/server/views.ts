@@ -12,6 +12,7 @@ import { movesFor } from '../core/match/moves.ts';
 import type { Policy } from '../core/match/policy.ts';
 import { namedCards, printOf } from '../core/match/print.ts';
 import { floorInForce } from '../core/match/rules/guarantee.ts';
+import { suitingBus } from '../core/match/ask/answerAsk.ts';
 import { rankOf } from '../core/match/verdict.ts';
 import { APP_CLASSES, mark } from '../core/standards/marks.ts';
 import type { BytesPerSecond } from '../core/units/brand.ts';
@@ -122,7 +123,9 @@ export function labelView(label: PrintedLabel) {
   const problems = labelProblems(label);
   // A label that contradicts itself promises nothing until the card was verified.
   const doubted = problems.some(isContradiction);
-  const floor = form === null || doubted ? null : floorInForce({ form, marks: label.words }, bus).floor;
+  // In a slot that suits it, as a line about it is answered.
+  const inForce = form === null ? null : (bus ?? suitingBus(form));
+  const floor = form === null || doubted ? null : floorInForce({ form, marks: label.words }, inForce).floor;
   const marks = label.marks.map((key) => ({
     mark: key as string,
     promisesMBps: mark(key).promisesMBps,
@@ -139,6 +142,8 @@ export function labelView(label: PrintedLabel) {
     family: label.family,
     bus,
     floorMBps: mBps(floor),
+    readMBps: mBps(label.reads),
+    writeMBps: mBps(label.writes),
     marks: [...marks, ...apps],
     problems: problems.map((problem) => ({ code: problem.code, message: labelProblemText(problem) })),
   };

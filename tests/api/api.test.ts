@@ -587,7 +587,7 @@ describe('POST /api/match', () => {
     [{ kit: demo, policy: { take: 'once', headroom: 2 } }],
     [{ kit: demo, policy: { take: 'once', headroom: null } }],
     [{ kit: [], policy }],
-    [{ kit: { ...demo, version: 9 }, policy }],
+    [{ kit: { ...demo, version: 10 }, policy }],
   ])('refuses a wrong policy or kit %#', async (body) => {
     expect((await post('/api/match', body)).status).toBe(400);
   });

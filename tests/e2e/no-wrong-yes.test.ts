@@ -206,7 +206,7 @@ describe('the quick check', () => {
     await app.clickText('button', 'as captured');
     await app.seesText('#quick-answer', 'Guaranteed');
     expect(await (await app.find('#quick-check')).getAttribute('value')).toBe(
-      '240 Mb/s captured 25p 100p on 256GB V90',
+      '240 Mb/s as captured 25p 100p on 256GB V90',
     );
     await app.clickText('button', 'a slower slot');
     await app.seesText('#quick-answer', 'Not covered');

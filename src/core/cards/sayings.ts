@@ -14,7 +14,7 @@ const OF_A_RATE = String.raw`(?:\s+(?:bit\s?rate|data\s?rate|rate|quality))?`;
 export const SAYINGS: readonly SayingRow[] = [
   // What a rate is.
   [
-    String.raw`(?:on\s+)?(?:average|avg\.?|averag(?:ed|es|ing)|mean|typical(?:ly)?|nominal(?:ly)?|variable|vbr|quality[\s-]?based|constant[\s-]quality)${OF_A_RATE}`,
+    String.raw`(?:on\s+)?(?:average|avg\.?|averag(?:ed|es|ing)|mean(?=\s+(?:bit|data|rate|\d))|typical(?:ly)?|nominal(?:ly)?|variable|vbr|quality[\s-]?based|constant[\s-]quality)${OF_A_RATE}`,
     'average',
   ],
   [`(?:constant|fixed|cbr)${OF_A_RATE}`, 'constant'],

@@ -27,7 +27,7 @@ const WORDS = [
 /** Up to three words of the vocabulary nearest to a mistyped one; empty when nothing is near. */
 export function nearestWords(text: string): readonly string[] {
   const typed = text.toLowerCase();
-  const limit = typed.length <= 3 ? 1 : 2;
+  const limit = typed.length <= 4 ? 1 : 2;
   return WORDS.map((word) => ({ word, distance: editDistance(typed, word.toLowerCase()) }))
     .filter(({ distance }) => distance <= limit)
     .sort((a, b) => a.distance - b.distance)

@@ -228,7 +228,9 @@ const READERS: readonly Reader[] = [
   ...SPOKEN.map(([source, say]): Reader => [re(`(?:${source})${END}`), say]),
   ...SAYINGS.map(([source, say]): Reader => [re(`(?:${source})(?!\\w)`), () => ({ kind: 'say', say })]),
   [
-    re(String.raw`(?:the\s+)?${CAMERAS}(?!\w)|body(?!\w)|(?:recorder|phone|drone)s?(?!\w)`),
+    re(
+      String.raw`(?:the\s+)?${CAMERAS}(?:'s)?(?!\w)|body(?!\w)|\d{1,2}\s+(?:card\s+)?slots(?!\w)|(?:recorder|phone|drone)s?(?!\w)`,
+    ),
     () => ({ kind: 'say', say: 'body' }),
   ],
   [
@@ -257,6 +259,8 @@ const READERS: readonly Reader[] = [
     },
   ],
   [re(String.raw`${NUM}\s*${RATE_UNIT}${END}`), rateSaid],
+  // A rate told in another unit.
+  [re(String.raw`(?:in|as|into)\s+${RATE_UNIT}${END}`), () => ({ kind: 'say', say: 'per-minute' })],
   [re(String.raw`\d:\d:\d${END}`), () => ({ kind: 'word', word: 'filler' })],
   [
     re(String.raw`(\d+(?:\.\d+)?):1(?![\d:])`),
@@ -307,6 +311,9 @@ const READERS: readonly Reader[] = [
   [re(`cards?${END}`), () => ({ kind: 'word', word: 'card' })],
   [re(`(?:with|and)${END}`), () => ({ kind: 'word', word: 'pause' })],
   [re(`(?:a|an|the|to|of|type|write|read|max|maximum|up|max\\.)${END}`), () => ({ kind: 'word', word: 'filler' })],
+  // How colour is kept says nothing of the rate.
+  [re(String.raw`(?<=bit\s+)(?:422|420|444)${END}`), () => ({ kind: 'word', word: 'pause' })],
+  [re(String.raw`(?:h\.?26[45]|hevc|avc)${END}`), () => ({ kind: 'word', word: 'pause' })],
   [re(`${NUM}${END}`), (m) => bareNumber(m[0])],
 ];
 

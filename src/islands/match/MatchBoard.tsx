@@ -9,7 +9,7 @@ import { policyOf } from '../../app/match/policy.ts';
 import type { CellPick, WhySubject } from '../../app/match/subject.ts';
 import { keepTrial, type TrialChanges, toBuy, tryMove, UNCHANGED, withTrial } from '../../app/match/trialActions.ts';
 import { useBoard } from '../../app/match/useBoard.ts';
-import type { useQuickCheck } from '../../app/match/useQuickCheck.ts';
+import { useAside, type useQuickCheck } from '../../app/match/useQuickCheck.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Board as BoardData, BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
@@ -25,7 +25,7 @@ import { SidePanel } from './SidePanel.tsx';
 import type { Selected } from './selected.ts';
 import { TrialBar } from './TrialBar.tsx';
 
-const MATCH_LISTS = ['bodies', 'cards', 'tests', 'reports'] as const;
+const MATCH_LISTS = ['bodies', 'cards', 'tests', 'reports', 'plans'] as const;
 
 /** Moves being tried, one upon another. Nothing of them is stored before they are kept. */
 interface Trying {
@@ -98,7 +98,7 @@ function Match({
   selected,
   onSelect,
   onTryTake,
-}: MatchBoardProps & { readonly kit: ViewKit }) {
+}: MatchBoardProps & { readonly kit: ViewKit<(typeof MATCH_LISTS)[number]> }) {
   const { settings } = kit;
   const change = useChange();
   const [trying, setTrying] = useState<Trying | null>(() => handedOver(kit));
@@ -106,7 +106,13 @@ function Match({
   const policy = useMemo(() => policyOf({ take, headroom: settings.headroom }), [take, settings.headroom]);
   const shownKit = trying?.kit ?? kit;
   const board = useBoard(shownKit, policy);
-  const own = useMemo(() => ownAnswer(text, board, policy.take), [text, board, policy.take]);
+  const aside = useAside(settings);
+  const readers = useMemo(() => kit.plans.flatMap((plan) => plan.readers), [kit.plans]);
+  const rateWas = answer.ok && answer.value.kind === 'rate-was' ? answer.value.rateWas : null;
+  const own = useMemo(
+    () => ownAnswer(text, board, { take: policy.take, aside, readers, rateWas }),
+    [text, board, policy.take, aside, readers, rateWas],
+  );
   useEffect(() => onOwn(own), [onOwn, own]);
   useEffect(() => onNames(ownNames(kit)), [onNames, kit]);
   const plan = useSame(plannedTake(settings));

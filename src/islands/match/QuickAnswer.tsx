@@ -64,9 +64,11 @@ export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace 
           <p>
             {ways}{' '}
             {instead.map(({ mark, line }) => (
-              <button key={mark} type="button" className="plain-button" onClick={() => onReplace(line)}>
-                {mark}
-              </button>
+              <span key={mark}>
+                <button type="button" className="plain-button" onClick={() => onReplace(line)}>
+                  {mark}
+                </button>{' '}
+              </span>
             ))}
           </p>
         )}
@@ -123,8 +125,8 @@ function Headline({ answer }: { readonly answer: Answer }) {
       <span className={css.figure}>
         <Amount {...minutesFigure(minutes)} />
         <span className={css.kind}>
-          {' '}
-          planned{answer.byTheBox !== null && `, ${minutesText(Math.floor(answer.byTheBox))} by the box`}
+          <span>planned</span>
+          {answer.byTheBox !== null && <span> {minutesText(Math.floor(answer.byTheBox))} by the box</span>}
         </span>
         {forTime?.cards && (
           <span className={css.cards}>

@@ -88,8 +88,8 @@ export function QuickCheck({ text, onText, answer, policy, settings, onWhy, own,
         )}
       </div>
       <div id="quick-answer" className={css.answer} aria-live="polite">
-        {own ? (
-          <QuickOwn own={own} onPick={onPick} />
+        {own && own.code !== 'fits' ? (
+          <QuickOwn {...{ own, onPick, settings }} onReplace={replace} />
         ) : answer.ok ? (
           answer.value.kind === 'card' ? (
             <QuickAnswer
@@ -100,7 +100,12 @@ export function QuickCheck({ text, onText, answer, policy, settings, onWhy, own,
               onReplace={replace}
             />
           ) : (
-            <QuickOther asked={answer.value} take={policy.take} onReplace={replace} />
+            <QuickOther
+              asked={answer.value}
+              fits={own?.code === 'fits' ? own.modes : []}
+              take={policy.take}
+              onReplace={replace}
+            />
           )
         ) : (
           <QuickProblem {...{ text, asked, policy, settings }} refusal={answer.error} onReplace={replace} />

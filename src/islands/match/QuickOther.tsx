@@ -4,32 +4,28 @@ import type { Asked } from '../../core/match/ask/askLine.ts';
 import type { OtherAnswer } from '../../core/match/ask/otherQuestions.ts';
 import { answerText } from '../../text/match/ask.ts';
 import { otherText } from '../../text/match/asked.ts';
+import { copySeconds, timeFigure } from '../../text/match/ownCopy.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
-import { clockText, type Figure, MBpsFigure, minutesFigure, plain, takeText } from '../../text/quantity.ts';
+import { either, type Figure, MBpsFigure, minutesFigure, plain } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import css from './QuickAnswer.module.css';
 
 interface QuickOtherProps {
   readonly asked: Exclude<Asked, { readonly kind: 'card' }>;
+  /** Own modes that write at the rate that was asked for. */
+  readonly fits: readonly string[];
   readonly take: TakeKind;
   readonly onReplace: (text: string) => void;
 }
 
-/** Below this many seconds a time is shown as minutes and seconds. */
-const CLOCK_BELOW = 6000;
-
 /** What is answered, as a word and a figure. */
 function headOf(asked: OtherAnswer): readonly [word: string, figure: Figure] {
   switch (asked.kind) {
-    case 'playback': {
-      const { plays } = asked.playback;
-      return ['Plays', { figure: plays < CLOCK_BELOW ? clockText(plays) : takeText(plays), unit: '' }];
-    }
-    case 'copying': {
-      const { seconds } = asked.copying;
-      return ['Copies in', { figure: seconds < CLOCK_BELOW ? clockText(seconds) : takeText(seconds), unit: '' }];
-    }
+    case 'playback':
+      return ['Plays', { figure: timeFigure(asked.playback.plays), unit: '' }];
+    case 'copying':
+      return ['Copies in', { figure: timeFigure(copySeconds(asked.copying.seconds)), unit: '' }];
     case 'rate-was':
       return ['It was', MBpsFigure(asked.rateWas.rate)];
     case 'stills': {
@@ -42,7 +38,7 @@ function headOf(asked: OtherAnswer): readonly [word: string, figure: Figure] {
 }
 
 /** The answer to a line that asks for several cards side by side, or for something else than a stream on a card. */
-export function QuickOther({ asked, take, onReplace }: QuickOtherProps) {
+export function QuickOther({ asked, fits, take, onReplace }: QuickOtherProps) {
   if (asked.kind === 'choice')
     return (
       <ul className={css.choices} aria-label="Each by itself">
@@ -73,7 +69,9 @@ export function QuickOther({ asked, take, onReplace }: QuickOtherProps) {
         </span>
       </div>
       <div className={css.reason}>
-        <p>{otherText(asked)}</p>
+        <p>
+          {otherText(asked)} {fits.length > 0 && `It fits ${either(fits)}.`}
+        </p>
       </div>
     </div>
   );

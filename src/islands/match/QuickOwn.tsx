@@ -1,18 +1,25 @@
 import type { OwnAnswer } from '../../app/match/ownAnswer.ts';
 import type { CellPick } from '../../app/match/subject.ts';
+import type { Settings } from '../../kit/kit.ts';
+import { copySeconds, ownCopyText, timeFigure } from '../../text/match/ownCopy.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
+import { OwnOpen } from './OwnOpen.tsx';
 import css from './QuickAnswer.module.css';
 
 interface QuickOwnProps {
   readonly own: OwnAnswer;
   /** Selects a cell of the board. */
   readonly onPick: (pick: CellPick) => void;
+  readonly settings: Settings;
+  readonly onReplace: (text: string) => void;
 }
 
+const NO_READER = 'No plan has a reader that takes it. Add how fast yours is: copy 64GB at 95 MB/s.';
+
 /** The answer to a line about one's own body, mode and card: the board's own, or which of several is meant. */
-export function QuickOwn({ own, onPick }: QuickOwnProps) {
+export function QuickOwn({ own, onPick, settings, onReplace }: QuickOwnProps) {
   if (own.code === 'which') {
     return (
       <div className={css.answer}>
@@ -33,6 +40,37 @@ export function QuickOwn({ own, onPick }: QuickOwnProps) {
       </div>
     );
   }
+  if (own.code === 'open') return <OwnOpen own={own} text={own.text} settings={settings} />;
+  if (own.code === 'which-reader')
+    return (
+      <div className={css.reason}>
+        <p>{own.readers.length > 0 ? `${own.card} through which reader?` : NO_READER}</p>
+        <ul className={css.readings} aria-label="Which reader">
+          {own.readers.map(({ name, line }) => (
+            <li key={name}>
+              <button type="button" className="plain-button" onClick={() => onReplace(line)}>
+                {name}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  if (own.code === 'copy') {
+    const { copying, card, reader } = own;
+    return (
+      <div className={css.answer}>
+        <div className={css.head}>
+          <span className={css.word}>Copies in</span>
+          <span className={css.figure}>
+            <Amount figure={timeFigure(copySeconds(copying.seconds))} unit="" />
+          </span>
+        </div>
+        <p className={css.reason}>{ownCopyText(card, reader, copying)}</p>
+      </div>
+    );
+  }
+  if (own.code === 'fits') return null;
   const { verdict, tone, figure, sentence, pick } = own;
   return (
     <div className={css.answer}>

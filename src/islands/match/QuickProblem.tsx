@@ -1,15 +1,13 @@
-import { asideWord, useWithout } from '../../app/match/useQuickCheck.ts';
-import type { Unread } from '../../core/cards/readLabel.ts';
+import { useWithout } from '../../app/match/useQuickCheck.ts';
 import type { AskRefusal, AskUnread } from '../../core/match/ask/ask.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { Settings } from '../../kit/kit.ts';
-import { askRefusalText, unreadText } from '../../text/match/ask.ts';
+import { askRefusalText } from '../../text/match/ask.ts';
 import { withoutText } from '../../text/match/asked.ts';
 import { part } from '../../ui/part.tsx';
 import css from './QuickProblem.module.css';
+import { Unread } from './Unread.tsx';
 
-// With the first word that is asked about.
-const QuickAside = part(() => import('./QuickAside.tsx'));
 // What reads a label comes with the first one that stands alone.
 const QuickLabel = part(() => import('./QuickLabel.tsx'));
 
@@ -28,8 +26,6 @@ const EXAMPLES = [
   '8192x4320 12bit 3:1 50p on 1TB CFexpress B VPG400',
   '240 Mb/s 24p at 120fps mirrored for 90 min',
 ] as const;
-
-const couldBe = ({ problem }: Unread): readonly string[] => (problem.code === 'amount' ? [] : problem.couldBe);
 
 /** A line that has no answer yet: examples while it is empty, the place and what it could be when it was not read. */
 export function QuickProblem({ text, refusal, policy, settings, asked, onReplace }: QuickProblemProps) {
@@ -54,72 +50,20 @@ export function QuickProblem({ text, refusal, policy, settings, asked, onReplace
   if (refusal.code !== 'not-understood') return <p className={css.problem}>{askRefusalText(refusal)}</p>;
   return (
     <div className={css.problem}>
-      <p className={css.line}>
-        <Marked text={text} unread={refusal.unread} />
-      </p>
-      <Without {...{ text, policy, settings }} unread={refusal.unread} />
-      {refusal.unread.map((one) => (
-        <div key={one.start} className={css.one}>
-          <span>{unreadText(one)}</span>
-          {couldBe(one).map((word) => (
-            <button
-              key={word}
-              type="button"
-              className="plain-button"
-              onClick={() => onReplace(text.slice(0, one.start) + word + text.slice(one.end))}
-            >
-              {word}
-            </button>
-          ))}
-          <Aside one={one} settings={settings} />
-        </div>
-      ))}
+      <Answered {...{ text, policy, settings, onReplace }} unread={refusal.unread} />
     </div>
   );
 }
 
-/** What the rest of the line comes to, as what it is: an answer to another question. */
-function Without({
+/** What was not understood, and what the rest of the line comes to. */
+function Answered({
   text,
   unread,
   policy,
   settings,
-}: Pick<QuickProblemProps, 'text' | 'policy' | 'settings'> & { readonly unread: readonly AskUnread[] }) {
+  onReplace,
+}: Pick<QuickProblemProps, 'text' | 'policy' | 'settings' | 'onReplace'> & { readonly unread: readonly AskUnread[] }) {
   const rest = useWithout(text, unread, policy, settings);
-  if (rest === null) return null;
-  return (
-    <p className={css.without}>
-      {withoutText(
-        unread.map((one) => one.text),
-        rest,
-      )}
-    </p>
-  );
-}
-
-/** A word that is none of a grammar may be put aside, once for the whole kit. */
-function Aside({ one, settings }: { readonly one: AskUnread; readonly settings: Settings }) {
-  const word = asideWord(one);
-  return word === null ? null : <QuickAside word={word} settings={settings} />;
-}
-
-/** The line with what was not understood underlined in its place. */
-function Marked({ text, unread }: { readonly text: string; readonly unread: readonly Unread[] }) {
-  let at = 0;
-  const parts = unread.map(({ start, end }) => {
-    const before = text.slice(at, start);
-    at = end;
-    return (
-      <span key={start}>
-        {before}
-        <mark className={css.unread}>{text.slice(start, end)}</mark>
-      </span>
-    );
-  });
-  return (
-    <>
-      {parts}
-      {text.slice(at)}
-    </>
-  );
+  const words = unread.map((one) => one.text);
+  return <Unread {...{ text, unread, settings, onReplace }} without={rest && withoutText(words, rest)} />;
 }

@@ -23,6 +23,8 @@ export const label = call({
     family: oneOrNull(FAMILY_KEYS),
     bus: oneOrNull(BUS_KEYS),
     floorMBps: numberOrNull,
+    readMBps: numberOrNull,
+    writeMBps: numberOrNull,
     marks: list(Joi.object({ mark: text, promisesMBps: numberOrNull, meaning: text })),
     problems: list(Joi.object({ code: text, message: text })),
   }),

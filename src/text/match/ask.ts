@@ -36,7 +36,9 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     case 'unknown':
       return problem.couldBe.length > 0
         ? `“${text}” was not understood. It could be ${either(problem.couldBe)}.`
-        : `“${text}” was not understood. ${EXPECTED[place]}`;
+        : /^\p{L}/u.test(text)
+          ? `“${text}” was not understood: it may change the answer.`
+          : `“${text}” was not understood. ${EXPECTED[place]}`;
     case 'amount':
       return amountText(`“${text}”`, problem.refusal);
     default:

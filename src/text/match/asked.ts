@@ -5,7 +5,9 @@ import { assertNever } from '../../core/result.ts';
 import type { Bytes } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
 import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
+import { copySeconds } from './ownCopy.ts';
 import { VERDICT_WORDS } from './verdict.ts';
+import { withoutWords } from './without.ts';
 
 /** How long a take plays, in one sentence. */
 const playbackText = ({ take, captured, playback, plays }: Playback): string =>
@@ -32,9 +34,9 @@ const gigabytesText = (bytes: number): string => capacityText(bytes as Bytes);
 
 /** How long a copy takes. */
 function copyingText({ bytes, count, rate, seconds, apart }: Copying): string {
-  const each = apart === null ? '' : ` Each through a reader of its own at that pace: ${takeText(apart)}.`;
+  const each = apart === null ? '' : ` Each through a reader of its own at that pace: ${takeText(copySeconds(apart))}.`;
   const cards = count > 1 ? `, ${count} cards one after the other or through one reader` : '';
-  return `${capacityText(bytes)} at ${MBpsText(rate)} take ${takeText(seconds)}${cards}.${each} The slower of card, reader and disk sets the pace, and reading back to check takes about as long again.`;
+  return `${capacityText(bytes)} at ${MBpsText(rate)} take ${takeText(copySeconds(seconds))}${cards}.${each} The slower of card, reader and disk sets the pace, and reading back to check takes about as long again.`;
 }
 
 /** Which rate filled a card. */
@@ -68,17 +70,20 @@ export function otherText(found: OtherAnswer): string {
 
 /** What the rest of a line comes to, where a word of it was not understood. */
 export function withoutText(words: readonly string[], found: Asked): string {
-  const left = `Without ${words.map((word) => `“${word}”`).join(' and ')}: `;
+  return withoutWords(words, restText(found));
+}
+
+function restText(found: Asked): string {
   switch (found.kind) {
     case 'card': {
       const { cell, minutes, needsMark, smallestMarks } = found.answer;
-      if (cell === null) return `${left}${smallestMarks.length > 0 ? either(smallestMarks) : 'no mark'} would do`;
+      if (cell === null) return `${smallestMarks.length > 0 ? either(smallestMarks) : 'no mark'} would do`;
       const lasts = minutes === null ? '' : `, ${minutesText(minutes)}`;
-      return `${left}${needsMark ? 'it depends on the mark' : VERDICT_WORDS[cell.verdict].toLowerCase()}${lasts}`;
+      return `${needsMark ? 'it depends on the mark' : VERDICT_WORDS[cell.verdict].toLowerCase()}${lasts}`;
     }
     case 'choice':
-      return `${left}${found.choices.map(({ piece, answer }) => `${piece}: ${answer.cell ? VERDICT_WORDS[answer.cell.verdict].toLowerCase() : 'no card'}`).join('; ')}`;
+      return `${found.choices.map(({ piece, answer }) => `${piece}: ${answer.cell ? VERDICT_WORDS[answer.cell.verdict].toLowerCase() : 'no card'}`).join('; ')}`;
     default:
-      return `${left}${otherText(found)}`;
+      return otherText(found);
   }
 }

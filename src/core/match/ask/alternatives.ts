@@ -84,7 +84,9 @@ export function alternatives(text: string, tokens: readonly Token[]): readonly A
               run,
               runs.filter((_, other) => other !== at),
             );
-            return [textOf(text, run), ...more.map((token) => token.text)].join(' ');
+            const start = entryAt(run, 0).start;
+            const [before, behind] = [more.filter((one) => one.start < start), more.filter((one) => one.start > start)];
+            return [...before.map((one) => one.text), textOf(text, run), ...behind.map((one) => one.text)].join(' ');
           });
     if (pieces === null) continue;
     return pieces.map((piece) => ({ piece, line: text.slice(0, start) + piece + text.slice(end) }));

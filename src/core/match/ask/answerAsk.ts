@@ -113,13 +113,16 @@ function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimu
   };
 }
 
+/** The bus of a slot that suits a card of which no bus is told. */
+export const suitingBus = (form: Form): Bus | null => (isSd(form) ? 'uhs-i' : (busesOf(form).at(-1) ?? null));
+
 /** A slot as it was named; what was not said of it suits the card. */
 function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {
   const wanted = slot?.bus ?? null;
   const isForeign = wanted !== null && !busesOf(card.form).includes(wanted) && busesOf('sd').includes(wanted);
   const form = slot?.form ?? (isForeign ? 'sd' : card.form);
   const own = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
-  const bus = wanted ?? own ?? (isSd(form) ? 'uhs-i' : (busesOf(form).at(-1) ?? null));
+  const bus = wanted ?? own ?? suitingBus(form);
   const printed = label?.familyPrinted ?? familyOf((card.capacityGB * GB) as Bytes);
   return {
     id,

@@ -280,8 +280,8 @@ describe('several things side by side', () => {
       '400 Mb/s on 256GB V60 or V90 or V30',
       [
         ['256GB V60', 'guaranteed', 82],
-        ['V90 256GB', 'guaranteed', 82],
-        ['V30 256GB', 'uncovered', 82],
+        ['256GB V90', 'guaranteed', 82],
+        ['256GB V30', 'uncovered', 82],
       ],
     ],
     [

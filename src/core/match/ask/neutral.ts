@@ -14,14 +14,14 @@ const NEUTRAL_WORDS = new Set(
     // Asking, and being polite.
     "what what's whats which how how's when where where's who who's why whether if is am are was be been being do does did done " +
     'doing have has had having will would can could should shall may might must get gets getting got need needs needed want wants ' +
-    'wanted use uses using let lets tell show know see say says said think thinks guess hope wonder wondering ask asking ' +
+    'wanted use uses using let lets tell show know see say says said think thinks guess hope wonder wondering ask asks asked asking ' +
     'please thanks thank cheers hi hello hey ok okay so then well now also too still just really even ah oh um hm hmm ' +
     'question answer help advice idea sure yes yeah right great lovely perfect sorry quick quickly ' +
     // Little words.
     "this that that's these those there there's here here's as from it because since while during before after again already " +
     'yet once ' +
     // What a card is asked to do.
-    'lasted fill fills filled filling better best work works working hold holds holding last lasts lasting fit fits fitting take takes taking go goes going come comes cope ' +
+    'smallest lasted fill fills filled filling better best work works working hold holds holding last lasts lasting fit fits fitting take takes taking go goes going come comes cope ' +
     'copes manage manages handle handles support supports keep keeps keeping pace do run runs running writes writing ' +
     'wrote record records recording store stores storing save saves saving put puts buy buying bought choose pick suit suits ' +
     'suitable possible able enough fine good safe safely happy okay alright reliable reliably ' +

@@ -130,7 +130,7 @@ function slotSaid(run: readonly Token[], card: readonly Token[], adapter: boolea
 }
 
 const isPassable = (token: Token | undefined): boolean =>
-  isWord(token, 'at') || says(token, 'takes') || says(token, 'filler');
+  isWord(token, 'at') || says(token, 'takes') || says(token, 'filler') || token?.kind === 'repeat';
 
 /** The rate that stands beside a word: behind it first, else before it. */
 function rateBeside(tokens: readonly Token[], at: number): Of<'rate'> | null {
@@ -194,6 +194,7 @@ export function placed(tokens: readonly Token[]): Placed {
   let volume = false;
   const cameras = tokens.find((token) => token.kind === 'cameras')?.value ?? 1;
   const cards = tokens.some((token) => token.kind === 'count');
+  const isArranged = tokens.some((token) => token.kind === 'arrangement');
   const streams = (): number => rates.filter((rate) => !left.has(rate)).length;
   tokens.forEach((token, at) => {
     if (token.kind !== 'say') return;
@@ -229,7 +230,7 @@ export function placed(tokens: readonly Token[]): Placed {
         }
         break;
       case 'each':
-        if (cameras < 2 && !cards) ask(token);
+        if (cameras < 2 && !cards && !isArranged) ask(token);
         break;
       case 'per-camera':
         if (cameras < 2) ask(token);
