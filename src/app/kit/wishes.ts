@@ -1,5 +1,5 @@
 /** Dialogs of the kit as a whole, that may be asked for from elsewhere. */
-export type KitDialog = 'import' | 'history' | 'snapshots' | 'storage';
+export type KitDialog = 'import' | 'history' | 'snapshots' | 'storage' | 'aside';
 
 let listener: ((dialog: KitDialog) => void) | null = null;
 let waiting: KitDialog | null = null;

@@ -18,6 +18,7 @@ import { useExport } from './useExport.ts';
 const ImportDialog = part(() => import('./ImportDialog.tsx'));
 const HistoryDialog = part(() => import('./HistoryDialog.tsx'));
 const StorageDialog = part(() => import('./StorageDialog.tsx'));
+const AsideDialog = part(() => import('./AsideDialog.tsx'));
 const SnapshotsDialog = part(() => import('./SnapshotsDialog.tsx'));
 
 const TABLES: readonly (readonly [TableKey, string])[] = [
@@ -78,6 +79,9 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
           <Menu.Item onClick={() => setOpen('history')}>Last changes…</Menu.Item>
           <Menu.Item onClick={() => setOpen('snapshots')}>Earlier states…</Menu.Item>
           <Menu.Item onClick={() => setOpen('storage')}>Storage…</Menu.Item>
+          {(settings.asideWords ?? []).length > 0 && (
+            <Menu.Item onClick={() => setOpen('aside')}>Words that do not matter…</Menu.Item>
+          )}
           <Menu.Divider />
           {TABLES.map(([key, name]) => (
             <Menu.Item key={key} onClick={() => void stored(() => saveTable(key))}>
@@ -95,6 +99,7 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
       {open === 'import' && <ImportDialog onClose={close} />}
       {open === 'history' && <HistoryDialog onClose={close} />}
       {open === 'storage' && <StorageDialog settings={settings} unexported={unexported} onClose={close} />}
+      {open === 'aside' && <AsideDialog settings={settings} onClose={close} />}
       {open === 'snapshots' && <SnapshotsDialog onClose={close} />}
     </Themed>
   );

@@ -122,18 +122,22 @@ function Headline({ answer }: { readonly answer: Answer }) {
   if (cell && (cell.verdict === 'unfit' || minutes === null)) return null;
   if (minutes !== null) {
     return (
-      <span className={css.figure}>
-        <Amount {...minutesFigure(minutes)} />
-        <span className={css.kind}>
-          <span>planned</span>
-          {answer.byTheBox !== null && <span> {minutesText(Math.floor(answer.byTheBox))} by the box</span>}
+      <>
+        <span className={css.minutes}>
+          <span className={css.figure}>
+            <Amount {...minutesFigure(minutes)} />
+            <span className={css.kind}> planned</span>
+          </span>
+          {answer.byTheBox !== null && (
+            <span className={css.kind}>{minutesText(Math.floor(answer.byTheBox))} by the box</span>
+          )}
         </span>
         {forTime?.cards && (
-          <span className={css.cards}>
+          <span className={css.figure}>
             <Amount figure={String(forTime.cards)} unit={forTime.cards === 1 ? 'card' : 'cards'} />
           </span>
         )}
-      </span>
+      </>
     );
   }
   if (forTime) {
