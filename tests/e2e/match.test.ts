@@ -190,7 +190,10 @@ describe('Match, on the demo kit', () => {
     await app.visit('/?q=400%20Mb%2Fs%20on%20128GB%20V60%20II');
     await app.seesText('#quick-answer', 'Guaranteed');
     await app.driver.wait(
-      () => app.run<boolean>('return (localStorage.getItem("cool-reel-asked") ?? "").includes("\\"400 Mb/s on 128GB V60 II\\"")'),
+      () =>
+        app.run<boolean>(
+          'return (localStorage.getItem("cool-reel-asked") ?? "").includes("\\"400 Mb/s on 128GB V60 II\\"")',
+        ),
       WAIT,
     );
     await app.visit('/');
