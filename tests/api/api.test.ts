@@ -326,6 +326,41 @@ describe('GET /api/answer', () => {
     });
   });
 
+  it('says what the rest of a line would be answered, beside the place of what was not understood', async () => {
+    const response = await answer('400 Mb/s on counterfeit 128GB V60 II');
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({
+      error: { code: 'not-understood', details: [{ path: 'q[12..23]' }] },
+      without: { kind: 'card', verdict: 'guaranteed', minutes: { planned: 41 } },
+    });
+    const alone = await (await answer('counterfeit')).json();
+    expect(alone.without).toBeUndefined();
+  });
+
+  it('answers what is asked beside a stream on a card, and several cards side by side', async () => {
+    const body = async (q: string) => (await answer(q)).json();
+    expect(await body('copy 64GB at 100 MB/s')).toMatchObject({ kind: 'copying', seconds: 640, verdict: null });
+    expect(await body('12.75 GB in 10 min')).toMatchObject({ kind: 'rate-was', rate: { MBps: 21.25, Mbps: 170 } });
+    expect(await body('48 MB pictures on 128 GB')).toMatchObject({ kind: 'stills', pictures: { count: 2632 } });
+    // The less safe of the two is the verdict of the line.
+    expect(await body('400 Mb/s on V60 or V30')).toMatchObject({
+      kind: 'choice',
+      verdict: 'uncovered',
+      alternatives: [
+        { text: 'V60', verdict: 'guaranteed' },
+        { text: 'V30', verdict: 'uncovered' },
+      ],
+    });
+    expect(await body('400 Mb/s on 128GB V30')).toMatchObject({
+      instead: ['400 Mb/s on 128GB V60', '400 Mb/s on 128GB E150'],
+    });
+    // Label, planned and count speak of the same cards.
+    expect(await body('2x128GB V60 at 400 Mb/s')).toMatchObject({
+      minutes: { planned: 82, label: expect.closeTo(85.33, 2) },
+      count: 2,
+    });
+  });
+
   it('tells how long a take plays, and which reading it took of two', async () => {
     expect(await (await answer('3:50 at 100p plays at 25p')).json()).toMatchObject({
       need: null,
@@ -506,6 +541,8 @@ describe('POST /api/label', () => {
         { mark: 'V60', promisesMBps: 60, meaning: expect.stringContaining('UHS-II or UHS-III only') },
       ],
       problems: [],
+      readMBps: 270,
+      writeMBps: null,
     });
   });
 

@@ -19,6 +19,8 @@ export type OwnAnswer = { readonly text: string } & (
       readonly verdict: Verdict;
       readonly tone: Tone;
       readonly figure: Figure;
+      /** Minutes by the box, beside the planned ones; null where there are none. */
+      readonly byTheBox: number | null;
       readonly sentence: string;
     }
   | {
@@ -72,6 +74,9 @@ interface Asking {
   /** The rate that filled a card, where the line asks for it. */
   readonly rateWas: RateWas | null;
 }
+
+/** Verdicts whose figure is the planned minutes. */
+const PLANNED: ReadonlySet<Verdict> = new Set<Verdict>(['guaranteed', 'tight', 'claimed']);
 
 /** Most modes named for a rate. */
 const MOST_MODES = 6;
@@ -131,6 +136,7 @@ export function ownAnswer(text: string, board: Board, { take, aside, readers, ra
     verdict: cell.verdict,
     tone: cellTone(cell, take),
     figure: cellFigure(cell),
+    byTheBox: PLANNED.has(cell.verdict) && cell.labelMinutes !== null ? Math.floor(cell.labelMinutes) : null,
     sentence: spokenCell({ cell, body, mode, card }),
   };
 }

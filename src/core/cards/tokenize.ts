@@ -218,7 +218,7 @@ const READERS: readonly Reader[] = [
     re(String.raw`(\d{1,7})\s+${PICTURES}${END}`),
     (m) => number(Number(m[1]), 1, 1e7, { kind: 'pictures', value: Number(m[1]) }),
   ],
-  [re(String.raw`(\d{1,2})\s*(?:[x×]\s*)?${CAMERAS}${END}`), (m) => camerasSaid(Number(m[1]))],
+  [re(String.raw`(?:[x×]\s*)?(\d{1,2})\s*(?:[x×]\s*)?${CAMERAS}${END}`), (m) => camerasSaid(Number(m[1]))],
   // Behind it the word camera says what the number counts.
   [re(String.raw`(\d{1,2})\s*[x×]?\s+(?=${NUM}\s*${RATE_UNIT}\s+${CAMERAS}(?!\w))`), (m) => camerasSaid(Number(m[1]))],
   [

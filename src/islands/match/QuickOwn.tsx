@@ -3,6 +3,7 @@ import type { CellPick } from '../../app/match/subject.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { copySeconds, ownCopyText, timeFigure } from '../../text/match/ownCopy.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
+import { minutesText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { OwnOpen } from './OwnOpen.tsx';
@@ -71,7 +72,7 @@ export function QuickOwn({ own, onPick, settings, onReplace }: QuickOwnProps) {
     );
   }
   if (own.code === 'fits') return null;
-  const { verdict, tone, figure, sentence, pick } = own;
+  const { verdict, tone, figure, byTheBox, sentence, pick } = own;
   return (
     <div className={css.answer}>
       <div className={css.head}>
@@ -80,8 +81,11 @@ export function QuickOwn({ own, onPick, settings, onReplace }: QuickOwnProps) {
           {VERDICT_WORDS[verdict]}
         </span>
         {figure.figure !== '—' && (
-          <span className={css.figure}>
-            <Amount {...figure} />
+          <span className={css.minutes}>
+            <span className={css.figure}>
+              <Amount {...figure} />
+            </span>
+            {byTheBox !== null && <span className={css.kind}>{minutesText(byTheBox)} by the box</span>}
           </span>
         )}
       </div>

@@ -49,6 +49,9 @@ describe('a word that is not known to carry nothing', () => {
     ['256GB V90 II camera writes 600 Mb/s', ['II']],
     ['camera with SD and CFexpress B slots 600 Mb/s V90', ['CFexpress B']],
     ['400 Mb/s on 128GB V60 via adapter', ['via adapter']],
+    // A second rate may be what the camera is held to.
+    ['80 MB/s max on V90, 600 Mb/s', ['twice']],
+    ['600 Mb/s at 30 MB/s on V90', ['twice']],
   ])('is asked about in its place: %s', (line, words) => {
     expect(openIn(line)).toEqual(words);
   });
@@ -144,6 +147,7 @@ describe('a rate', () => {
     ['four hundred megabits per second on V60', 51.25, 'guaranteed'],
     ['2x 400 Mb/s on V60', 101.25, 'uncovered'],
     ['3x 400 Mb/s cameras on V60', 51.25, 'guaranteed'],
+    ['400 Mb/s x 3 cameras on V60', 51.25, 'guaranteed'],
     ['400 Mb/s on V60 and 100 Mb/s proxy', 63.75, 'uncovered'],
     ['1,600 Mb/s on CFexpress B VPG400', 201.25, 'guaranteed'],
     ['1.600 Mb/s on CFexpress B VPG400', 201.25, 'guaranteed'],
@@ -364,6 +368,7 @@ describe('other questions', () => {
     ['how many 48 MB raw files on 128GB', { pictures: 2632, asked: 'pictures' }],
     ['how many photos of 25 MB on 64 GB', { pictures: 2526, asked: 'pictures' }],
     ['1850 on 256 GB', { each: 136_579_459, asked: 'size' }],
+    ['2000 photos on 64 GB V30', { each: 31_584_000, asked: 'size' }],
     ['1850 photos on 256 GB', { each: 136_579_459, asked: 'size' }],
   ])('%s', (line, stills) => {
     expect(asked(line)).toMatchObject({ kind: 'stills', stills });

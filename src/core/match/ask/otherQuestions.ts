@@ -170,7 +170,21 @@ function stillsOf(tokens: readonly Token[]): Found {
     token.kind === 'unread' && /^\d{4,6}$/.test(token.text) && Number(token.text) >= LEAST_PICTURES;
   const bare = tokens.find(isBare);
   const rest = tokens.filter((token) => token !== bare);
-  if (!holdsOnly(rest, ['word', 'capacity', 'pictures', 'picture-size', 'form', 'family', 'codec'])) return null;
+  if (
+    !holdsOnly(rest, [
+      'word',
+      'capacity',
+      'pictures',
+      'picture-size',
+      'form',
+      'family',
+      'codec',
+      'bus',
+      'version',
+      ...(bare ? [] : (['mark', 'app'] as const)),
+    ])
+  )
+    return null;
   const [size, second] = all(tokens, 'capacity');
   const each = all(tokens, 'picture-size')[0];
   const counted = all(tokens, 'pictures')[0]?.value ?? (bare ? Number(bare.text) : null);

@@ -57,6 +57,22 @@ function inSlot(card: PrintedLabel | null, slot: Form | null): PrintedLabel | nu
     : card;
 }
 
+/**
+ * A second rate, in bytes beside a stream in bits, that stands at no word of a card: it may be a limit of the camera, and
+ * is asked about. Twice, as one that is too many.
+ */
+function strayRates(tokens: readonly Token[], clause: ReadonlySet<Token>): readonly Token[] {
+  const isCard = (token: Token | undefined): boolean => token !== undefined && CARD_KINDS.includes(token.kind);
+  const rates = tokens.flatMap((token, at) =>
+    token.kind === 'rate' && !token.printed
+      ? [{ token, isByCard: isCard(tokens[at - 1]) || isCard(tokens[at + 1]) }]
+      : [],
+  );
+  if (!rates.some(({ token }) => token.written === 'bits')) return [];
+  const stray = rates.find(({ token, isByCard }) => token.written === 'bytes' && !isByCard && !clause.has(token));
+  return stray ? [stray.token, stray.token] : [];
+}
+
 /** Marks of one series that differ: a card has one of them, and the question is which. */
 function rivals(tokens: readonly Token[]): readonly Token[] {
   const marks = all(tokens, 'mark');
@@ -72,11 +88,16 @@ function otherSpeeds(tokens: readonly Token[]): readonly Token[] {
   return third ? [third, third] : [];
 }
 
-function repeated(tokens: readonly Token[], stream: readonly Of<'rate'>[]): AskRefusal | null {
+function repeated(
+  tokens: readonly Token[],
+  stream: readonly Of<'rate'>[],
+  clause: ReadonlySet<Token>,
+): AskRefusal | null {
   const again = (what: Extract<AskRefusal, { code: 'twice' }>['what'], found: readonly Token[]): AskRefusal | null =>
     found[1] ? { code: 'twice', what, again: span(found[1]) } : null;
   return (
     again('rate', stream) ??
+    again('rate', strayRates(tokens, clause)) ??
     again('capacity', all(tokens, 'capacity')) ??
     again('time', all(tokens, 'time')) ??
     again('speed', otherSpeeds(tokens)) ??
@@ -220,7 +241,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
   if (tokens.length === 0 && line.open.length === 0) return err({ code: 'no-rate', card: null });
   const isLabel = passed.length === 0 && slot === null && !spoken.some(({ kind }) => kind === 'say');
   const alone = isLabel ? labelAlone(text, tokens) : null;
-  if (alone) return err(repeated(tokens, []) ?? alone);
+  if (alone) return err(repeated(tokens, [], new Set()) ?? alone);
   const clause = cardClause(tokens);
   const own = [line.ceiling, line.sustained, line.minimum, line.proxy];
   const stream = streamRates(tokens, clause);
@@ -230,7 +251,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
   );
   const unread = inOrder([...unreadOf(tokens, clause, hasRate), ...open]);
   if (unread.length > 0) return err({ code: 'not-understood', unread });
-  const twice = repeated(tokens, stream);
+  const twice = repeated(tokens, stream, clause);
   if (twice) return err(twice);
   const card = inSlot(cardOf(tokens, stream), slot?.form ?? null);
   const { byToken, ofRate, rateWord } = namedSpeeds(tokens);

@@ -38,8 +38,10 @@ const replaced = (text: string, { start, end }: Span, by: string): string =>
   text.slice(0, start) + by + text.slice(end);
 const added = (text: string, words: string): string => `${text.trimEnd()} ${words}`;
 
-function looseReadings({ text, tokens }: Read): readonly Reading[] {
+function looseReadings({ text, tokens, stream }: Read): readonly Reading[] {
   return tokens.flatMap((token): Reading[] => {
+    if (token.kind === 'rate' && token !== stream && token.written === 'bytes')
+      return [{ ...span(token), code: 'peak' }];
     if (token.kind === 'rate' && token.loose && !token.printed) {
       const { value, low, other } = token;
       return [
