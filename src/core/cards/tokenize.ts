@@ -160,6 +160,8 @@ const CAMERAS = '(?:cameras?|bodies|cams?|camcorders?)';
 const SPEED = `(?:23[.,](?:98|976)|24|25|29[.,]97|30|48|50|59[.,]94|60|72|75|90|96|100|119[.,]88|120|144|150|180|200|240|300)`;
 /** A number with a unit of its own behind it is that, whatever stands before it. */
 const NO_UNIT = String.raw`(?!\s*(?:${RATE_UNIT}|${OPEN_UNIT}|${SIZE_UNIT}|${HOURS}|${MINUTES}|${SECONDS}|[x×*:]|-?bit|[a-z]*\s*(?:gb|tb))(?!\w))`;
+/** Most cards that a small number with a × counts: what is printed as a rating is larger by far. */
+const MOST_COUNTED = 20;
 const ARROW = `(?:→|->|=>|>)`;
 
 const READERS: readonly Reader[] = [
@@ -283,7 +285,17 @@ const READERS: readonly Reader[] = [
     ],
   ),
   [re(String.raw`@?(${NUM})\s*(?:p|fps)${END}`), (m) => speedSaid(m[1] ?? '')],
-  [re(String.raw`(\d+)\s*[x×]${END}`), (m) => number(Number(m[1]), 1, 1e7, { kind: 'times', value: Number(m[1]) })],
+  [
+    re(String.raw`(\d+)\s*[x×]${END}`),
+    ([, amount = '']) =>
+      Number(amount) <= MOST_COUNTED
+        ? number(Number(amount), 1, MOST_COUNTED, { kind: 'count', value: Number(amount) })
+        : number(Number(amount), 1, 1e7, { kind: 'times', value: Number(amount) }),
+  ],
+  [
+    re(String.raw`[x×]\s*(\d{1,2})${END}`),
+    ([, amount = '']) => number(Number(amount), 1, MOST_COUNTED, { kind: 'count', value: Number(amount) }),
+  ],
   ...SPELLINGS.map(({ pattern, read }): Reader => [re(`(?:${pattern})${END}`), (m) => wordSaid(read(m))]),
   ...CODEC_WORDS.map(([source, codec]): Reader => [re(`(?:${source})${END}`), () => ({ kind: 'codec', codec })]),
   [re(`mirror(?:ed)?${END}`), () => ({ kind: 'arrangement', arrangement: 'mirrored' })],

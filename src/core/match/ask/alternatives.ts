@@ -34,10 +34,16 @@ function rateRun(tokens: readonly Token[], at: number, step: 1 | -1): readonly T
 const textOf = (text: string, run: readonly Token[]): string =>
   text.slice(entryAt(run, 0).start, entryAt(run, run.length - 1).end);
 
+/** The form that a word tells; a family is one of SD or microSD. */
+const formOf = (token: Token): readonly string[] => {
+  if (token.kind === 'form') return [token.form];
+  return token.kind === 'family' ? [token.micro ? 'microsd' : 'sd'] : [];
+};
+
 /** What a run takes over from the others: what it does not say itself, and what is no matter of the form. */
 function shared(own: readonly Token[], others: readonly (readonly Token[])[]): readonly Token[] {
-  const isForm = (run: readonly Token[]): boolean => run.some(({ kind }) => kind === 'form' || kind === 'family');
-  const formsDiffer = isForm(own) || others.some(isForm);
+  const forms = [own, ...others].flatMap((run) => run.flatMap(formOf));
+  const formsDiffer = new Set(forms).size > 1;
   const has = new Set(own.map(({ kind }) => kind));
   return others
     .flat()

@@ -123,12 +123,12 @@ function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {
   const form = slot?.form ?? (isForeign ? 'sd' : card.form);
   const own = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
   const bus = wanted ?? own ?? suitingBus(form);
-  const printed = label?.familyPrinted ?? familyOf((card.capacityGB * GB) as Bytes);
+  const suits = familyOf((card.capacityGB * GB) as Bytes);
   return {
     id,
     name: id,
     accepts: [{ form, bus }],
-    family: slot?.family ?? (isSd(form) ? printed : null),
+    family: slot?.family ?? (isSd(form) ? suits : null),
     promisedMaxGB: null,
   };
 }

@@ -27,7 +27,7 @@ const NEUTRAL_WORDS = new Set(
     'suitable possible able enough fine good safe safely happy okay alright reliable reliably ' +
     'long many much big size sizes capacity storage space room minutes minute hours time ' +
     // What it is about.
-    'rig setup kit gear memory media medium ' +
+    'action rig setup kit gear memory media medium ' +
     'footage video videos film films filming movie movies clip clips file files take scene scenes shot shots shooting shoot ' +
     'shoots recordings picture pictures image stream streams signal codec codecs format bitrate bit-rate data datarate rate ' +
     'rates speed speeds fast class classes mark marks rating label labels frame frames fps resolution sound audio stereo ' +
