@@ -293,7 +293,8 @@ const READERS: readonly Reader[] = [
         : number(Number(amount), 1, 1e7, { kind: 'times', value: Number(amount) }),
   ],
   [
-    re(String.raw`[x×]\s*(\d{1,2})${END}`),
+    // Behind a card's own words: behind a time or a rate it would multiply that.
+    re(String.raw`(?<=[\dbi]\s*)[x×]\s*(\d{1,2})${END}`),
     ([, amount = '']) => number(Number(amount), 1, MOST_COUNTED, { kind: 'count', value: Number(amount) }),
   ],
   ...SPELLINGS.map(({ pattern, read }): Reader => [re(`(?:${pattern})${END}`), (m) => wordSaid(read(m))]),

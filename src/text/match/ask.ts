@@ -126,6 +126,8 @@ export function readingText(reading: Reading): string {
       return `“${reading.text}” is the card’s peak: no promise, and not what the camera writes`;
     case 'bus-by-mark':
       return `“${reading.text}” means ${bus(reading.bus).name}`;
+    case 'size-assumed':
+      return `card taken to be of a size that a slot for ${reading.family.toUpperCase()} reads; a larger one is not understood there`;
     case 'fps-assumed':
       return `${reading.fps} frames a second assumed`;
     case 'speeds':

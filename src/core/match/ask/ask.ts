@@ -2,6 +2,7 @@ import type { PrintedLabel, Unread } from '../../cards/readLabel.ts';
 import type { Span } from '../../cards/token.ts';
 import type { Arrangement, Mode } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
+import type { Family } from '../../standards/families.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
 import type { SlotSaid } from './place.ts';
 
@@ -37,6 +38,8 @@ export type Reading = (
   /** A speed printed on the card: a peak, which promises nothing. */
   | (Span & { readonly code: 'peak' })
   | (Span & { readonly code: 'bus-by-mark'; readonly bus: Bus })
+  /** A card of no size, in a slot that reads one family: it is taken to be of that. */
+  | { readonly code: 'size-assumed'; readonly family: Family }
   | { readonly code: 'fps-assumed'; readonly fps: number }
   | { readonly code: 'speeds'; readonly captured: number; readonly recorded: number }
   /** Which of two speeds a stated rate belongs to; `taken` and `other` are what the picture then writes. */

@@ -51,6 +51,10 @@ describe('a word that is not known to carry nothing', () => {
     ['400 Mb/s on 128GB V60 via adapter', ['via adapter']],
     // A second rate may be what the camera is held to.
     ['80 MB/s max on V90, 600 Mb/s', ['twice']],
+    // At least is no most; what was measured of a card says nothing of the stream.
+    ['minimum 400 Mb/s on V60', ['minimum']],
+    ['measured 90 MB/s card, 400 Mb/s on V60', ['measured']],
+    ['400 Mb/s on V60 for 2h x 3', ['x', '3']],
     ['600 Mb/s at 30 MB/s on V90', ['twice']],
   ])('is asked about in its place: %s', (line, words) => {
     expect(openIn(line)).toEqual(words);
@@ -108,6 +112,8 @@ describe('what is said of the slot, the body and the card', () => {
     ['240 Mb/s on V90 II, body limited to 25 MB/s', 'drops'],
     ['240 Mb/s on V90 II, camera writes at most 40 MB/s', 'guaranteed'],
     ['240 Mb/s on V90 II, the slot is capped at 20 MB/s', 'drops'],
+    // Whosever limit it is, it holds the stream back.
+    ['240 Mb/s on V90 limited to 20 MB/s', 'drops'],
     // 160 MB/s + 10 Mb/s are 161.25 MB/s; with 15 % 185.4.
     ['160 MB/s on CFast, minimum 200 MB/s', 'guaranteed'],
     ['160 MB/s on CFast, 165 MB/s minimum', 'tight'],
@@ -117,6 +123,16 @@ describe('what is said of the slot, the body and the card', () => {
     ['minimum write 90 MB/s SD 400 Mb/s', 'guaranteed'],
   ])('%s: %s', (line, verdict) => {
     expect(card(line).answer.cell?.verdict).toBe(verdict);
+  });
+
+  it('says what it took for granted of a slot that was named by half', () => {
+    const codes = (line: string) => card(line).answer.ask.readings.map(({ code }) => code);
+    // The form was said, and not the bus.
+    expect(codes('600 Mb/s on 256GB V90 II in SD slot')).toContain('slot-assumed');
+    expect(codes('600 Mb/s on 256GB V90 II in UHS-II slot')).not.toContain('slot-assumed');
+    // The family was said, and not the size of the card.
+    expect(codes('100 Mb/s on V30 in an SDHC slot')).toContain('size-assumed');
+    expect(codes('100 Mb/s on 32GB V30 in an SDHC slot')).not.toContain('size-assumed');
   });
 
   it('never proposes a mark that cannot enter the slot that was named or taken', () => {

@@ -19,7 +19,7 @@ export interface Placed {
   /** Tokens without those of the slot, and without what only said where others belong. */
   readonly tokens: readonly Token[];
   readonly slot: SlotSaid | null;
-  /** Most that the body writes, whatever the stream. */
+  /** What was called a limit beside the stream: taken for the body's, whosever it is, since it holds the stream back. */
   readonly ceiling: Of<'rate'> | null;
   readonly sustained: Of<'rate'> | null;
   readonly minimum: Of<'rate'> | null;
@@ -149,12 +149,6 @@ const isMicro = (tokens: readonly Token[]): boolean =>
     (token) => (token.kind === 'form' && token.form === 'microsd') || (token.kind === 'family' && token.micro),
   );
 
-/** Whether a limit is the body's or the slot's: one of them is named before it. */
-function isOfBody(tokens: readonly Token[], at: number): boolean {
-  const place = tokens.slice(0, at).findLastIndex((token) => says(token, 'body') || isWord(token, 'slot'));
-  return place >= 0 && !tokens.slice(place, at).some((token) => token.kind === 'rate');
-}
-
 /**
  * Puts every word where it belongs. What could belong to several things, and what belongs to nothing, is `open`.
  *
@@ -205,7 +199,9 @@ export function placed(tokens: readonly Token[]): Placed {
         is = is === 'average' ? is : token.say;
         break;
       case 'measured':
-        measured = true;
+        // Bytes beside another rate are a card's, and what was measured of a card says nothing of the stream.
+        if (rate === null || rate.printed || (rate.written === 'bytes' && streams() > 1)) ask(token);
+        else measured = true;
         break;
       case 'sustained':
       case 'minimum':
@@ -213,11 +209,11 @@ export function placed(tokens: readonly Token[]): Placed {
         if (rate?.written === 'bytes' && streams() > 1) {
           figure[token.say] = rate;
           left.add(rate);
-        } else if (rate === null) ask(token);
+        } else if (rate === null || token.say === 'minimum') ask(token);
         break;
       case 'limit':
         if (rate === null) ask(token);
-        else if (isOfBody(tokens, at) && streams() > 1) {
+        else if (streams() > 1) {
           figure.ceiling = rate;
           left.add(rate);
         }

@@ -293,7 +293,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
     readings: readingsOf({
       ...{ ...line, text, tokens, speeds, ofRate, rateWord, card, passed, cameras },
       stream: stream[0],
-      slotNamed: slot !== null,
+      slotNamed: slot?.bus != null,
       count: all(tokens, 'count')[0]?.value ?? 1,
       arrangementNamed: named !== null,
     }),

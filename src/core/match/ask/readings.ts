@@ -8,6 +8,7 @@ import type { BytesPerSecond } from '../../units/brand.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
 import { leastBus } from '../rules/bus.ts';
 import type { Reading } from './ask.ts';
+import type { SlotSaid } from './place.ts';
 import { type Named, rateAt, type Speeds } from './speeds.ts';
 import type { PassedOver } from './spokenLine.ts';
 import { type Of, span } from './tokensOf.ts';
@@ -21,6 +22,8 @@ interface Read {
   readonly ofRate: Named | null;
   readonly rateWord: Token | null;
   readonly card: PrintedLabel | null;
+  readonly slot: SlotSaid | null;
+  /** Whether its bus was named: one that was not is taken to suit the card. */
   readonly slotNamed: boolean;
   readonly passed: readonly PassedOver[];
   /** How many cards were named. */
@@ -92,7 +95,7 @@ function speedReadings({ text, speeds, stream, ofRate, rateWord }: Read): readon
 }
 
 /** That the slot is taken to match the card, where slots of its form differ; and what its marks tell of its bus. */
-function cardReadings({ text, tokens, card, slotNamed }: Read): readonly Reading[] {
+function cardReadings({ text, tokens, card, slot, slotNamed }: Read): readonly Reading[] {
   if (!card?.form) return [];
   const readings: Reading[] = [];
   const told = tokens.find((token) => token.kind === 'mark');
@@ -102,6 +105,8 @@ function cardReadings({ text, tokens, card, slotNamed }: Read): readonly Reading
     const implies = tokens.find((token) => token.kind === 'mark' && mark(token.mark).countsFrom === card.bus);
     if (implies) readings.push({ ...span(implies), code: 'bus-by-mark', bus: card.bus });
   }
+  if (slot?.family && card.capacity === null && card.familyPrinted === null)
+    readings.push({ code: 'size-assumed', family: slot.family });
   const buses = busesOf(card.form);
   const least = leastBus(card.form);
   if (slotNamed || buses.length < 2 || card.bus === least || (card.bus === null && isSd(card.form))) return readings;
