@@ -1,6 +1,6 @@
 import type { Said, Token } from '../../cards/token.ts';
 import { entryAt } from '../../entryAt.ts';
-import { says } from './tokensOf.ts';
+import { formTold, says } from './tokensOf.ts';
 
 /** One of several things that a line offers, and the line with it alone. */
 export interface Alternative {
@@ -34,15 +34,9 @@ function rateRun(tokens: readonly Token[], at: number, step: 1 | -1): readonly T
 const textOf = (text: string, run: readonly Token[]): string =>
   text.slice(entryAt(run, 0).start, entryAt(run, run.length - 1).end);
 
-/** The form that a word tells; a family is one of SD or microSD. */
-const formOf = (token: Token): readonly string[] => {
-  if (token.kind === 'form') return [token.form];
-  return token.kind === 'family' ? [token.micro ? 'microsd' : 'sd'] : [];
-};
-
 /** What a run takes over from the others: what it does not say itself, and what is no matter of the form. */
 function shared(own: readonly Token[], others: readonly (readonly Token[])[]): readonly Token[] {
-  const forms = [own, ...others].flatMap((run) => run.flatMap(formOf));
+  const forms = [own, ...others].flatMap((run) => run.flatMap((token) => formTold(token) ?? []));
   const formsDiffer = new Set(forms).size > 1;
   const has = new Set(own.map(({ kind }) => kind));
   return others

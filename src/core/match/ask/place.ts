@@ -3,7 +3,7 @@ import type { Said, Span, Token } from '../../cards/token.ts';
 import type { Bus } from '../../standards/buses.ts';
 import type { Family } from '../../standards/families.ts';
 import type { Form } from '../../standards/forms.ts';
-import { type Of, says } from './tokensOf.ts';
+import { formTold, type Of, says } from './tokensOf.ts';
 
 /** What was said of the slot: where nothing was, it is taken to suit the card. */
 export interface SlotSaid {
@@ -168,7 +168,7 @@ export function placed(tokens: readonly Token[]): Placed {
   }
   const run = runs.flatMap((one) => one.run);
   const forms = run.filter((token) => token.kind === 'form' || token.kind === 'family');
-  const secondForm = forms.find((token) => formOf(token) !== formOf(forms[0]));
+  const secondForm = forms.find((token) => formTold(token) !== formTold(forms[0]));
   if (secondForm) ask(secondForm);
   const secondBus = run.filter((token) => token.kind === 'bus')[1];
   if (secondBus) ask(secondBus);
@@ -263,6 +263,3 @@ export function placed(tokens: readonly Token[]): Placed {
     !(token.kind === 'word' && ['pause', 'card', 'slot'].includes(token.word));
   return { tokens: tokens.filter(isKept), slot, ...figure, is, measured, cameras, volume, open };
 }
-
-const formOf = (token: Token | undefined): Form | null =>
-  token?.kind === 'form' ? token.form : token?.kind === 'family' ? (token.micro ? 'microsd' : 'sd') : null;

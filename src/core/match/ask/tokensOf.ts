@@ -1,4 +1,5 @@
 import type { Saying, Span, Token } from '../../cards/token.ts';
+import type { Form } from '../../standards/forms.ts';
 
 /** A token of one kind. */
 export type Of<K extends Token['kind']> = Extract<Token, { kind: K }>;
@@ -11,3 +12,10 @@ export const span = ({ start, end, text }: Span): Span => ({ start, end, text })
 
 /** Whether a token is a certain word that changes what is asked. */
 export const says = (token: Token | undefined, say: Saying): boolean => token?.kind === 'say' && token.say === say;
+
+/** The form that a word tells; a family is one of SD or microSD. Null where it tells none. */
+export function formTold(token: Token | undefined): Form | null {
+  if (token?.kind === 'form') return token.form;
+  if (token?.kind !== 'family') return null;
+  return token.micro ? 'microsd' : 'sd';
+}
