@@ -21,6 +21,7 @@ const browser = (name) => run(process.execPath, [`bench/${name}.mjs`]);
 /** Every part by its name, in the order of a whole run: those of the core first, then those of the built app. */
 const PARTS = {
   board: core,
+  line: core,
   counter: core,
   evidence: core,
   day: core,

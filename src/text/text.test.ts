@@ -11,7 +11,7 @@ import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { parseRate } from '../core/units/parse.ts';
 import { cellSums } from './bodies/rateLines.ts';
 import { labelProblemText } from './cards/label.ts';
-import { besideText, cellFigure, seatTexts, spokenCell } from './match/cell.ts';
+import { besideText, byTheBoxText, cellFigure, seatTexts, spokenCell } from './match/cell.ts';
 import { findingText } from './match/finding.ts';
 import { threeLines } from './match/threeLines.ts';
 import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
@@ -194,5 +194,14 @@ describe('label problems in words', () => {
     ['32GB SDHC C10 U1', 'C10, U1 promise the same: harmless repetition.'],
   ])('%s: %s', (label, text) => {
     expect(labelProblems(readLabel(label)).map((problem) => spaced(labelProblemText(problem)))).toContain(text);
+  });
+});
+
+describe('minutes by the box', () => {
+  it('stand beside the planned ones, and beside nothing else', () => {
+    const covered = cellOf({ marks: ['VPG400'], capacityGB: 1024 });
+    expect(byTheBoxText(covered)).toMatch(/^\d.* by the box$/);
+    expect(byTheBoxText({ ...covered, verdict: 'drops' })).toBeNull();
+    expect(byTheBoxText({ ...covered, planned: null })).toBeNull();
   });
 });

@@ -6,7 +6,7 @@ import { type OwnAsk, type OwnCopying, readOwn } from '../../core/match/ask/ownN
 import type { Board, BoardKit } from '../../core/match/board.ts';
 import { type Cell, cellTone } from '../../core/match/cell.ts';
 import type { Tone, Verdict } from '../../core/match/verdict.ts';
-import { cellFigure, modeTitle, spokenCell } from '../../text/match/cell.ts';
+import { byTheBoxText, cellFigure, modeTitle, spokenCell } from '../../text/match/cell.ts';
 import { withoutWords } from '../../text/match/without.ts';
 import type { Figure } from '../../text/quantity.ts';
 import type { CellPick } from './subject.ts';
@@ -19,8 +19,8 @@ export type OwnAnswer = { readonly text: string } & (
       readonly verdict: Verdict;
       readonly tone: Tone;
       readonly figure: Figure;
-      /** Minutes by the box, beside the planned ones; null where there are none. */
-      readonly byTheBox: number | null;
+      /** What the card lasts by the box, beside the planned minutes; null where there are none. */
+      readonly byTheBox: string | null;
       readonly sentence: string;
     }
   | {
@@ -74,9 +74,6 @@ interface Asking {
   /** The rate that filled a card, where the line asks for it. */
   readonly rateWas: RateWas | null;
 }
-
-/** Verdicts whose figure is the planned minutes. */
-const PLANNED: ReadonlySet<Verdict> = new Set<Verdict>(['guaranteed', 'tight', 'claimed']);
 
 /** Most modes named for a rate. */
 const MOST_MODES = 6;
@@ -136,7 +133,7 @@ export function ownAnswer(text: string, board: Board, { take, aside, readers, ra
     verdict: cell.verdict,
     tone: cellTone(cell, take),
     figure: cellFigure(cell),
-    byTheBox: PLANNED.has(cell.verdict) && cell.labelMinutes !== null ? Math.floor(cell.labelMinutes) : null,
+    byTheBox: byTheBoxText(cell),
     sentence: spokenCell({ cell, body, mode, card }),
   };
 }

@@ -3,7 +3,6 @@ import type { CellPick } from '../../app/match/subject.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { copySeconds, ownCopyText, timeFigure } from '../../text/match/ownCopy.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
-import { minutesText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { OwnOpen } from './OwnOpen.tsx';
@@ -85,7 +84,7 @@ export function QuickOwn({ own, onPick, settings, onReplace }: QuickOwnProps) {
             <span className={css.figure}>
               <Amount {...figure} />
             </span>
-            {byTheBox !== null && <span className={css.kind}>{minutesText(byTheBox)} by the box</span>}
+            {byTheBox !== null && <span className={css.kind}>{byTheBox}</span>}
           </span>
         )}
       </div>

@@ -8,7 +8,7 @@ import type { Policy } from '../../core/match/policy.ts';
 import type { Verdict } from '../../core/match/verdict.ts';
 import { verdictId } from '../../text/guide/glossary.ts';
 import { ruleId } from '../../text/guide/rules.ts';
-import { cellFigure, cellPlace, modeTitle, provenOnlyText, seatTexts } from '../../text/match/cell.ts';
+import { byTheBoxText, cellFigure, cellPlace, modeTitle, provenOnlyText, seatTexts } from '../../text/match/cell.ts';
 import { findingLine } from '../../text/match/finding.ts';
 import { stripSections } from '../../text/match/stripSections.ts';
 import { threeLines } from '../../text/match/threeLines.ts';
@@ -71,6 +71,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         </Term>
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
+      {byTheBoxText(cell) && <p className={css.proven}>{byTheBoxText(cell)}</p>}
       {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
       {!quick && <WhatToDo subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />}
       {cell.seats && (

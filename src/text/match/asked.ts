@@ -2,6 +2,7 @@ import type { Answer } from '../../core/match/ask/answerAsk.ts';
 import type { Asked, Instead } from '../../core/match/ask/askLine.ts';
 import type { Copying, OtherAnswer, Playback, RateWas, Stills } from '../../core/match/ask/otherQuestions.ts';
 import { assertNever } from '../../core/result.ts';
+import { twoRowMarks } from '../../core/standards/marks.ts';
 import type { Bytes } from '../../core/units/brand.ts';
 import { MB } from '../../core/units/convert.ts';
 import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, plain, takeText } from '../quantity.ts';
@@ -21,7 +22,11 @@ export function insteadText(instead: readonly Instead[], answer: Answer): string
   const size = answer.forTime?.sizeSold;
   const sized =
     size && answer.ask.time !== null ? `, of ${capacityText(size)} for ${durationText(answer.ask.time)}` : '';
-  return `${either(instead.map(({ mark: key }) => key))} would do${sized}:`;
+  const would = instead.map(({ mark: key }) => (twoRowMarks().includes(key) ? `${key} on two rows` : key));
+  // A mark that the card carries has been spoken of in the answer itself.
+  const { tooSmall, ask } = answer;
+  const not = tooSmall !== null && !ask.card?.marks.includes(tooSmall) ? `, ${tooSmall} would not` : '';
+  return `${either(would)} would do${sized}${not}:`;
 }
 
 /** How much a rate fills by the minute and by the hour; null where it was not asked for. */

@@ -46,6 +46,13 @@ export function cellFigure(cell: Cell): Figure {
   }
 }
 
+/** What the same card lasts by the box, where minutes are shown: `57 min by the box`. Null where none are. */
+export function byTheBoxText({ verdict, planned, labelMinutes }: Cell): string | null {
+  const shown = verdict === 'guaranteed' || verdict === 'tight' || verdict === 'proven' || verdict === 'claimed';
+  if (!shown || planned === null || labelMinutes === null) return null;
+  return `${minutesText(Math.floor(labelMinutes))} by the box`;
+}
+
 /** That a cell is proven for less than its card lasts; null where it is not. */
 export function provenOnlyText(cell: Cell): string | null {
   const until = provenMinutes(cell);

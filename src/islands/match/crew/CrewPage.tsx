@@ -9,7 +9,7 @@ import type { Cell } from '../../../core/match/cell.ts';
 import type { Policy } from '../../../core/match/policy.ts';
 import { plannedText } from '../../../text/heat/heatWords.ts';
 import { dayText } from '../../../text/kit/when.ts';
-import { besideText, cardSummary, cellAside, cellFigure, modeTitle } from '../../../text/match/cell.ts';
+import { besideText, byTheBoxText, cardSummary, cellAside, cellFigure, modeTitle } from '../../../text/match/cell.ts';
 import { labelsText, leftText, swapAdvice } from '../../../text/match/crew.ts';
 import { VERDICT_WORDS } from '../../../text/match/verdict.ts';
 import { joined, MBpsText } from '../../../text/quantity.ts';
@@ -73,6 +73,7 @@ function CrewTable({ rows, columns, policy, heat }: CrewTableProps) {
                     <span className={css.word}>
                       <VerdictGlyph verdict={cell.verdict} size={11} /> {VERDICT_WORDS[cell.verdict]}
                     </span>
+                    {byTheBoxText(cell) && <span className={css.beside}>{byTheBoxText(cell)}</span>}
                     {cellAside(cell, card, heat.of(cell)) && (
                       <span className={css.aside}>{cellAside(cell, card, heat.of(cell))}</span>
                     )}
