@@ -217,6 +217,7 @@ const cellView = (cell: Cell, kit: BoardKit, policy: Policy, moves: MovesView) =
   minutes: { label: cell.labelMinutes, planned: cell.planned, ...knownMinutes(cell, kit) },
   dropSeconds: cell.dropSeconds,
   provenSeconds: cell.provenSeconds,
+  heldSeconds: cell.heldSeconds,
   seats:
     cell.seats?.map(({ slotId, cardId, answer }) => ({ slotId, cardId, verdict: answer?.verdict ?? null })) ?? null,
   reasons: cell.findings.map((finding) => ({

@@ -199,7 +199,7 @@ describe('label problems in words', () => {
 
 describe('minutes by the box', () => {
   it('stand beside the planned ones, and beside nothing else', () => {
-    const covered = cellOf({ marks: ['VPG400'], capacityGB: 1024 });
+    const covered = cellOf({ marks: ['II', 'V90'] });
     expect(byTheBoxText(covered)).toMatch(/^\d.* by the box$/);
     expect(byTheBoxText({ ...covered, verdict: 'drops' })).toBeNull();
     expect(byTheBoxText({ ...covered, planned: null })).toBeNull();

@@ -17,8 +17,8 @@ export { HEAT_LEVELS } from '../../core/heat/run/level.ts';
 export { cellTone } from '../../core/match/cell.ts';
 export { toneOf, VERDICTS } from '../../core/match/verdict.ts';
 
-/** Whether a verdict says that the rate holds at all, a maker's claim included: only then are minutes shown. */
-export const showsMinutes = (verdict: Verdict): boolean => rankOf(verdict) <= rankOf('claimed');
+/** Whether a verdict says that the rate holds at all, a maker's claim and a stopped take included: only then are minutes shown. */
+export const showsMinutes = (verdict: Verdict): boolean => rankOf(verdict) <= rankOf('held');
 
 /** What the maker states of a mode; null where its rate comes from elsewhere. */
 export const statedRate = ({ rate }: Mode): BytesPerSecond | null =>

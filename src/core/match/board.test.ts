@@ -135,6 +135,7 @@ describe('tones', () => {
       'hot',
       'hot',
       'hot',
+      'hot',
       'mute',
       'none',
     ]);
@@ -142,6 +143,7 @@ describe('tones', () => {
       'cool',
       'cool',
       'cool',
+      'warm',
       'warm',
       'hot',
       'hot',

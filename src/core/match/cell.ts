@@ -25,6 +25,8 @@ export interface Cell {
   readonly planned: number | null;
   /** How long a take is proven for, where that is shorter than the card lasts; null otherwise. */
   readonly provenSeconds: Seconds | null;
+  /** How long takes of this mode held without filling the card; null where none did, or where more is known. */
+  readonly heldSeconds: Seconds | null;
   readonly dropSeconds: Seconds | null;
   readonly findings: readonly Finding[];
   /** One answer a seat, where the seats that are written are unlike; null where they are all alike. */

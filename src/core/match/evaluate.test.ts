@@ -226,8 +226,9 @@ describe('own tests and the maker’s figure', () => {
     expect(cellOf({ card: bare, tests: other(60) }).verdict).toBe('uncovered');
   });
 
-  it('a stopped take proves nothing; another card’s or body’s test neither', () => {
-    for (const change of [{ end: 'stopped' }, { cardId: 'x' }, { bodyId: 'x' }] as const) {
+  it('a stopped take proves nothing beyond its end; another card’s or body’s test nothing at all', () => {
+    expect(cellOf({ card: bare, tests: [aTest({ end: 'stopped' })] }).verdict).toBe('held');
+    for (const change of [{ cardId: 'x' }, { bodyId: 'x' }] as const) {
       expect(cellOf({ card: bare, tests: [aTest(change)] }).verdict).toBe('uncovered');
     }
   });

@@ -23,6 +23,7 @@ import { requirementRule, requirementsOf } from './rules/requirement.ts';
 import { type Twin, type TwinsTold, twinsTold, twinTestsRule } from './rules/twinTests.ts';
 import { sharesOf } from './seats.ts';
 import { settle } from './settle.ts';
+import type { Verdict } from './verdict.ts';
 
 /** A mode with its rate worked out once, for all cards. */
 export interface Row {
@@ -118,6 +119,9 @@ export function byBody<T extends { readonly bodyId: string }>(all: readonly T[])
 
 const NONE: readonly Test[] = [];
 
+/** Verdicts beside which what cards of the same print did is worth a line. */
+const UNSURE: ReadonlySet<Verdict> = new Set(['claimed', 'held', 'uncovered']);
+
 const share = (whole: BytesPerSecond, shares: number): BytesPerSecond => Math.ceil(whole / shares) as BytesPerSecond;
 
 /** A cell with a verdict and no numbers behind it. */
@@ -137,6 +141,7 @@ export const bareCell = (
   labelMinutes: null,
   planned: null,
   provenSeconds: null,
+  heldSeconds: null,
   dropSeconds: null,
   findings,
   seats: null,
@@ -180,7 +185,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
   findings.push(makers);
   const verdict = settle(findings);
   // Where something better is known, only a drop of its like is worth a line.
-  if (likely && told && (told.hasDrops || verdict === 'claimed' || verdict === 'uncovered')) {
+  if (likely && told && (told.hasDrops || UNSURE.has(verdict))) {
     const twins = twinTestsRule(likely, told, at);
     if (twins) findings.splice(-1, 0, twins);
   }
@@ -204,6 +209,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
     labelMinutes: label,
     planned: plannedMinutes(column.room, share(rate.value.average, shares), label),
     provenSeconds: verdict === 'proven' ? tested.untilSeconds : null,
+    heldSeconds: verdict === 'held' || verdict === 'claimed' ? (tested.held?.seconds ?? null) : null,
     dropSeconds: verdict === 'drops' ? dropTime(tested, row, { need, ceiling, slotTold: fit.bus.slotTold }) : null,
     findings,
     seats: null,

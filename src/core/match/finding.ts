@@ -7,6 +7,7 @@ import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
 import type { Mark, Promising } from '../standards/marks.ts';
 import type { BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
+import type { Misfit } from './testReading.ts';
 import type { Verdict } from './verdict.ts';
 
 /** pass: holds · note: holds, worth knowing · short: does not hold · block: cannot be · unknown: nothing known. */
@@ -22,6 +23,23 @@ export interface SeatLine {
   readonly verdict: Verdict | null;
   /** True where the card asked about sits there; false where another fills the seat. */
   readonly own: boolean;
+}
+
+/** What takes held that prove no whole card. */
+export interface Held {
+  /** The longest of them. */
+  readonly seconds: Seconds;
+  /** The shortest of them. */
+  readonly least: Seconds;
+  /** How many there are. */
+  readonly takes: number;
+  /** ISO dates of the first and last of them; null where none is dated. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** A take of this very mode that filled the card at another rate than is believed, the longest; null where none did. */
+  readonly filled: { readonly seconds: Seconds; readonly misfit: Misfit | null } | null;
+  /** True where another mode, said to write no faster, dropped on this pair. */
+  readonly againstOther: boolean;
 }
 
 /** What one rule found, as a code and its numbers. Sentences are made in src/text and nowhere else. */
@@ -136,7 +154,8 @@ export type Finding =
     }
   | {
       readonly rule: 'own-tests';
-      readonly outcome: 'pass' | 'short' | 'unknown';
+      /** note: held for as long as a take lasted that was stopped by hand, or whose own rate cannot be the one believed. */
+      readonly outcome: 'pass' | 'note' | 'short' | 'unknown';
       readonly passes: number;
       /** How long it is proven for, where only shorter takes of another mode prove it; null: for the whole card. */
       readonly untilSeconds: Seconds | null;
@@ -147,8 +166,10 @@ export type Finding =
       readonly setAside: number;
       /** The highest rate that full takes proved; null where none did. */
       readonly provenUpTo: BytesPerSecond | null;
-      /** The tests it stands on: the passes that count, or the drops that stand. */
+      /** The tests it stands on: the passes that count, what was held, or the drops that stand. */
       readonly testIds: readonly string[];
+      /** What takes of this mode held without filling the card, or filled it with at another rate than is believed. */
+      readonly held: Held | null;
     }
   | {
       /** Tests of other cards of the same print in this body: likely, never proven. */

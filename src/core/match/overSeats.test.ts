@@ -22,6 +22,7 @@ const cell = (slotId: string, change: Partial<Cell> = {}): Cell => ({
   labelMinutes: 70,
   planned: 66,
   provenSeconds: null,
+  heldSeconds: null,
   dropSeconds: null,
   findings: [],
   seats: null,

@@ -52,6 +52,12 @@ function provenFor(answers: readonly (Cell | null)[]): Seconds | null {
   return limited.length === 0 ? null : (Math.min(...limited) as Seconds);
 }
 
+/** The shortest time that any of the seats was held; null where none was. */
+function heldFor(answers: readonly (Cell | null)[]): Seconds | null {
+  const held = answers.flatMap((one) => (one?.verdict === 'held' && one.heldSeconds !== null ? [one.heldSeconds] : []));
+  return held.length === 0 ? null : (Math.min(...held) as Seconds);
+}
+
 /**
  * One cell from the answers of its seats: the best of a single recording; the worst where several are written, at once or
  * one after another. A seat that the card does not enter is another card's; where no card holds there, nothing does.
@@ -100,6 +106,7 @@ export function overSeats(input: SeatInput): Cell {
     labelMinutes: least(all.map((one) => one?.labelMinutes ?? null)),
     planned: least(all.map((one) => one?.planned ?? null)),
     provenSeconds: verdict === 'proven' ? provenFor(all) : null,
+    heldSeconds: verdict === 'held' ? heldFor(all) : null,
     dropSeconds: verdict === 'drops' ? ((decides ?? worst).dropSeconds ?? worst.dropSeconds) : null,
     findings: [...worst.findings, seatsFinding(input, seats)],
     seats,
@@ -108,4 +115,8 @@ export function overSeats(input: SeatInput): Cell {
 
 /** Whether two seats answer alike, whichever slot it was. */
 const sameAnswer = (a: Cell, b: Cell): boolean =>
-  a.verdict === b.verdict && a.floor === b.floor && a.ceiling === b.ceiling && a.provenSeconds === b.provenSeconds;
+  a.verdict === b.verdict &&
+  a.floor === b.floor &&
+  a.ceiling === b.ceiling &&
+  a.provenSeconds === b.provenSeconds &&
+  a.heldSeconds === b.heldSeconds;

@@ -48,6 +48,7 @@ describe('one card in one seat', () => {
       // 256 GB × 0.987 = 252.672 GB ÷ 62.5 MB/s = 4042 s
       planned: 67,
       provenSeconds: null,
+      heldSeconds: null,
       dropSeconds: null,
       findings: [
         'shape',
@@ -83,6 +84,7 @@ describe('one card in one seat', () => {
       labelMinutes: null,
       planned: null,
       provenSeconds: null,
+      heldSeconds: null,
       dropSeconds: null,
       seats: null,
     };
@@ -154,6 +156,7 @@ describe('one card in one seat', () => {
     expect(answer({ tests: faster, card: { marks: [], bus: 'uhs-ii' } })).toMatchObject({
       verdict: 'proven',
       provenSeconds: 3158,
+      heldSeconds: null,
     });
   });
 

@@ -18,7 +18,8 @@ const standsAlone = (rule: Finding['rule']): boolean => rule === 'own-tests' || 
 function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | null {
   if (busUnsure && !standsAlone(rule)) return null;
   if (outcome === 'pass') return EARNED[rule] ?? null;
-  return rule === 'approved' && outcome === 'note' ? 'tight' : null;
+  if (outcome !== 'note') return null;
+  return rule === 'approved' ? 'tight' : rule === 'own-tests' ? 'held' : null;
 }
 
 /**

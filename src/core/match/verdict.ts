@@ -1,7 +1,17 @@
 import type { TakeKind } from '../kit/model.ts';
 
 /** Verdict codes, best first [domain.md §5]. */
-export const VERDICTS = ['guaranteed', 'tight', 'proven', 'claimed', 'uncovered', 'drops', 'locked', 'unfit'] as const;
+export const VERDICTS = [
+  'guaranteed',
+  'tight',
+  'proven',
+  'claimed',
+  'held',
+  'uncovered',
+  'drops',
+  'locked',
+  'unfit',
+] as const;
 /** The answer to one mode on one card. */
 export type Verdict = (typeof VERDICTS)[number];
 
@@ -16,6 +26,7 @@ const ONCE: Readonly<Record<Verdict, Tone>> = {
   tight: 'warm',
   proven: 'warm',
   claimed: 'hot',
+  held: 'hot',
   uncovered: 'hot',
   drops: 'hot',
   locked: 'mute',
@@ -27,6 +38,7 @@ const REPEATABLE: Readonly<Record<Verdict, Tone>> = {
   tight: 'cool',
   proven: 'cool',
   claimed: 'warm',
+  held: 'warm',
 };
 
 /** How a verdict reads for this kind of take: both schools of practice are right in their place. */

@@ -74,7 +74,7 @@ const tests = (cell: Cell): Extract<Finding, { rule: 'own-tests' }> | null => {
   return found?.rule === 'own-tests' ? found : null;
 };
 
-const isOpen = ({ verdict }: Cell): boolean => verdict === 'claimed' || verdict === 'uncovered';
+const isOpen = ({ verdict }: Cell): boolean => verdict === 'claimed' || verdict === 'held' || verdict === 'uncovered';
 
 interface Answered {
   readonly body: Body;

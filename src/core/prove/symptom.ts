@@ -146,7 +146,7 @@ function known(kit: SymptomKnown): ReadonlyMap<SymptomCause, Weight> {
   if (kit.verdict !== null) {
     // Only what holds by promise or proof clears the rate; what nobody knows does not.
     if (HOLDS.has(kit.verdict)) found.set('rate', 'innocent');
-    else found.set('rate', kit.verdict === 'claimed' ? 'possible' : 'likely');
+    else found.set('rate', kit.verdict === 'claimed' || kit.verdict === 'held' ? 'possible' : 'likely');
     if (kit.verdict === 'locked') found.set('locked', 'possible');
     if (kit.verdict === 'guaranteed') found.set('card-cache', 'innocent');
   }

@@ -42,6 +42,7 @@ const cell = Joi.object({
   minutes: object({ label: numberOrNull, planned: numberOrNull, counter: numberOrNull, measured: numberOrNull }),
   dropSeconds: numberOrNull,
   provenSeconds: numberOrNull,
+  heldSeconds: numberOrNull,
   seats: Joi.array()
     .items(Joi.object({ slotId: text, cardId: textOrNull, verdict: oneOrNull(VERDICTS) }))
     .allow(null)

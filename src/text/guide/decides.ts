@@ -17,7 +17,7 @@ export const DECIDES: GuideSection = {
   title: 'How this app decides',
   lead: [
     'Never a yes on a guess. A floor is not a speed, a peak is not a promise, and what is not known stays unknown: it is neither zero nor a pass.',
-    'Every rule leaves a line with its numbers. The worst news is read first: what cannot meet won’t fit; what the body refuses is locked out; a bus, a body or a test that is too slow drops. Only then the best of what is left counts: a promise before a test, a test before a claim.',
+    'Every rule leaves a line with its numbers. The worst news is read first: what cannot meet won’t fit; what the body refuses is locked out; a bus, a body or a test that is too slow drops. Only then the best of what is left counts: a promise before a test, a test before a claim, a claim before a take that was stopped by hand.',
     'A guarantee over a bus or body that leaves less than the headroom is tight. What hangs on a bus that nobody entered is not covered, unless a test or an approval speaks for this very pair.',
     'Three lines always stand side by side, because they disagree in real life: the arithmetic, what the maker asks for, and what the body refuses.',
     'One question has one answer, wherever it is asked: on the board, in Why, on the crew card, in the CSV, from the server, in a heat run.',
@@ -26,7 +26,7 @@ export const DECIDES: GuideSection = {
   tables: [
     {
       id: 'verdicts',
-      title: 'The eight answers, best first',
+      title: 'The nine answers, best first',
       lead: 'What each reads as, for both kinds of take.',
       columns: ['Answer', 'Means', 'Once-only', 'Repeatable'],
       rows: VERDICTS.map((verdict) => ({

@@ -1,5 +1,8 @@
+import type { Held } from '../../core/match/finding.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
+import { dayText } from '../kit/when.ts';
 import type { Line, Of } from '../match/findingLine.ts';
+import { misfitText } from '../match/testReading.ts';
 import { clockText, MBpsText, plain } from '../quantity.ts';
 
 /** Lines about what is known of a card's real pace: own tests, the maker's figure. */
@@ -11,6 +14,40 @@ function besideTests({ setAside, provenUpTo, outcome }: Of<'own-tests'>): string
   return `${short}${aside}`.trim();
 }
 
+/** `of 30 May 2026`, `of 30 May to 2 June 2026`; empty where no day is noted. */
+const daysOf = ({ from, to }: Held): string =>
+  from === null || to === null
+    ? ''
+    : from.slice(0, 10) === to.slice(0, 10)
+      ? ` of ${dayText(from)}`
+      : ` of ${dayText(from)} to ${dayText(to)}`;
+
+/** What takes held that fill no card, or filled it at a rate that cannot be the one believed. */
+function heldLine({ contradicts }: Of<'own-tests'>, held: Held, beside: string): Line {
+  const { seconds, least, takes, filled } = held;
+  const figure = `to ${clockText(seconds)}`;
+  const other = contradicts
+    ? ' Another mode that is said to write no faster dropped on this pair: this one did not.'
+    : '';
+  if (filled) {
+    const why =
+      filled.misfit === null
+        ? 'its own rate falls short of the need'
+        : `the rate believed cannot be. ${misfitText(filled.misfit)}`;
+    return {
+      text: 'Your own take filled the card in this mode',
+      figure: `in ${clockText(filled.seconds)}`,
+      more: `No frames were lost; ${why}${filled.misfit === null ? '.' : ''}${other} ${beside}`.trim(),
+    };
+  }
+  const many = takes === 1 ? 'One test' : `${plain(takes)} tests`;
+  return {
+    text: 'Held for as long as your own takes lasted',
+    figure,
+    more: `${many}${daysOf(held)} ${takes === 1 ? 'was' : 'were'} stopped by hand${seconds - least < 1 ? ' after' : ', the longest after'} ${clockText(seconds)}; no frames were lost until then. Beyond that nothing is known.${other} ${beside}`.trim(),
+  };
+}
+
 export function testsLine(finding: Of<'own-tests'>): Line {
   const { outcome, passes, dropSeconds, contradicts, untilSeconds } = finding;
   const beside = besideTests(finding);
@@ -20,6 +57,7 @@ export function testsLine(finding: Of<'own-tests'>): Line {
       ? { text: 'No test of your own proves this rate here', figure: '', more: withBeside('') }
       : { text: 'No test of your own yet', figure: 'no test yet' };
   }
+  if (finding.held) return heldLine(finding, finding.held, beside);
   if (outcome === 'short')
     return {
       text: 'Your own test dropped frames',

@@ -200,6 +200,7 @@ export function answerText(answer: Answer): string {
     case 'drops':
       return ceiling === null ? `${writes}.` : `${writes}; the bus carries ${MBpsText(ceiling)}.`;
     case 'claimed':
+    case 'held':
     case 'proven':
       return `${writes}; no mark promises it.`;
     case 'uncovered':

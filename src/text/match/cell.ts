@@ -3,6 +3,7 @@ import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
+import { knownFor } from '../../core/match/rollTime.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import { fromGigabytes } from '../../core/units/convert.ts';
@@ -22,11 +23,24 @@ import { LIKE_DROPPED, LIKELY } from './beside.ts';
 import { findingText } from './finding.ts';
 import { CELL_WORDS } from './verdict.ts';
 
-/** Whole minutes a take is proven for, where that is shorter than the card lasts; null otherwise. */
-const provenMinutes = ({ provenSeconds, planned }: Cell): number | null => {
-  const until = provenSeconds === null ? null : Math.floor(provenSeconds / 60);
-  return until !== null && planned !== null && until < planned ? until : null;
+/** Whole minutes an answer is known for, where that is shorter than the card lasts; null otherwise. */
+const knownMinutesOf = (cell: Cell): number | null => {
+  const seconds = knownFor(cell);
+  const until = seconds === null ? null : Math.floor(seconds / 60);
+  return until !== null && cell.planned !== null && until < cell.planned ? until : null;
 };
+
+/** How long takes of this mode held, in a word: `10 min`, `0:45`. Null where more or nothing is known. */
+export const heldText = ({ heldSeconds }: Cell): string | null =>
+  heldSeconds === null ? null : heldSeconds < 60 ? clockText(heldSeconds) : minutesText(Math.floor(heldSeconds / 60));
+
+/** The number of a cell that is known for as long as a take was held. */
+function heldFigure({ heldSeconds, planned }: Cell): Figure {
+  if (heldSeconds === null) return { figure: '—', unit: '' };
+  if (heldSeconds < 60) return { figure: clockText(heldSeconds), unit: '' };
+  const minutes = Math.floor(heldSeconds / 60);
+  return minutesFigure(planned === null ? minutes : Math.min(planned, minutes));
+}
 
 /**
  * The number of a cell: minutes where something stands behind them, seconds where it drops, a dash otherwise. Where only a
@@ -38,7 +52,9 @@ export function cellFigure(cell: Cell): Figure {
     case 'tight':
     case 'proven':
     case 'claimed':
-      return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(provenMinutes(cell) ?? cell.planned);
+      return cell.planned === null ? { figure: '—', unit: '' } : minutesFigure(knownMinutesOf(cell) ?? cell.planned);
+    case 'held':
+      return heldFigure(cell);
     case 'drops':
       return { figure: cell.dropSeconds === null ? '—' : clockText(cell.dropSeconds), unit: '' };
     default:
@@ -53,11 +69,13 @@ export function byTheBoxText({ verdict, planned, labelMinutes }: Cell): string |
   return `${minutesText(Math.floor(labelMinutes))} by the box`;
 }
 
-/** That a cell is proven for less than its card lasts; null where it is not. */
+/** That a cell is proven, or was held, for less than its card lasts; null where it is not. */
 export function provenOnlyText(cell: Cell): string | null {
-  const until = provenMinutes(cell);
-  if (until === null || cell.planned === null) return null;
-  return `proven to ${minutesText(until)}; the card lasts ${minutesText(cell.planned)}`;
+  const held = heldText(cell);
+  const lasts = cell.planned === null ? '' : `; the card lasts ${minutesText(cell.planned)}`;
+  if (held !== null) return `part-tested, to ${held}${lasts}`;
+  const until = knownMinutesOf(cell);
+  return until === null ? null : `proven to ${minutesText(until)}${lasts}`;
 }
 
 /** `50p`, and `100p` for a mode captured at 100. */
@@ -146,6 +164,7 @@ function deciding(cell: Cell) {
         cell.findings.find(({ rule }) => rule === 'headroom' || rule === 'approved')
       );
     case 'proven':
+    case 'held':
       return cell.findings.find(({ rule }) => rule === 'own-tests');
     case 'claimed':
       return cell.findings.find(({ rule }) => rule === 'makers-figure');
@@ -154,7 +173,7 @@ function deciding(cell: Cell) {
 
 /** Where a card of the same print was tested and nothing better is known: in a word. */
 function likelyWord({ verdict, findings }: Cell): string {
-  if (verdict !== 'claimed' && verdict !== 'uncovered') return '';
+  if (verdict !== 'claimed' && verdict !== 'held' && verdict !== 'uncovered') return '';
   const twin = findings.find(({ rule }) => rule === 'twin-tests');
   return twin ? (twin.outcome === 'note' ? LIKELY : LIKE_DROPPED) : '';
 }
@@ -162,7 +181,9 @@ function likelyWord({ verdict, findings }: Cell): string {
 /** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
-  return [likelyWord(cell), state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
+  // Beside a claim, what was held by hand still stands.
+  const held = cell.verdict === 'claimed' && heldText(cell) ? `part-tested to ${heldText(cell)}` : '';
+  return [likelyWord(cell), held, state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }
 
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */

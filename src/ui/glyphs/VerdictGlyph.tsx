@@ -4,7 +4,7 @@ import type { Verdict } from '../../core/match/verdict.ts';
 const line = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const;
 const cut = { fill: 'none', stroke: 'var(--glyph-cut, var(--paper))', strokeWidth: 1.9 } as const;
 
-/** Eight outlines that differ without colour. */
+/** Nine outlines that differ without colour. */
 const GLYPHS: Readonly<Record<Verdict, ReactNode>> = {
   guaranteed: (
     <>
@@ -25,6 +25,12 @@ const GLYPHS: Readonly<Record<Verdict, ReactNode>> = {
     </>
   ),
   claimed: <path d="M8 1.6 14.4 8 8 14.4 1.6 8Z" {...line} />,
+  held: (
+    <>
+      <path d="M8 1.6 14.4 8 8 14.4 1.6 8Z" {...line} />
+      <path d="M8 1.6V14.4L1.6 8Z" fill="currentColor" />
+    </>
+  ),
   uncovered: <circle cx="8" cy="8" r="6.2" {...line} strokeDasharray="2.7 2.2" />,
   drops: <path d="M1 3.2H15M3.6 8H12.4M6.2 12.8H9.8" {...line} strokeWidth={2.3} />,
   locked: (

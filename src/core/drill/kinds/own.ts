@@ -24,6 +24,7 @@ function slipOf(cell: Cell): Slip {
       return 'headroom';
     case 'proven':
     case 'claimed':
+    case 'held':
       return 'claim';
     default: {
       const guarantee = cell.findings.find((finding) => finding.rule === 'guarantee');

@@ -25,8 +25,8 @@ export interface HeatMark {
   readonly lane: Lane;
 }
 
-/** Verdicts with a rate that holds: only for these is heat the next question. */
-const HOLDS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
+/** Verdicts with a rate that holds, for as long as it is known to: only for these is heat the next question. */
+const HOLDS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed', 'held']);
 /** Whether a cell holds by rate at all; only then is heat the next question. */
 export const holdsByRate = ({ verdict, need }: Pick<Cell, 'verdict' | 'need'>): boolean =>
   HOLDS.has(verdict) && need !== null;

@@ -30,13 +30,14 @@ const NOTHING = {
   setAside: 0,
   provenUpTo: null,
   testIds: [],
+  held: null,
 };
 
 describe('what own tests say, to the letter', () => {
   it('nothing without a telling test', () => {
     expect(ask([])).toEqual(NOTHING);
     expect(ask([fill({ bodyId: 'x' }), fill({ cardId: 'x' })])).toEqual(NOTHING);
-    expect(ask([fill({ end: 'stopped' })])).toEqual(NOTHING);
+    expect(ask([fill({ end: 'cut-off' })])).toEqual(NOTHING);
   });
 
   it('a pass, and the rate it proves', () => {
@@ -45,9 +46,9 @@ describe('what own tests say, to the letter', () => {
   });
 
   it('what falls short, and what is set aside', () => {
-    expect(ask([fill({ seconds: 6000 })])).toMatchObject({ outcome: 'unknown', setAside: 0 });
+    expect(ask([fill({ seconds: 6000 })])).toMatchObject({ outcome: 'note', setAside: 0, held: { seconds: 6000 } });
     expect(ask([fill({ seconds: 6000 })]).provenUpTo).toBeGreaterThan(43_000_000);
-    expect(ask([fill({ seconds: 10 })])).toEqual({ ...NOTHING, setAside: 1 });
+    expect(ask([fill({ seconds: FULL / 60 })])).toEqual({ ...NOTHING, setAside: 1 });
     expect(ask([fill({ seconds: 10 }), fill({ id: 'b' })])).toMatchObject({ outcome: 'pass', passes: 1, setAside: 1 });
   });
 
@@ -112,6 +113,78 @@ describe('what own tests say, to the letter', () => {
     const drop = (seconds: number, date: string | null) => fill({ id: String(seconds), end: 'dropped', seconds, date });
     expect(ask([drop(300, null), drop(40, '2026-05-02'), drop(90, null)]).dropSeconds).toBe(40);
     expect(ask([drop(40, '2026-05-02'), drop(300, '2026-05-03')]).dropSeconds).toBe(300);
+  });
+});
+
+describe('what takes held that fill no card', () => {
+  const stop = (seconds: number, change: Partial<Test> = {}) => fill({ end: 'stopped', seconds, ...change });
+
+  it('is known for as long as the longest lasted, with their days', () => {
+    const tests = [stop(600), stop(480, { id: 'b', date: '2026-05-30T10:00' }), stop(600, { id: 'c', date: null })];
+    expect(ask(tests)).toEqual({
+      ...NOTHING,
+      outcome: 'note',
+      testIds: ['t', 'b', 'c'],
+      held: {
+        seconds: 600,
+        least: 480,
+        takes: 3,
+        from: '2026-05-01',
+        to: '2026-05-30T10:00',
+        filled: null,
+        againstOther: false,
+      },
+    });
+    expect(ask([stop(600, { date: null })]).held).toMatchObject({ from: null, to: null, takes: 1 });
+  });
+
+  it('never outweighs a full take, a drop of this mode, nor one of a slower mode', () => {
+    expect(ask([stop(600), fill({ id: 'f' })])).toMatchObject({ outcome: 'pass', held: null });
+    const drop = fill({ id: 'd', end: 'dropped', seconds: 300, date: '2026-05-01' });
+    expect(ask([drop, stop(600, { date: '2026-05-02' })])).toMatchObject({ outcome: 'short', held: null });
+    const slower = { ...drop, modeId: null, writtenMBps: 40 };
+    expect(ask([slower, stop(600, { date: '2026-05-02' })])).toMatchObject({ outcome: 'short', held: null });
+  });
+
+  it('counts in another mode only where its own bytes say that it wrote as much', () => {
+    expect(ask([stop(600, { modeId: 'fast' })])).toEqual(NOTHING);
+    expect(ask([stop(600, { modeId: 'fast', clipGB: 45 })])).toMatchObject({ outcome: 'note', held: { seconds: 600 } });
+    // 20 GB in ten minutes are 33 MB/s: no take of that mode.
+    expect(ask([stop(600, { modeId: 'fast', clipGB: 20 })])).toEqual({ ...NOTHING, setAside: 1 });
+    expect(ask([stop(600, { modeId: 'same', clipGB: 29 })]), 'less than is needed').toEqual(NOTHING);
+  });
+
+  it('speaks for its own seat and those of the same bus', () => {
+    expect(ask([stop(600)], twin).outcome).toBe('note');
+    expect(ask([stop(600)], slow).outcome).toBe('unknown');
+    expect(ask([stop(600, { slotId: null })], slow).outcome).toBe('unknown');
+  });
+
+  it('of a card filled in this very mode is no drop because another mode dropped', () => {
+    // Said to write less, it dropped; this one filled the card: the rates are what is wrong.
+    const other = fill({ id: 'd', modeId: null, writtenMBps: 45, end: 'dropped', seconds: 90, date: '2026-05-02' });
+    const filled = fill({ date: '2026-05-01' });
+    expect(ask([filled, other])).toMatchObject({
+      outcome: 'note',
+      contradicts: true,
+      dropSeconds: null,
+      held: { seconds: FULL, takes: 1, againstOther: true, filled: { seconds: FULL, misfit: null } },
+    });
+    // A drop of the mode itself stands, whatever filled it before.
+    const own = fill({ id: 'o', end: 'dropped', seconds: 44, date: '2026-05-03' });
+    expect(ask([filled, other, own])).toMatchObject({ outcome: 'short', dropSeconds: 44, held: null });
+    // And a take that was stopped is no filled card.
+    expect(ask([stop(600, { date: '2026-05-03' }), other]).outcome).toBe('short');
+  });
+
+  it('of a fill at another rate than is believed is its length, or the shorter where the time may be the slip', () => {
+    expect(ask([fill({ seconds: FULL * 8 })]).held).toMatchObject({
+      seconds: FULL * 8,
+      filled: { misfit: { code: 'bits-or-bytes' } },
+    });
+    const third = ask([fill({ seconds: FULL * 2.5 })]).held;
+    expect(third?.seconds).toBeCloseTo(FULL, -1);
+    expect(third?.filled).toMatchObject({ seconds: FULL * 2.5, misfit: { code: 'other-rate' } });
   });
 });
 

@@ -1,10 +1,10 @@
 import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMegabytes } from '../../units/convert.ts';
-import type { Finding } from '../finding.ts';
+import type { Finding, Held } from '../finding.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
 import { cameAfter } from '../takeOrder.ts';
-import { readTest, type TestReading } from '../testReading.ts';
+import { type Misfit, readTest, type TestReading } from '../testReading.ts';
 
 /** The pair and seat that own tests are asked about, with its need in bytes a second. */
 export interface TestQuestion {
@@ -29,6 +29,7 @@ const NOTHING: TestsFinding = {
   setAside: 0,
   provenUpTo: null,
   testIds: [],
+  held: null,
 };
 
 /** Where a card may sit in a body: for each slot its bus in force, null where the card does not fit. */
@@ -157,10 +158,48 @@ const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
       cameAfter(one, drop),
   );
 
+/** What explains a fill and leaves it a take of this mode, of its own length: the rate believed is what is wrong. */
+const STILL_OF_MODE: ReadonlySet<Misfit['code']> = new Set(['ratio', 'capture-speed', 'bits-or-bytes', 'not-empty']);
+
+/** How long a take of the very mode is known to have held, seconds; null where nobody knows. */
+function heldFor({ test: { end, seconds }, reading: { misfit, ratio } }: Read): number | null {
+  if (end === 'stopped') return misfit === null ? seconds : null;
+  if (end !== 'full') return null;
+  if (misfit === null || STILL_OF_MODE.has(misfit.code)) return seconds;
+  // A rate that varies, or a slip in the time: the shorter of both.
+  return misfit.code === 'other-rate' && ratio !== null ? seconds * Math.min(1, ratio) : null;
+}
+
+/** What takes of the very mode held, that prove no whole card; null where there is none. */
+function heldBy(own: readonly Read[], againstOther: boolean): Held | null {
+  const counted = own.filter((one) => heldFor(one) !== null);
+  if (counted.length === 0) return null;
+  const filled = counted
+    .filter(({ test }) => test.end === 'full')
+    .reduce<Read | null>((most, one) => (most && most.test.seconds >= one.test.seconds ? most : one), null);
+  const dates = counted.flatMap(({ test }) => test.date ?? []).toSorted();
+  const lengths = counted.flatMap((one) => heldFor(one) ?? []);
+  return {
+    seconds: Math.max(...lengths) as Seconds,
+    least: Math.min(...lengths) as Seconds,
+    takes: counted.length,
+    from: dates[0] ?? null,
+    to: dates.at(-1) ?? null,
+    filled: filled && { seconds: filled.test.seconds as Seconds, misfit: filled.reading.misfit },
+    againstOther,
+  };
+}
+
+/** A take of another mode that is known, by its own bytes, to have written at least as fast. */
+const wroteAsFast = ({ test, reading }: Read, need: BytesPerSecond): boolean =>
+  test.end === 'stopped' && reading.misfit === null && reading.implied !== null && reading.implied >= need;
+
 /**
  * What own tests of this body and card say for one seat. A drop stands until a pass of its very mode, or of the one
- * asked about, that is known to have come later. A full take in another mode that wrote at least as fast proves this one for as long as it lasted. A
- * stopped take says nothing either way. Objects are written out in full: a board of thousands of tests asks it for each cell.
+ * asked about, that is known to have come later; but a card that was filled in the very mode cannot be said to drop because
+ * another mode did: that is told, and counted as held alone. A full take in another mode that wrote at least as fast proves
+ * this one for as long as it lasted. A take that was stopped by hand, or whose numbers are not those of the rate believed,
+ * is known for as long as it lasted. Objects are written out in full: a board of thousands of tests asks it for each cell.
  */
 export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): TestsFinding {
   if (tests.length === 0) return NOTHING;
@@ -168,17 +207,23 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
   const pair = digest(tests, body, card);
   const { setAside } = pair;
   const full: Read[] = [];
+  const stopped: Read[] = [];
   const drops: Read[] = [];
   for (const one of pair.read) {
     const { end } = one.test;
-    if (end === 'full') {
-      if (speaksFor(one.test, slot, pair).pass) full.push(one);
+    if (end === 'full' || end === 'stopped') {
+      if (speaksFor(one.test, slot, pair).pass) (end === 'full' ? full : stopped).push(one);
     } else if (end === 'dropped' && against(one, asked) && speaksFor(one.test, slot, pair).drop) drops.push(one);
   }
   const isPass = ({ reading }: Read): boolean => reading.proves !== null && reading.proves >= need;
+  const isOwn = ({ test }: Read): boolean => test.modeId === mode.id;
   const standing = drops.filter((drop) => !isOver(drop, full, mode.id));
+  // A card that was filled in this very mode since it last dropped in it.
+  const ownFills = full.filter(
+    (one) => isOwn(one) && heldFor(one) !== null && drops.every((drop) => !isOwn(drop) || cameAfter(one, drop)),
+  );
   const newestDrop = newest(standing);
-  if (newestDrop)
+  if (newestDrop && (standing.some(isOwn) || ownFills.length === 0))
     return {
       rule: 'own-tests',
       outcome: 'short',
@@ -189,26 +234,34 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       setAside,
       provenUpTo: bestOf(full),
       testIds: idsOf(standing),
+      held: null,
     };
   // What was passed before the pair dropped is no proof of what it does since.
-  const since = full.filter((one) => drops.every((drop) => cameAfter(one, drop)));
+  const isSince = (one: Read): boolean => drops.every((drop) => cameAfter(one, drop));
+  const since = full.filter(isSince);
   const provenUpTo = bestOf(since);
-  const valid = since.filter(isPass);
-  if (valid.length === 0)
-    return setAside === 0 && provenUpTo === null
-      ? NOTHING
-      : {
-          rule: 'own-tests',
-          outcome: 'unknown',
-          passes: 0,
-          untilSeconds: null,
-          dropSeconds: null,
-          contradicts: false,
-          setAside,
-          provenUpTo,
-          testIds: [],
-        };
-  const own = valid.filter(({ test }) => test.modeId === mode.id);
+  const valid = newestDrop ? [] : since.filter(isPass);
+  if (valid.length === 0) {
+    const own = [
+      ...(newestDrop ? ownFills : since.filter(isOwn)),
+      ...stopped.filter((one) => isSince(one) && (isOwn(one) || wroteAsFast(one, need))),
+    ];
+    const held = heldBy(own, newestDrop !== null);
+    if (held === null && setAside === 0 && provenUpTo === null) return NOTHING;
+    return {
+      rule: 'own-tests',
+      outcome: held === null ? 'unknown' : 'note',
+      passes: 0,
+      untilSeconds: null,
+      dropSeconds: null,
+      contradicts: newestDrop !== null,
+      setAside,
+      provenUpTo,
+      testIds: held === null ? [] : idsOf(own.filter((one) => heldFor(one) !== null)),
+      held,
+    };
+  }
+  const own = valid.filter(isOwn);
   const counted = own.length > 0 ? own : valid;
   const longest = Math.max(...counted.map(({ test }) => test.seconds));
   return {
@@ -221,5 +274,6 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
     setAside,
     provenUpTo,
     testIds: idsOf(counted),
+    held: null,
   };
 }
