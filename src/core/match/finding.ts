@@ -36,10 +36,13 @@ export interface Held {
   /** ISO dates of the first and last of them; null where none is dated. */
   readonly from: string | null;
   readonly to: string | null;
-  /** A take of this very mode that filled the card at another rate than is believed, the longest; null where none did. */
-  readonly filled: { readonly seconds: Seconds; readonly misfit: Misfit | null } | null;
-  /** True where another mode, said to write no faster, dropped on this pair. */
-  readonly againstOther: boolean;
+}
+
+/** A take that filled the card in the very mode and proves less than its need. */
+export interface Filled {
+  readonly seconds: Seconds;
+  /** Why its numbers are not those of the rate believed; null where they fall short of its peak alone. */
+  readonly misfit: Misfit | null;
 }
 
 /** What one rule found, as a code and its numbers. Sentences are made in src/text and nowhere else. */
@@ -154,7 +157,7 @@ export type Finding =
     }
   | {
       readonly rule: 'own-tests';
-      /** note: held for as long as a take lasted that was stopped by hand, or whose own rate cannot be the one believed. */
+      /** note: held for as long as a take lasted that proves no whole card. */
       readonly outcome: 'pass' | 'note' | 'short' | 'unknown';
       readonly passes: number;
       /** How long it is proven for, where only shorter takes of another mode prove it; null: for the whole card. */
@@ -168,8 +171,10 @@ export type Finding =
       readonly provenUpTo: BytesPerSecond | null;
       /** The tests it stands on: the passes that count, what was held, or the drops that stand. */
       readonly testIds: readonly string[];
-      /** What takes of this mode held without filling the card, or filled it with at another rate than is believed. */
+      /** What takes of this mode held without proving the card. */
       readonly held: Held | null;
+      /** The longest take that filled the card in this mode, where none proves the mode; null otherwise. */
+      readonly filled: Filled | null;
     }
   | {
       /** Tests of other cards of the same print in this body: likely, never proven. */

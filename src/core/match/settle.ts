@@ -24,7 +24,7 @@ function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | nul
 
 /**
  * The verdict the findings add up to, worst news first [domain.md §5]; one pass, since a large board asks often. A ceiling
- * without headroom makes a guarantee tight. The bus comes before every rule that hangs on it.
+ * without headroom makes a guarantee tight. Where own tests speak against each other nothing counts beyond what a take held. The bus comes before every rule that hangs on it.
  */
 export function settle(findings: readonly Finding[]): Verdict {
   let locked = false;
@@ -32,6 +32,7 @@ export function settle(findings: readonly Finding[]): Verdict {
   let thin = false;
   let busUnsure = false;
   let best: Verdict = 'uncovered';
+  let most: Verdict = 'guaranteed';
   for (const finding of findings) {
     const { rule, outcome } = finding;
     if (outcome === 'block') {
@@ -45,11 +46,14 @@ export function settle(findings: readonly Finding[]): Verdict {
     } else if (rule === 'body-ceiling') {
       thin ||= outcome === 'note';
     } else {
+      if (rule === 'own-tests' && finding.contradicts && outcome !== 'pass')
+        most = outcome === 'note' ? 'held' : 'uncovered';
       const earned = earnedBy(finding, busUnsure);
       if (earned && rankOf(earned) < rankOf(best)) best = earned;
     }
   }
   if (locked) return 'locked';
   if (drops) return 'drops';
-  return thin && best === 'guaranteed' ? 'tight' : best;
+  const found = thin && best === 'guaranteed' ? 'tight' : best;
+  return rankOf(found) < rankOf(most) ? most : found;
 }

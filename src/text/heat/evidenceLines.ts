@@ -1,4 +1,4 @@
-import type { Held } from '../../core/match/finding.ts';
+import type { Filled, Held } from '../../core/match/finding.ts';
 import { ASSUMED } from '../../core/standards/assumptions.ts';
 import { dayText } from '../kit/when.ts';
 import type { Line, Of } from '../match/findingLine.ts';
@@ -22,29 +22,30 @@ const daysOf = ({ from, to }: Held): string =>
       ? ` of ${dayText(from)}`
       : ` of ${dayText(from)} to ${dayText(to)}`;
 
-/** What takes held that fill no card, or filled it at a rate that cannot be the one believed. */
+const OTHER_DROPPED = ' Another mode that is said to write no faster dropped on this pair: this one did not.';
+
+/** A card that was filled in the very mode, at a rate that is not the one believed. */
+function filledLine({ contradicts }: Of<'own-tests'>, { seconds, misfit }: Filled, beside: string): Line {
+  const short = contradicts ? '' : 'Its own rate falls short of the peak.';
+  const why =
+    misfit === null ? short : `The rate believed cannot be. ${misfitText(misfit)}`;
+  return {
+    text: 'Your own take filled the card in this mode',
+    figure: `in ${clockText(seconds)}`,
+    more: `No frames were lost. ${why}${contradicts ? OTHER_DROPPED : ''} ${beside}`.trim(),
+  };
+}
+
+/** What takes held that were stopped by hand. */
 function heldLine({ contradicts }: Of<'own-tests'>, held: Held, beside: string): Line {
-  const { seconds, least, takes, filled } = held;
-  const figure = `to ${clockText(seconds)}`;
-  const other = contradicts
-    ? ' Another mode that is said to write no faster dropped on this pair: this one did not.'
-    : '';
-  if (filled) {
-    const why =
-      filled.misfit === null
-        ? 'its own rate falls short of the need'
-        : `the rate believed cannot be. ${misfitText(filled.misfit)}`;
-    return {
-      text: 'Your own take filled the card in this mode',
-      figure: `in ${clockText(filled.seconds)}`,
-      more: `No frames were lost; ${why}${filled.misfit === null ? '.' : ''}${other} ${beside}`.trim(),
-    };
-  }
+  const { seconds, least, takes } = held;
   const many = takes === 1 ? 'One test' : `${plain(takes)} tests`;
+  const after = seconds - least < 1 ? ' after' : ', the longest after';
+  const stopped = `${many}${daysOf(held)} ${takes === 1 ? 'was' : 'were'} stopped by hand${after} ${clockText(seconds)}`;
   return {
     text: 'Held for as long as your own takes lasted',
-    figure,
-    more: `${many}${daysOf(held)} ${takes === 1 ? 'was' : 'were'} stopped by hand${seconds - least < 1 ? ' after' : ', the longest after'} ${clockText(seconds)}; no frames were lost until then. Beyond that nothing is known.${other} ${beside}`.trim(),
+    figure: `to ${clockText(seconds)}`,
+    more: `${stopped}; no frames were lost until then. Beyond that nothing is known.${contradicts ? OTHER_DROPPED : ''} ${beside}`.trim(),
   };
 }
 
@@ -57,6 +58,7 @@ export function testsLine(finding: Of<'own-tests'>): Line {
       ? { text: 'No test of your own proves this rate here', figure: '', more: withBeside('') }
       : { text: 'No test of your own yet', figure: 'no test yet' };
   }
+  if (finding.filled) return filledLine(finding, finding.filled, beside);
   if (finding.held) return heldLine(finding, finding.held, beside);
   if (outcome === 'short')
     return {

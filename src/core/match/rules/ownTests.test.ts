@@ -31,6 +31,7 @@ const NOTHING = {
   provenUpTo: null,
   testIds: [],
   held: null,
+  filled: null,
 };
 
 describe('what own tests say, to the letter', () => {
@@ -131,8 +132,6 @@ describe('what takes held that fill no card', () => {
         takes: 3,
         from: '2026-05-01',
         to: '2026-05-30T10:00',
-        filled: null,
-        againstOther: false,
       },
     });
     expect(ask([stop(600, { date: null })]).held).toMatchObject({ from: null, to: null, takes: 1 });
@@ -168,7 +167,8 @@ describe('what takes held that fill no card', () => {
       outcome: 'note',
       contradicts: true,
       dropSeconds: null,
-      held: { seconds: FULL, takes: 1, againstOther: true, filled: { seconds: FULL, misfit: null } },
+      held: { seconds: FULL, takes: 1 },
+      filled: { seconds: FULL, misfit: null },
     });
     // A drop of the mode itself stands, whatever filled it before.
     const own = fill({ id: 'o', end: 'dropped', seconds: 44, date: '2026-05-03' });
@@ -177,14 +177,45 @@ describe('what takes held that fill no card', () => {
     expect(ask([stop(600, { date: '2026-05-03' }), other]).outcome).toBe('short');
   });
 
-  it('of a fill at another rate than is believed is its length, or the shorter where the time may be the slip', () => {
-    expect(ask([fill({ seconds: FULL * 8 })]).held).toMatchObject({
-      seconds: FULL * 8,
-      filled: { misfit: { code: 'bits-or-bytes' } },
+  it('of a fill whose numbers are none of this rate is told, and held where they are those of another compression', () => {
+    const raw = aMode({
+      id: 'raw',
+      width: 8192,
+      height: 4320,
+      fps: 25,
+      rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 },
     });
-    const third = ask([fill({ seconds: FULL * 2.5 })]).held;
-    expect(third?.seconds).toBeCloseTo(FULL, -1);
-    expect(third?.filled).toMatchObject({ seconds: FULL * 2.5, misfit: { code: 'other-rate' } });
+    const inRaw = (tests: readonly Test[]) =>
+      ownTestsRule(tests, {
+        body: aBody({ ...body, modes: [...body.modes, raw] }),
+        mode: { id: 'raw' },
+        card,
+        slot: fast,
+        need: 450_000_000 as BytesPerSecond,
+      });
+    // 252.7 GB at 8192 × 4320 × 12 bit ÷ 5 × 25 = 265 MB/s and what stands beside it.
+    const seconds = Math.round(252_672_000_000 / 266_000_000);
+    const other = fill({ id: 'd', modeId: 'fast', end: 'dropped', seconds: 90, date: '2026-05-02' });
+    for (const tests of [[fill({ modeId: 'raw', seconds })], [fill({ modeId: 'raw', seconds }), other]])
+      expect(inRaw(tests)).toMatchObject({
+        outcome: 'note',
+        contradicts: tests.length > 1,
+        setAside: 1,
+        held: { seconds },
+        filled: { seconds, misfit: { code: 'ratio', ratio: 5 } },
+      });
+    // What is no compression may be a slip in the time: nothing is held, and nothing drops because of another mode.
+    for (const change of [{ seconds: FULL * 8 }, { seconds: FULL * 2.5 }, { seconds: 600 }])
+      expect(ask([fill(change), { ...other, writtenMBps: 45, modeId: null }])).toMatchObject({
+        outcome: 'unknown',
+        held: null,
+        filled: { seconds: change.seconds },
+      });
+    for (const seconds of [FULL * 60, FULL * 2])
+      expect(ask([fill({ seconds })]), 'another take, or nobody knows how long').toMatchObject({
+        filled: null,
+        held: null,
+      });
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMegabytes } from '../../units/convert.ts';
-import type { Finding, Held } from '../finding.ts';
+import type { Filled, Finding, Held } from '../finding.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
 import { cameAfter } from '../takeOrder.ts';
 import { type Misfit, readTest, type TestReading } from '../testReading.ts';
@@ -30,6 +30,7 @@ const NOTHING: TestsFinding = {
   provenUpTo: null,
   testIds: [],
   held: null,
+  filled: null,
 };
 
 /** Where a card may sit in a body: for each slot its bus in force, null where the card does not fit. */
@@ -158,36 +159,46 @@ const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
       cameAfter(one, drop),
   );
 
-/** What explains a fill and leaves it a take of this mode, of its own length: the rate believed is what is wrong. */
-const STILL_OF_MODE: ReadonlySet<Misfit['code']> = new Set(['ratio', 'capture-speed', 'bits-or-bytes', 'not-empty']);
+/** Slips that leave a fill a take of the very mode: what is wrong then is the rate believed, or the card was not empty. */
+const STILL_OF_MODE: ReadonlySet<Misfit['code']> = new Set([
+  'ratio',
+  'capture-speed',
+  'bits-or-bytes',
+  'not-empty',
+  'other-rate',
+]);
 
-/** How long a take of the very mode is known to have held, seconds; null where nobody knows. */
-function heldFor({ test: { end, seconds }, reading: { misfit, ratio } }: Read): number | null {
-  if (end === 'stopped') return misfit === null ? seconds : null;
-  if (end !== 'full') return null;
-  if (misfit === null || STILL_OF_MODE.has(misfit.code)) return seconds;
-  // A rate that varies, or a slip in the time: the shorter of both.
-  return misfit.code === 'other-rate' && ratio !== null ? seconds * Math.min(1, ratio) : null;
-}
+/** Whether a take filled the card in the mode it names. */
+const isFill = ({ test: { end }, reading: { misfit } }: Read): boolean =>
+  end === 'full' && (misfit === null || STILL_OF_MODE.has(misfit.code));
+
+/**
+ * Whether a take of the very mode is known to have held as long as it lasted: stopped by hand, or a fill whose numbers are
+ * true, or are those of another compression to the letter. Any other slip may be one in the time.
+ */
+const isHeld = ({ test: { end }, reading: { misfit } }: Read): boolean =>
+  (end === 'stopped' || end === 'full') && (misfit === null || (end === 'full' && misfit.code === 'ratio'));
 
 /** What takes of the very mode held, that prove no whole card; null where there is none. */
-function heldBy(own: readonly Read[], againstOther: boolean): Held | null {
-  const counted = own.filter((one) => heldFor(one) !== null);
-  if (counted.length === 0) return null;
-  const filled = counted
-    .filter(({ test }) => test.end === 'full')
-    .reduce<Read | null>((most, one) => (most && most.test.seconds >= one.test.seconds ? most : one), null);
-  const dates = counted.flatMap(({ test }) => test.date ?? []).toSorted();
-  const lengths = counted.flatMap((one) => heldFor(one) ?? []);
+function heldBy(own: readonly Read[]): Held | null {
+  if (own.length === 0) return null;
+  const dates = own.flatMap(({ test }) => test.date ?? []).toSorted();
+  const lengths = own.map(({ test }) => test.seconds);
   return {
     seconds: Math.max(...lengths) as Seconds,
     least: Math.min(...lengths) as Seconds,
-    takes: counted.length,
+    takes: own.length,
     from: dates[0] ?? null,
     to: dates.at(-1) ?? null,
-    filled: filled && { seconds: filled.test.seconds as Seconds, misfit: filled.reading.misfit },
-    againstOther,
   };
+}
+
+/** The longest of the fills, and why its numbers are not those believed; null where there is none. */
+function longestFill(fills: readonly Read[]): Filled | null {
+  const [first, ...rest] = fills;
+  if (!first) return null;
+  const longest = rest.reduce((most, one) => (one.test.seconds > most.test.seconds ? one : most), first);
+  return { seconds: longest.test.seconds as Seconds, misfit: longest.reading.misfit };
 }
 
 /** A take of another mode that is known, by its own bytes, to have written at least as fast. */
@@ -220,7 +231,7 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
   const standing = drops.filter((drop) => !isOver(drop, full, mode.id));
   // A card that was filled in this very mode since it last dropped in it.
   const ownFills = full.filter(
-    (one) => isOwn(one) && heldFor(one) !== null && drops.every((drop) => !isOwn(drop) || cameAfter(one, drop)),
+    (one) => isOwn(one) && isFill(one) && drops.every((drop) => !isOwn(drop) || cameAfter(one, drop)),
   );
   const newestDrop = newest(standing);
   if (newestDrop && (standing.some(isOwn) || ownFills.length === 0))
@@ -235,6 +246,7 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       provenUpTo: bestOf(full),
       testIds: idsOf(standing),
       held: null,
+      filled: null,
     };
   // What was passed before the pair dropped is no proof of what it does since.
   const isSince = (one: Read): boolean => drops.every((drop) => cameAfter(one, drop));
@@ -243,11 +255,12 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
   const valid = newestDrop ? [] : since.filter(isPass);
   if (valid.length === 0) {
     const own = [
-      ...(newestDrop ? ownFills : since.filter(isOwn)),
+      ...ownFills.filter((one) => newestDrop !== null || isSince(one)),
       ...stopped.filter((one) => isSince(one) && (isOwn(one) || wroteAsFast(one, need))),
-    ];
-    const held = heldBy(own, newestDrop !== null);
-    if (held === null && setAside === 0 && provenUpTo === null) return NOTHING;
+    ].filter(isHeld);
+    const held = heldBy(own);
+    const filled = longestFill(ownFills.filter((one) => newestDrop !== null || isSince(one)));
+    if (held === null && filled === null && setAside === 0 && provenUpTo === null) return NOTHING;
     return {
       rule: 'own-tests',
       outcome: held === null ? 'unknown' : 'note',
@@ -257,8 +270,9 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       contradicts: newestDrop !== null,
       setAside,
       provenUpTo,
-      testIds: held === null ? [] : idsOf(own.filter((one) => heldFor(one) !== null)),
+      testIds: idsOf(own),
       held,
+      filled,
     };
   }
   const own = valid.filter(isOwn);
@@ -275,5 +289,6 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
     provenUpTo,
     testIds: idsOf(counted),
     held: null,
+    filled: null,
   };
 }
