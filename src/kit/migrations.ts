@@ -218,6 +218,9 @@ const toEight: Migration = {
 /** Version 9: words that do not matter in a quick check are settings. */
 const toNine: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
+/** Version 10: a body tells what its stated rates hold. */
+const toTen: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
+
 /** As many steps as lead to a version: one too many or too few does not compile. */
 type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = [
   ...Steps,
@@ -227,7 +230,17 @@ type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = 
   : ChainTo<Version, [...Steps, Migration]>;
 
 /** From version 1 on, each to the next. */
-const CHAIN: Readonly<ChainTo<typeof VERSION>> = [toTwo, toThree, toFour, toFive, toSix, toSeven, toEight, toNine];
+const CHAIN: Readonly<ChainTo<typeof VERSION>> = [
+  toTwo,
+  toThree,
+  toFour,
+  toFive,
+  toSix,
+  toSeven,
+  toEight,
+  toNine,
+  toTen,
+];
 
 /** Whether a version is one that is read. */
 export const isReadVersion = (version: unknown): version is number =>

@@ -172,7 +172,7 @@ describe('a cell in words', () => {
   });
 
   it('shows its arithmetic: 500 Mb/s is 62.5 MB/s, 252.7 GB lasts 67.4 → 67 min', () => {
-    const rate = streamRate(aMode());
+    const rate = streamRate(aMode(), null);
     if (!rate.ok) throw new Error('no rate');
     const sums = cellSums(rate.value, aBody(), aCard(), cellOf({})).map(({ working, result }) =>
       spaced(`${working}: ${result}`),

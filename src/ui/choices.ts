@@ -18,6 +18,12 @@ export const ARRANGEMENT_CHOICES = [
   { value: 'split', label: 'Split: a share to each' },
 ] as const;
 
+/** What the stated rates of a body hold. */
+export const HOLDS_CHOICES = [
+  { value: 'everything', label: 'All that is written' },
+  { value: 'picture', label: 'The picture alone' },
+] as const;
+
 export const CODEC_CHOICES = [
   { value: 'long-gop', label: 'Long-GOP' },
   { value: 'intra', label: 'Intra' },

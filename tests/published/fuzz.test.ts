@@ -168,7 +168,7 @@ describe(`${RUNS} inputs each`, () => {
           taken += 1;
           expect(mode.name.length).toBeGreaterThan(0);
           expect(mode.fps).toBeGreaterThan(0);
-          expect(streamRate(mode).ok).toBe(true);
+          expect(streamRate(mode, null).ok).toBe(true);
         }
       }),
       { seed: 63, numRuns: RUNS },

@@ -18,7 +18,7 @@ const clips = clipFolder();
 afterAll(() => clips.remove());
 
 const rateOf = (change: Partial<Mode>): number => {
-  const rate = streamRate(aMode(change));
+  const rate = streamRate(aMode(change), null);
   if (!rate.ok) throw new Error(JSON.stringify(rate.error));
   return rate.value.peak;
 };

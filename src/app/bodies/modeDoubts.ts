@@ -16,9 +16,9 @@ export interface ModeRow {
 }
 
 /** Every mode of a body as a row, each rate worked out once. */
-export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
-  const rated = modes.map((mode) => {
-    const rate = streamRate(mode);
+export function modeRows(body: Pick<Body, 'modes' | 'statedHolds'>): readonly ModeRow[] {
+  const rated = body.modes.map((mode) => {
+    const rate = streamRate(mode, body);
     const { width, height } = mode;
     const fps = mode.captureFps ?? mode.fps;
     const bits = rate.ok ? bitsPerPixel({ rate: rate.value.picture, width, height, fps }) : null;
@@ -29,7 +29,7 @@ export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
     if (bits !== null) byCodec.set(mode.codec, [...(byCodec.get(mode.codec) ?? []), bits]);
   for (const bits of byCodec.values()) bits.sort((a, b) => a - b);
   return rated.map(({ mode, rate, fps, bits }) => {
-    const { stated } = ratesOf(mode);
+    const { stated } = ratesOf(mode, body);
     if (!rate.ok) return { mode, stated: null, peak: null, doubts: [] };
     const { codec, width, height } = mode;
     const neighbour = middleWithout(byCodec.get(codec) ?? [], bits);
@@ -43,8 +43,11 @@ export function modeRows({ modes }: Pick<Body, 'modes'>): readonly ModeRow[] {
 }
 
 /** What a mode states and what it then writes at its peak; null where it states, or writes, nothing. */
-export function ratesOf(mode: Mode): { readonly stated: BytesPerSecond | null; readonly peak: BytesPerSecond | null } {
-  const rate = streamRate(mode);
+export function ratesOf(
+  mode: Mode,
+  body: Pick<Body, 'statedHolds'> | null,
+): { readonly stated: BytesPerSecond | null; readonly peak: BytesPerSecond | null } {
+  const rate = streamRate(mode, body);
   return {
     stated: mode.rate.kind === 'stated' ? fromMegabits(mode.rate.Mbps) : null,
     peak: rate.ok ? rate.value.peak : null,

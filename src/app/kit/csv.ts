@@ -119,7 +119,7 @@ export const modesCsv = (bodies: readonly Body[]): string =>
     ['body', 'mode', 'codec', 'width', 'height', 'fps', 'captureFps', 'peak MB/s', 'average MB/s', 'asks for'],
     bodies.flatMap((body) =>
       body.modes.map((mode) => {
-        const rate = streamRate(mode);
+        const rate = streamRate(mode, body);
         const { name, codec, width, height, fps, captureFps, requires } = mode;
         const asks = requires.map(({ anyOf, whenMissing }) => `${whenMissing}: ${anyOf.join(' or ')}`).join('; ');
         const rates = rate.ok ? [toMegabytes(rate.value.peak), toMegabytes(rate.value.average)] : [null, null];

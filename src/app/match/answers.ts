@@ -51,10 +51,14 @@ export interface SlowMotion {
   readonly plays: (seconds: number) => Seconds;
 }
 
-export function slowMotion(mode: Mode, { floor }: Pick<Cell, 'floor'>, { headroom }: Policy): SlowMotion {
+export function slowMotion(
+  { mode, body }: Pick<WhySubject, 'mode' | 'body'>,
+  { floor }: Pick<Cell, 'floor'>,
+  { headroom }: Policy,
+): SlowMotion {
   const captured = mode.captureFps ?? mode.fps;
   return {
-    fastest: floor === null ? null : highestCapture(mode, floor, headroom),
+    fastest: floor === null ? null : highestCapture(mode, floor, headroom, body),
     slowed: captured !== mode.fps,
     plays: (seconds) => playbackLength(seconds as Seconds, captured, mode.fps),
   };

@@ -6,17 +6,21 @@ import type {
   CounterReading,
   Incident,
   Mode,
+  ModeRate,
   Report,
   Retest,
+  StatedHolds,
   Test,
 } from '../../core/kit/model.ts';
 import type { Entry } from '../../core/prove/entries.ts';
+import { namedRatio } from '../../core/prove/takeRate.ts';
 import { newId } from '../../kit/newId.ts';
 import { change, type ListEdit, put, remove, settle } from '../../store/edit.ts';
 import { CHANGE_TEXT } from '../../text/kit/changes.ts';
 import { type Draft, drafted } from '../kit/draft.ts';
 import { today } from '../kit/today.ts';
 import { type Written, write } from '../kit/write.ts';
+import { withMeasured } from './measure/withMeasured.ts';
 import { writtenMBps } from './proveViews.ts';
 
 /** Stores a take as its form has it. */
@@ -123,16 +127,43 @@ export const forgetReports = (reports: readonly Report[]): Promise<Written> =>
 
 export const setRetest = (retest: Retest): Promise<Written> => write(CHANGE_TEXT.retest, [settle({ retest })]);
 
-/** Sets a raw mode to the compression that its tests bear out. */
-export const setRatio = (body: Body, mode: Mode, ratio: number): Promise<Written> =>
-  write(CHANGE_TEXT.ratioSet(mode.name, String(ratio)), [
+/** A mode with another rate; the one it had is kept beside it, once. */
+function beside(mode: Mode, rate: ModeRate): Mode {
+  const text = JSON.stringify(mode.rate);
+  const others = (mode.otherRates ?? []).filter((one) => JSON.stringify(one) !== text);
+  return { ...mode, rate, otherRates: [...others, mode.rate] };
+}
+
+/** Sets raw modes to the compression that a take bears out, and their names with it where they carry the old one. */
+export const setRatio = (body: Body, modes: readonly Mode[], ratio: number, names: boolean): Promise<Written> =>
+  write(
+    modes.length === 1
+      ? CHANGE_TEXT.ratioSet(modes[0]?.name ?? '', String(ratio))
+      : CHANGE_TEXT.ratiosSet(modes.length, String(ratio)),
+    [
+      change('bodies', body.id, (one) => ({
+        ...one,
+        modes: one.modes.map((mode) => {
+          if (mode.rate.kind !== 'raw' || !modes.some(({ id }) => id === mode.id)) return mode;
+          const name = names ? (namedRatio(mode.name, mode.rate.ratio, ratio) ?? mode.name) : mode.name;
+          return { ...beside(mode, { ...mode.rate, ratio }), name };
+        }),
+      })),
+    ],
+  );
+
+/** Sets a mode to the rate that a take of it wrote at. */
+export const setTakeRate = (body: Body, mode: Mode, rate: ModeRate): Promise<Written> =>
+  write(CHANGE_TEXT.rateTaken(mode.name), [
     change('bodies', body.id, (one) => ({
       ...one,
-      modes: one.modes.map((other) =>
-        other.id === mode.id && other.rate.kind === 'raw' ? { ...other, rate: { ...other.rate, ratio } } : other,
-      ),
+      modes: one.modes.map((other) => (other.id === mode.id ? withMeasured(other, rate) : other)),
     })),
   ]);
+
+/** What the stated rates of a body hold, as its files tell it. */
+export const setHolds = (body: Body, holds: StatedHolds): Promise<Written> =>
+  write(CHANGE_TEXT.holdsSet(body.name), [change('bodies', body.id, (one) => ({ ...one, statedHolds: holds }))]);
 
 /** That a take was of another mode than noted. */
 export function moveTest({ id }: Test, modeId: string, body: Body): Promise<Written> {

@@ -26,6 +26,7 @@ export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '.
 export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/prove/entries.ts';
 export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/prove/puzzles.ts';
 export { diagnose, SYMPTOMS } from '../../core/prove/symptom.ts';
+export { holdsBy, namedRatio, ofOneRatio, takeRate } from '../../core/prove/takeRate.ts';
 export { fromGigabytes } from '../../core/units/convert.ts';
 
 /** Everything in the log of a kit. */
@@ -49,7 +50,7 @@ export const newTest = (part: Partial<Draft<Test>> = {}): Draft<Test> => ({
 
 /** What one card of a body is written in a mode at the most, MB/s, one decimal; null where it is not known. */
 export function writtenMBps(body: Body, mode: Mode): number | null {
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, body);
   return rate.ok ? Math.round((toMegabytes(rate.value.peak) / sharesOf(body)) * 10) / 10 : null;
 }
 

@@ -121,8 +121,9 @@ describe('a camera that never stops', () => {
     expect(standingView({ ...pier, cycles: null }, kit.cards, kit).replaceBy).toBeNull();
   });
   it('takes its rate from its mode, average to peak', () => {
-    const mode = kit.bodies.find(({ id }) => id === 'bollard')?.modes[0];
-    const span = mode && spanOfMode(mode);
+    const body = kit.bodies.find(({ id }) => id === 'bollard');
+    const mode = body?.modes[0];
+    const span = mode && spanOfMode(mode, body);
     expect(span?.[0]).toBeGreaterThanOrEqual(8);
     expect(span?.[1]).toBeGreaterThan(span?.[0] ?? 0);
   });

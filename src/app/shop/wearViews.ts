@@ -1,4 +1,4 @@
-import { streamRate } from '../../core/bodies/rate/streamRate.ts';
+import { type RateContext, streamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Card, Mode } from '../../core/kit/model.ts';
 import type { Span, StandingCamera } from '../../core/kit/shop.ts';
 import { type Odometer, type OdometerKit, odometer } from '../../core/shop/wear/odometer.ts';
@@ -62,8 +62,8 @@ export function standingView(camera: StandingCamera, cards: readonly Card[], kit
 }
 
 /** What a mode writes, from its average to its peak, Mb/s; null where that is not known. */
-export function spanOfMode(mode: Mode): Span | null {
-  const rate = streamRate(mode);
+export function spanOfMode(mode: Mode, body: RateContext): Span | null {
+  const rate = streamRate(mode, body);
   if (!rate.ok) return null;
   const two = (value: number): number => Math.round(value * 100) / 100;
   return [two(toMegabits(rate.value.average)), two(toMegabits(rate.value.peak))];

@@ -20,6 +20,11 @@ export type WhenMissing = 'refuses' | 'warns' | 'advises';
 /** Whether a stated rate is the most, the average, or always the same. */
 export type RateKind = 'maximum' | 'average' | 'constant';
 
+/** What the stated rates of a body hold: all that is written, or the picture alone, with sound and metadata on top. */
+export const STATED_HOLDS = ['everything', 'picture'] as const;
+/** What the stated rates of a body hold: all that is written, or the picture alone, with sound and metadata on top. */
+export type StatedHolds = (typeof STATED_HOLDS)[number];
+
 /** Where a rate comes from, best first: own clips, the maker's table, arithmetic, a sister body. */
 export const RATE_SOURCES = ['measured', 'maker', 'computed', 'borrowed'] as const;
 /** Where a rate comes from. */
@@ -213,6 +218,8 @@ export interface Body {
   readonly arrangement: Arrangement;
   /** Over how many slots a split recording runs, as the maker says; missing: the largest group of slots of one form. */
   readonly splitOver?: number | null;
+  /** Null or missing: not told, and the worse of both counts. */
+  readonly statedHolds?: StatedHolds | null;
   readonly bufferMB: number | null;
   /** Ceiling inside the body, below its slot's bus; null where none is known. */
   readonly ceilingMBps: number | null;

@@ -50,7 +50,7 @@ export function toRow(body: Body, mode: Mode): Row {
   return {
     body,
     mode,
-    rate: streamRate(mode),
+    rate: streamRate(mode, body),
     shares: sharesOf(body),
     asked: requirementsOf(body, mode),
     arrangement: arrangementRule(body),

@@ -251,7 +251,7 @@ export function movesFor(input: MoveInput): readonly Move[] {
 /** Need of a raw mode at every ratio of the ladder; null where the picture size is missing. */
 export function ratioLadder(mode: Mode): readonly { readonly ratio: number; readonly need: BytesPerSecond }[] {
   return RAW_RATIOS.flatMap((one) => {
-    const rate = streamRate(withRatio(mode, one));
+    const rate = streamRate(withRatio(mode, one), null);
     return rate.ok ? [{ ratio: one, need: rate.value.peak }] : [];
   });
 }

@@ -107,6 +107,7 @@ describe('what the numbers of a test prove', () => {
     expect(readTest(aFill({ end: 'dropped' }), body, card)).toEqual({
       implied: null,
       average: 50_000_000,
+      least: 50_000_000,
       ratio: null,
       ...told,
     });

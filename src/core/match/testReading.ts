@@ -27,19 +27,23 @@ export interface TestReading {
   readonly implied: BytesPerSecond | null;
   /** What the mode writes to the card on average; null where it is not known. */
   readonly average: BytesPerSecond | null;
+  /** The least that it may write on average, below that where nobody told what its stated rate holds. */
+  readonly least: BytesPerSecond | null;
   /** Implied over average; null where one of them is not known. */
   readonly ratio: number | null;
   /** Null where the numbers can be true. */
   readonly misfit: Misfit | null;
   /** The rate up to which this test proves the card; null where it proves none. */
   readonly proves: BytesPerSecond | null;
-  /** Whether that is all its own mode writes. */
+  /** Whether it was filled with all that its own mode writes. */
   readonly provesMode: boolean;
 }
 
 interface Rates {
   readonly peak: number;
   readonly average: number;
+  /** Below the average where nobody told what the stated rate holds. */
+  readonly least: number;
 }
 
 /** What each mode of a body writes to one card, worked out once a body: a log reads thousands of takes of a few modes. */
@@ -51,10 +55,16 @@ function ratesIn(body: Body): ReadonlyMap<string, Rates | null> {
   const shares = sharesOf(body);
   const found = new Map(
     body.modes.map((mode): readonly [string, Rates | null] => {
-      const rate = streamRate(mode);
+      const rate = streamRate(mode, body);
       return [
         mode.id,
-        rate.ok ? { peak: Math.ceil(rate.value.peak / shares), average: rate.value.average / shares } : null,
+        rate.ok
+          ? {
+              peak: Math.ceil(rate.value.peak / shares),
+              average: rate.value.average / shares,
+              least: rate.value.leastAverage / shares,
+            }
+          : null,
       ];
     }),
   );
@@ -68,7 +78,7 @@ function ratesOf(test: Test, body: Body): Rates | null {
   if (rates) return rates;
   if (test.writtenMBps === null) return null;
   const noted = fromMegabytes(test.writtenMBps);
-  return { peak: noted, average: noted };
+  return { peak: noted, average: noted, least: noted };
 }
 
 /** Bytes over seconds; a full card counts as filled from empty, over all the takes that filled it. */
@@ -108,7 +118,8 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
   const average = rates === null ? null : (rates.average as BytesPerSecond);
   const ratio = implied === null || rates === null ? null : implied / rates.average;
   const known = implied === null ? null : (Math.floor(implied) as BytesPerSecond);
-  const told = { implied: known, average, ratio, misfit: null, proves: null, provesMode: false };
+  const least = rates === null ? null : (rates.least as BytesPerSecond);
+  const told = { implied: known, average, least, ratio, misfit: null, proves: null, provesMode: false };
   if (!(test.seconds > 0)) return { ...told, misfit: { code: 'no-time' } };
   if (
     ratio !== null &&
@@ -127,5 +138,6 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
   if (rates === null) return { ...told, proves: known };
   const proven = (implied * (1 + TEST_FIT.tolerance) * rates.peak) / rates.average;
   const proves = Math.min(rates.peak, Math.floor(proven)) as BytesPerSecond;
-  return { ...told, proves, provesMode: proves >= rates.peak };
+  // Where nobody told what the stated rate holds, a card filled at the rate itself was filled in the mode.
+  return { ...told, proves, provesMode: proves >= rates.peak || implied * (1 + TEST_FIT.tolerance) >= rates.least };
 }

@@ -47,10 +47,10 @@ export interface LogKit {
 /** Whether a take failed. */
 const failed = ({ end }: Pick<Test, 'end'>): boolean => end === 'dropped' || end === 'cut-off';
 
-/** Failed takes of a pair that had passed before, and that nobody has looked at. */
+/** Failed takes of a mode that this pair had passed before, and that nobody has looked at. */
 function unseen(tests: readonly Test[]): ReadonlySet<string> {
   const passed = new Map<string, string>();
-  const pair = ({ bodyId, cardId }: Test): string => `${bodyId} ${cardId}`;
+  const pair = ({ bodyId, cardId, modeId }: Test): string => `${bodyId} ${cardId} ${modeId ?? ''}`;
   for (const test of tests) {
     if (test.end !== 'full') continue;
     const first = passed.get(pair(test));

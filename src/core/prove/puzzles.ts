@@ -51,6 +51,7 @@ export function demandedMBps({ test, body, card }: Placed): number | null {
 export function oddTake(one: Placed): OddTake | null {
   const { test, body, mode, card } = one;
   const nominalMBps = demandedMBps(one);
+  const { least } = readTest(test, body, card);
   const seconds = test.clipGB == null ? test.seconds * (test.takes ?? 1) : test.seconds;
   if (nominalMBps === null || !inRange(nominalMBps, RANGES.takeAmount) || !inRange(seconds, RANGES.takeSeconds))
     return null;
@@ -58,6 +59,7 @@ export function oddTake(one: Placed): OddTake | null {
     capacityGB: card.capacityGB,
     usableFraction: card.usableGB === null ? null : Math.min(1, card.usableGB / card.capacityGB),
     nominalMBps,
+    leastMBps: least === null ? null : toMegabytes(least),
     setRatio: mode?.rate.kind === 'raw' ? mode.rate.ratio : null,
     ratedMBps: card.sustainedMBps,
     outcome: OUTCOMES[test.end],
@@ -98,10 +100,14 @@ export function puzzles(kit: EvidenceKit): readonly Puzzle[] {
     const key = `${one.body.id} ${one.card.id}`;
     if (reading.proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMegabytes(reading.proves)));
   }
-  return all.flatMap(({ one, reading: { ratio } }): readonly Puzzle[] => {
+  return all.flatMap(({ one, reading: { average, least, implied } }): readonly Puzzle[] => {
     const take = oddTake(one);
     if (!take) return [];
     const passed = best.get(`${one.body.id} ${one.card.id}`) ?? 0;
+    // Between what the stated rate is alone and with all that may stand beside it, nothing is odd.
+    const nearest =
+      implied === null || average === null ? null : Math.min(average, Math.max(least ?? average, implied));
+    const ratio = implied === null || nearest === null ? null : implied / nearest;
     const why: PuzzleWhy | null =
       ratio !== null && Math.abs(Math.log(ratio)) > WORTH_A_LOOK
         ? 'numbers'
@@ -128,7 +134,7 @@ export interface CardBracket {
 }
 
 /** What explains a rate and leaves its bytes and seconds as they are: the card really took so much. */
-const REAL: ReadonlySet<string> = new Set([
+export const REAL: ReadonlySet<string> = new Set([
   'agrees',
   'counter-rounding',
   'compression-ratio',

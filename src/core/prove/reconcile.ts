@@ -11,6 +11,8 @@ export interface OddTake {
   readonly usableFraction: number | null;
   /** What the camera is believed to write, MB/s. */
   readonly nominalMBps: number;
+  /** The least it may write on average, MB/s, where nobody told what its stated rate holds; missing: the nominal rate. */
+  readonly leastMBps?: number | null;
   /** The compression the camera was set to, to 1; null where there is none; missing: not known, and any may be meant. */
   readonly setRatio?: number | null;
   /** What the card is known to keep up, MB/s; null: not known. */
@@ -204,7 +206,9 @@ export function reconcile(take: OddTake): Reconciled {
   if (GB === null)
     return { implied: null, ratioToNominal: null, explanations: [], ruledOut: [], buffer, silent: 'no-bytes' };
   const MBps = (GB * 1000) / seconds;
-  const ratio = MBps / nominalMBps;
+  // What is assumed beside the picture is no fault of the take: whatever lies between with and without it agrees.
+  const least = Math.min(nominalMBps, take.leastMBps ?? nominalMBps);
+  const ratio = MBps / Math.min(nominalMBps, Math.max(least, MBps));
   const spread = Math.exp(1.645 * scatterOf(take));
   const causes = causesOf(take, ratio);
   const total = causes.reduce((sum, { belief }) => sum + belief, 0);

@@ -80,7 +80,7 @@ function timedBlocks({ kit, plan, times }: DayInput, faults: DayFault[]): readon
     else if (!mode) faults.push({ code: 'mode-gone', blockId });
     else if (from === null) faults.push({ code: 'no-time', blockId });
     else {
-      const rate = streamRate(mode);
+      const rate = streamRate(mode, body);
       if (!rate.ok) faults.push({ code: 'no-rate', blockId });
       else {
         if (block.turn == null && times.comesTwice(block)) faults.push({ code: 'comes-twice', blockId });

@@ -77,7 +77,7 @@ function cardChanges({ kit, plan, policy }: DayInput, block: PlanBlock, body: Bo
         plan: { ...plan, cardIds: [...plan.cardIds, card.id] },
       }),
     );
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, body);
   const like = kit.cards.find(({ id }) => plan.cardIds.includes(id)) ?? kit.cards[0];
   const beside = body.slots[0]?.accepts[0];
   if (!rate.ok || !beside) return own;
@@ -168,7 +168,7 @@ function blockChanges(
   const changes: Change[] = [];
   const own = body.modes.find(({ id }) => id === block.modeId);
   const rateOf = (mode: Body['modes'][number]): number => {
-    const rate = streamRate(mode);
+    const rate = streamRate(mode, body);
     return rate.ok ? rate.value.average : Number.POSITIVE_INFINITY;
   };
   if (own) {

@@ -328,7 +328,7 @@ function optionsOf(
   const nothing = (why: Impossible): NeedOptions => ({ options: [], serves: offered.map(() => NO_CARD), why });
   if (!body) return nothing({ code: 'no-body' });
   if (!mode) return nothing({ code: 'no-mode' });
-  if (!streamRate(mode).ok) return nothing({ code: 'no-rate' });
+  if (!streamRate(mode, body).ok) return nothing({ code: 'no-rate' });
   const asked: Asked = { body, mode, need, input };
   const ask = asker(asked);
   const candidates = [...owned, ...offered];

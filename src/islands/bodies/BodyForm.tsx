@@ -7,7 +7,7 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
 import { FOLDED } from '../../text/bodies/folded.ts';
-import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { ARRANGEMENT_CHOICES, HOLDS_CHOICES } from '../../ui/choices.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
@@ -119,6 +119,13 @@ export function BodyForm(props: BodyFormProps) {
                 placeholder={`${splitWidth({ slots: body.slots })}, its like slots`}
               />
             )}
+            <ChoiceField
+              label="Stated rates hold"
+              props={field('statedHolds')}
+              data={HOLDS_CHOICES}
+              className={css.wide}
+              unknown="not told: the worse counts"
+            />
           </div>
         </fieldset>
       </Alone>

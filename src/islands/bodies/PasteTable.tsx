@@ -133,7 +133,7 @@ function Reading({
 
 /** How a row was read: name, speeds, the rate as stated in both units, and what it then writes. */
 function OneMode({ mode }: { readonly mode: Mode }) {
-  const { stated, peak } = ratesOf(mode);
+  const { stated, peak } = ratesOf(mode, null);
   return (
     <span className={css.mode}>
       <b>{mode.name}</b> {modeSpeed(mode)}

@@ -13,7 +13,7 @@ export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubjec
   const { planned } = cell;
   const [length, setLength] = useState('');
   const take = takeSeconds(length);
-  const { fastest, slowed, plays } = slowMotion(mode, cell, policy);
+  const { fastest, slowed, plays } = slowMotion(subject, cell, policy);
   if (fastest === null && !slowed) return null;
   return (
     <section aria-label="Slow motion">

@@ -1,7 +1,6 @@
-import { setRatio } from '../../app/prove/proveActions.ts';
 import { modeOfRatio } from '../../app/prove/proveViews.ts';
 import type { Body, Mode } from '../../core/kit/model.ts';
-import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
+import type { Placed, PuzzleWhy } from '../../core/prove/puzzles.ts';
 import type { Reconciled } from '../../core/prove/reconcile.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
@@ -15,14 +14,16 @@ import {
   supportWord,
 } from '../../text/prove/reconcile.ts';
 import { plain } from '../../text/quantity.ts';
-import { useChange } from '../../ui/useChange.ts';
 import { WithTerms } from '../../ui/WithTerms.tsx';
 import css from './Puzzle.module.css';
+import { TakeAnswers } from './TakeAnswers.tsx';
 
 interface PuzzleProps {
   readonly reconciled: Reconciled;
   readonly body: Body;
   readonly mode: Mode | null;
+  /** The take itself. */
+  readonly placed: Placed;
   /** What the card was believed to be written, MB/s. */
   readonly nominalMBps: number;
   /** Why it is worth a look; null: it is looked at all the same. */
@@ -32,9 +33,8 @@ interface PuzzleProps {
 }
 
 /** A result beside what was believed: the ratio, what explains it and how strongly, and what would settle it. */
-export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: PuzzleProps) {
+export function Puzzle({ reconciled, body, mode, placed, nominalMBps, why, onMove }: PuzzleProps) {
   const { implied, ratioToNominal, explanations, ruledOut, buffer, silent } = reconciled;
-  const change = useChange();
   const [first] = explanations;
   const ratio = first?.code === 'compression-ratio' && mode?.rate.kind === 'raw' ? first.to : null;
   const other = ratio !== null && mode ? modeOfRatio(body, mode, ratio) : null;
@@ -82,18 +82,14 @@ export function Puzzle({ reconciled, body, mode, nominalMBps, why, onMove }: Puz
           A clip of it would settle this: <a href="/prove?at=measure&what=clip">measure one</a>.
         </p>
       )}
-      {ratio !== null && mode && (
+      {other && (
         <p className={css.ways}>
-          {other && (
-            <button type="button" className="ink-button" onClick={() => onMove(other.id)}>
-              The take was {modeTitle(other)}
-            </button>
-          )}
-          <button type="button" className="ink-button" onClick={() => void change(() => setRatio(body, mode, ratio))}>
-            Set the mode to {plain(ratio)}:1
+          <button type="button" className="ink-button" onClick={() => onMove(other.id)}>
+            The take was {modeTitle(other)}
           </button>
         </p>
       )}
+      {mode && <TakeAnswers placed={placed} mode={mode} ratio={ratio} />}
     </section>
   );
 }

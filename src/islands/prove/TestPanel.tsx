@@ -101,6 +101,7 @@ export function TestPanel({ kit, entry, isGone, named, why, onDelete, onAgain, o
           nominalMBps={told.nominalMBps}
           body={one.body}
           mode={one.mode}
+          placed={one}
           why={why}
           onMove={(modeId) => void change(() => moveTest(test, modeId, one.body))}
         />

@@ -42,7 +42,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
   const setMode = (id: string | null): void => {
     form.setFieldValue('modeId', id);
     const mode = body?.modes.find((one) => one.id === id);
-    const span = mode ? spanOfMode(mode) : null;
+    const span = mode && body ? spanOfMode(mode, body) : null;
     if (span) form.setFieldValue('rateMbps', [...span]);
   };
   return (

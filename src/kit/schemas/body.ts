@@ -12,6 +12,7 @@ import {
   type LimitStatement,
   type Mode,
   type Slot,
+  STATED_HOLDS,
 } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { BUS_KEYS } from '../../core/standards/buses.ts';
@@ -67,6 +68,7 @@ export const bodySchema = objectOf<Body>({
   firmware: text(120),
   arrangement: oneOf(ARRANGEMENTS).required(),
   splitOver: Joi.number().integer().min(1).max(16).allow(null),
+  statedHolds: oneOf(STATED_HOLDS).allow(null),
   bufferMB: orNull(Joi.number().min(0).max(10_000_000)),
   ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
   slots: listOf<Slot>(slotSchema).unique('id').max(16).required(),

@@ -223,7 +223,7 @@ function readRow(row: PlacedRow, reading: TableReading): RowRead {
       requires: [],
     }),
   );
-  return modes.every((mode) => streamRate(mode).ok) ? { ok: true, modes } : stop('rate', 'rate');
+  return modes.every((mode) => streamRate(mode, null).ok) ? { ok: true, modes } : stop('rate', 'rate');
 }
 
 /** A mode's name: its own words, and where they are missing or tell too little, its size and codec. */

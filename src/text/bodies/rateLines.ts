@@ -64,6 +64,8 @@ export function rateSum(line: RateLine): Sum {
       };
     case 'variable':
       return { working: `× ${plain(line.factor, 2)} peak over average`, result: mb(line), assumed: true };
+    case 'stated-peak':
+      return { working: `peak: at the most what the maker states, ${plain(line.Mbps)} Mb/s`, result: mb(line) };
     case 'fixed':
       return { working: '+ sound and housekeeping', result: mb(line), assumed: line.assumed };
     case 'per-frame':

@@ -128,7 +128,7 @@ function cheapest(question: Question, facts: Extract<Facts, { kind: 'cheapest' }
 }
 
 function minutes({ mode, capacityGB }: Extract<Facts, { kind: 'minutes' }>): Explained {
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, null);
   const planned = plannedOf(mode, capacityGB);
   const room = usableOf(fromGigabytes(capacityGB));
   return {
@@ -161,7 +161,7 @@ function slowMotion(facts: Extract<Facts, { kind: 'slow-motion' }>): Explained {
       ],
       guide: 'slow-motion',
     };
-  const rate = streamRate(facts.mode);
+  const rate = streamRate(facts.mode, null);
   return {
     head: 'The card gets every frame that is captured.',
     sums: rate.ok

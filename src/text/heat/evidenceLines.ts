@@ -27,8 +27,7 @@ const OTHER_DROPPED = ' Another mode that is said to write no faster dropped on 
 /** A card that was filled in the very mode, at a rate that is not the one believed. */
 function filledLine({ contradicts }: Of<'own-tests'>, { seconds, misfit }: Filled, beside: string): Line {
   const short = contradicts ? '' : 'Its own rate falls short of the peak.';
-  const why =
-    misfit === null ? short : `The rate believed cannot be. ${misfitText(misfit)}`;
+  const why = misfit === null ? short : `The rate believed cannot be. ${misfitText(misfit)}`;
   return {
     text: 'Your own take filled the card in this mode',
     figure: `in ${clockText(seconds)}`,

@@ -85,6 +85,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   approved: 'Approved media',
   groupRequires: 'What groups ask for',
   splitOver: 'Split over',
+  statedHolds: 'What stated rates hold',
   heat: 'Heat',
   limits: 'Maker’s recording limits',
   figures: 'Figures',

@@ -1,6 +1,8 @@
+import type { StatedHolds } from '../../core/kit/model.ts';
 import type { InCommon } from '../../core/prove/bracket.ts';
 import type { PuzzleWhy } from '../../core/prove/puzzles.ts';
 import type { Explanation, RuledOut } from '../../core/prove/reconcile.ts';
+import type { TakeRate } from '../../core/prove/takeRate.ts';
 import { assertNever } from '../../core/result.ts';
 import { plain } from '../quantity.ts';
 
@@ -113,6 +115,16 @@ export function ruledOutText({ code, wouldBe }: RuledOut): string {
       return assertNever(code);
   }
 }
+
+/** What a take wrote at, offered as the rate of its mode. */
+export const takeRateText = ({ MBps, low, high }: Pick<TakeRate, 'MBps' | 'low' | 'high'>): string =>
+  `This take wrote ${plain(MBps, 1)}${NBSP}MB/s (${plain(low, 1)} to ${plain(high, 1)}).`;
+
+/** What a file says of the stated rates of its body. */
+export const holdsText = (holds: StatedHolds, body: string): string =>
+  holds === 'everything'
+    ? `It is the stated rate to the byte: nothing is added for sound and the like by ${body}.`
+    : `It is the stated rate and what stands beside the picture: ${body} states the picture alone.`;
 
 /** A share of belief, never told as certain. */
 export const supportText = (support: number): string =>

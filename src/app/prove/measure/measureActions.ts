@@ -26,6 +26,7 @@ import { database } from '../../kit/database.ts';
 import { today } from '../../kit/today.ts';
 import { type Written, write } from '../../kit/write.ts';
 import type { ClipItem } from './clips.ts';
+import { withMeasured } from './withMeasured.ts';
 
 /** What reading back found, in words. */
 interface Fault {
@@ -138,12 +139,6 @@ export const takeFigures = (card: Card, offered: readonly OfferedFigure[]): Prom
       },
     })),
   ]);
-
-/** A mode with the rate of a clip; what it had from elsewhere is kept beside it, an earlier clip is not. */
-function withMeasured(mode: Mode, rate: ModeRate): Mode {
-  const others = [mode.rate, ...(mode.otherRates ?? [])].filter(({ source }) => source !== 'measured');
-  return { ...mode, rate, otherRates: others };
-}
 
 export const setMeasured = (body: Body, mode: Mode, rate: ModeRate): Promise<Written> =>
   write(CHANGE_TEXT.rateMeasured(mode.name), [

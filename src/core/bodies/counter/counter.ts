@@ -65,7 +65,7 @@ function readingsOf(body: Pick<Body, 'modes'>, counters: readonly CounterReading
     // A rate that was itself read off the counter would only prove itself.
     const rate =
       mode && mode.rate.kind !== 'counter'
-        ? streamRate({ ...mode, overhead: { fixedMbps: 0, perFrameKB: 0 }, sound: null, proxyMbps: null })
+        ? streamRate({ ...mode, overhead: { fixedMbps: 0, perFrameKB: 0 }, sound: null, proxyMbps: null }, null)
         : null;
     if (!mode || !rate?.ok) return [];
     return [{ at, mode, reading, picture: rate.value.average, fps: exactFrameRate(mode.captureFps ?? mode.fps) }];

@@ -9,12 +9,12 @@ const mode = aMode({ fps: 24, rate: { kind: 'stated', Mbps: 240, is: 'maximum' }
 
 describe('the highest capture speed a floor covers', () => {
   it('240 Mb/s at 24 is 1.25 MB a frame: 90 MB/s covers 72 a second', () => {
-    expect(highestCapture(mode, floor(90), none)).toBe(72);
-    expect(highestCapture(mode, floor(89.9), none)).toBe(71);
+    expect(highestCapture(mode, floor(90), none, null)).toBe(72);
+    expect(highestCapture(mode, floor(89.9), none, null)).toBe(71);
   });
 
   it('keeps the headroom', () => {
-    expect(highestCapture(mode, floor(90), 200 as PerMille)).toBe(60);
+    expect(highestCapture(mode, floor(90), 200 as PerMille, null)).toBe(60);
   });
 
   it('reads a rate stated for the captured speed back to the recorded one', () => {
@@ -23,13 +23,13 @@ describe('the highest capture speed a floor covers', () => {
       captureFps: 120,
       rate: { kind: 'stated', Mbps: 1200, is: 'maximum', at: 'captured' } as const,
     };
-    expect(highestCapture(captured, floor(90), none)).toBe(72);
+    expect(highestCapture(captured, floor(90), none, null)).toBe(72);
   });
 
   it('is none where the recorded speed is not covered or there is no rate', () => {
-    expect(highestCapture(mode, floor(20), none)).toBeNull();
+    expect(highestCapture(mode, floor(20), none, null)).toBeNull();
     expect(
-      highestCapture(aMode({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: null }), floor(90), none),
+      highestCapture(aMode({ rate: { kind: 'raw', bitsPerPixel: 12, ratio: 3 }, width: null }), floor(90), none, null),
     ).toBeNull();
   });
 });

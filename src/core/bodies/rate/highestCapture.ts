@@ -1,6 +1,6 @@
 import type { Mode } from '../../kit/model.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
-import { bestRate, streamRate } from './streamRate.ts';
+import { bestRate, type RateContext, streamRate } from './streamRate.ts';
 
 /** Fastest capture asked about, frames a second. */
 const LIMIT = 20_000;
@@ -11,11 +11,11 @@ const LIMIT = 20_000;
  *
  * @returns null where not even the recorded speed is covered, or the mode has no rate
  */
-export function highestCapture(mode: Mode, floor: BytesPerSecond, headroom: PerMille): number | null {
+export function highestCapture(mode: Mode, floor: BytesPerSecond, headroom: PerMille, of: RateContext): number | null {
   // What a counter shows is the whole of one mode: it says nothing of other speeds.
   if (bestRate(mode).kind === 'counter') return null;
   const holds = (captureFps: number): boolean => {
-    const rate = streamRate({ ...mode, rate: atRecorded(mode), otherRates: [], captureFps });
+    const rate = streamRate({ ...mode, rate: atRecorded(mode), otherRates: [], captureFps }, of);
     return rate.ok && floor * 1000 >= rate.value.peak * (1000 + headroom);
   };
   let low = Math.floor(mode.fps);

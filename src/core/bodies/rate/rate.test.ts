@@ -7,7 +7,7 @@ import { playbackLength } from './playback.ts';
 import { streamRate } from './streamRate.ts';
 
 function rateOf(change: Partial<Mode>) {
-  const rate = streamRate(aMode(change));
+  const rate = streamRate(aMode(change), null);
   if (!rate.ok) throw new Error(JSON.stringify(rate.error));
   return rate.value;
 }
@@ -29,6 +29,45 @@ describe('streamRate', () => {
     expect(rate.peak).toBe(30_750_000);
     expect(rate.lines.map(({ code }) => code)).toEqual(['stated', 'fixed', 'per-frame']);
     expect(rate.lines.at(-1)).toMatchObject({ assumed: true, KB: 20 });
+  });
+
+  it('adds nothing where the body is known to state all, and says the least where nobody told', () => {
+    const mode = aMode({ rate: stated(240), fps: 25, overhead: null, proxyMbps: 8 });
+    const of = (statedHolds: 'everything' | 'picture' | null) => {
+      const rate = streamRate(mode, { statedHolds });
+      if (!rate.ok) throw new Error('no rate');
+      return rate.value;
+    };
+    // A viewing proxy is a file of its own: 240 + 8, and 246 + 8.
+    expect(of('everything')).toMatchObject({ peak: 31_000_000, average: 31_000_000, leastAverage: 31_000_000 });
+    expect(of('picture')).toMatchObject({ peak: 31_750_000, leastAverage: 31_750_000 });
+    expect(of(null)).toMatchObject({ peak: 31_750_000, average: 31_750_000, leastAverage: 31_000_000 });
+    // What was entered is known, and computed rates are of the picture alone.
+    const entered = streamRate({ ...mode, overhead: { fixedMbps: 4, perFrameKB: 0 } }, null);
+    expect(entered.ok && entered.value.leastAverage).toBe(31_500_000);
+    const framed = streamRate(aMode({ rate: { kind: 'frame', bytesPerFrame: 1_000_000 }, overhead: null }), {
+      statedHolds: 'everything',
+    });
+    expect(framed.ok && framed.value.lines.some(({ code }) => code === 'per-frame')).toBe(true);
+  });
+
+  it('keeps the maker’s maximum as the peak of what was measured as an average', () => {
+    const measured = { ...stated(300, 'average'), source: 'measured', at: 'captured' } as const;
+    const maker = { ...stated(600), source: 'maker' } as const;
+    // 600 + 2 + 25 × 0.16 = 606 Mb/s at the most; minutes by the 300 that were measured.
+    const rate = rateOf({ fps: 25, overhead: null, rate: measured, otherRates: [maker] });
+    expect(rate).toMatchObject({ peak: 75_750_000, average: 37_500_000, pictureAverage: 37_500_000 });
+    expect(rate.lines.at(-1)).toMatchObject({ code: 'stated-peak', Mbps: 600 });
+    // Whichever of the two stands first.
+    expect(rateOf({ fps: 25, overhead: null, rate: maker, otherRates: [measured] }).peak).toBe(75_750_000);
+    // More than the maker states was measured: that is the least of its peak.
+    const more = rateOf({ fps: 25, overhead: null, rate: { ...measured, Mbps: 640 }, otherRates: [maker] });
+    expect(more.peak).toBe(80_000_000);
+    // A measured peak may stand alone; an average that a maker states displaces nothing.
+    const peak = { ...measured, is: 'maximum', Mbps: 320 } as const;
+    expect(rateOf({ rate: peak, otherRates: [maker] }).peak).toBe(40_000_000);
+    const average = { ...stated(600, 'average'), source: 'maker' } as const;
+    expect(rateOf({ rate: measured, otherRates: [average] }).peak).toBe(45_000_000);
   });
 
   it('assumes beside the picture never more than 15 % of it', () => {
@@ -151,7 +190,7 @@ describe('streamRate', () => {
 
   it('refuses amounts that cannot be, naming the field to correct', () => {
     const fieldOf = (change: Partial<Mode>) => {
-      const found = streamRate(aMode(change));
+      const found = streamRate(aMode(change), null);
       return found.ok ? null : found.error.code === 'amount' ? found.error.field : found.error.code;
     };
     const none = { overhead: { fixedMbps: 0, perFrameKB: 0 } };
@@ -218,7 +257,7 @@ describe('streamRate', () => {
     [{ rate: stated(0) }, { code: 'amount', field: 'rate' }],
     [{ rate: stated(9_000_000) }, { code: 'amount', field: 'rate' }],
   ] as const)('refuses %j', (change, error) => {
-    expect(streamRate(aMode(change as Partial<Mode>))).toMatchObject({ ok: false, error });
+    expect(streamRate(aMode(change as Partial<Mode>), null)).toMatchObject({ ok: false, error });
   });
 });
 

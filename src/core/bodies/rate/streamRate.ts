@@ -1,4 +1,4 @@
-import { type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../../kit/model.ts';
+import { type Body, type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { ASSUMED, MOST_ASSUMED_BESIDE } from '../../standards/assumptions.ts';
 import { type AmountRefusal, rate } from '../../units/amount.ts';
@@ -41,6 +41,8 @@ export type RateLine =
       readonly highMbps: number;
       readonly bytesPerSecond: number;
     }
+  /** What was measured is an average: its peak is what the maker states, held above it. */
+  | { readonly code: 'stated-peak'; readonly Mbps: number; readonly bytesPerSecond: number }
   /** What is assumed beside the picture, held at its most. */
   | { readonly code: 'beside-capped'; readonly share: number; readonly bytesPerSecond: number }
   | { readonly code: 'variable'; readonly factor: number; readonly bytesPerSecond: number }
@@ -74,6 +76,11 @@ export interface StreamRate {
   readonly peak: BytesPerSecond;
   /** Average of everything written: what fills a card. */
   readonly average: BytesPerSecond;
+  /**
+   * The least that may be written on average: below `average` where nobody told whether the stated rate holds sound and
+   * metadata.
+   */
+  readonly leastAverage: BytesPerSecond;
   readonly lines: readonly RateLine[];
 }
 
@@ -130,8 +137,14 @@ function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefu
 /** Where a rate comes from, when it does not say. */
 const sourceOf = (given: ModeRate): RateSource => given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
 
-/** Whether a rate was read off what the body wrote, so that sound and metadata are in it already. */
-const holdsEverything = (given: ModeRate): boolean => given.kind === 'counter' || sourceOf(given) === 'measured';
+/** What a rate is read with besides its mode: what its body is known to state. */
+export type RateContext = Pick<Body, 'statedHolds'> | null;
+
+/** Whether a rate was read off what the body wrote, or is known to state it all: sound and metadata are in it already. */
+const holdsEverything = (given: ModeRate, of: RateContext): boolean =>
+  given.kind === 'counter' ||
+  sourceOf(given) === 'measured' ||
+  (given.kind === 'stated' && of?.statedHolds === 'everything');
 
 /** The rate from the best source: own clips before the maker's table before arithmetic before a sister body. */
 export function bestRate({ rate: first, otherRates }: Pick<Mode, 'rate' | 'otherRates'>): ModeRate {
@@ -159,8 +172,13 @@ const proxyLine = ({ proxyMbps }: Mode): readonly RateLine[] =>
  * assumed never comes to more than 15 % of the picture's average [A]; what is entered is taken as entered. A rate
  * measured from files, or read off the counter, holds it all but a proxy in a file of its own.
  */
-function besideLines(mode: Mode, given: ModeRate, fps: number, average: number): readonly RateLine[] {
-  if (holdsEverything(given)) return given.kind === 'counter' ? [] : proxyLine(mode);
+function besideLines(
+  mode: Mode,
+  { given, of }: { readonly given: ModeRate; readonly of: RateContext },
+  fps: number,
+  average: number,
+): readonly RateLine[] {
+  if (holdsEverything(given, of)) return given.kind === 'counter' ? [] : proxyLine(mode);
   const lines: RateLine[] = [];
   const { sound, overhead } = mode;
   if (sound) {
@@ -186,12 +204,14 @@ function besideLines(mode: Mode, given: ModeRate, fps: number, average: number):
  *
  * A stated rate with a capture speed above the recorded one is multiplied by capture ÷ recorded, unless the rate says
  * it was stated for the captured speed (`at: "captured"`). Raw geometry and fixed frames count captured frames.
- * Rounded up to a whole byte a second.
+ * A measured average fills the card; the peak then stays the maker's maximum where one is stated. Rounded up to a whole byte
+ * a second.
  *
  * @param mode - a mode of the kit; rates > 0 and at most 10^12 B/s
+ * @param of - its body, for what its stated rates hold; null where there is none
  * @returns the rates; or `missing` (raw without a picture size), or `amount` with the field that is out of range
  */
-export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
+export function streamRate(mode: Mode, of: RateContext): Result<StreamRate, RateRefusal> {
   const recorded = exactFrameRate(mode.fps);
   const captured = mode.captureFps === null ? recorded : exactFrameRate(mode.captureFps);
   const given = bestRate(mode);
@@ -212,18 +232,56 @@ export function streamRate(mode: Mode): Result<StreamRate, RateRefusal> {
   const factor = peakFactor(given);
   const picture = average * factor;
   if (factor !== 1) lines.push({ code: 'variable', factor, bytesPerSecond: picture });
-  const beside = besideLines(mode, given, captured, average);
+  const beside = besideLines(mode, { given, of }, captured, average);
   const added = beside.reduce((sum, line) => sum + line.bytesPerSecond, 0);
-  return checked({ picture, pictureAverage: average, peak: picture + added, average: average + added }, [
+  const told = maximumBeside(mode, given, of);
+  if (told) {
+    const peak = Math.max(told.peak, average + added);
+    const line: RateLine = { code: 'stated-peak', Mbps: told.Mbps, bytesPerSecond: peak };
+    const whole = { picture: Math.max(told.picture, average), pictureAverage: average, peak, average: average + added };
+    return checked({ ...whole, leastAverage: average + added }, [
+      ...lines.filter(({ code }) => code !== 'variable'),
+      ...beside,
+      line,
+    ]);
+  }
+  const isUntold = given.kind === 'stated' && of?.statedHolds == null && mode.overhead === null && !mode.sound;
+  const proxy = beside.reduce((sum, line) => sum + (line.code === 'proxy' ? line.bytesPerSecond : 0), 0);
+  const leastAverage = average + (isUntold ? proxy : added);
+  return checked({ picture, pictureAverage: average, peak: picture + added, average: average + added, leastAverage }, [
     ...lines,
     ...beside,
   ]);
 }
 
+/**
+ * What the maker states a mode writes at the most, where all that was measured of it is an average: a calm clip is no
+ * promise that no other scene needs more. Null where none is stated, or where a peak itself was measured.
+ */
+function maximumBeside(
+  mode: Mode,
+  given: ModeRate,
+  of: RateContext,
+): { readonly Mbps: number; readonly picture: number; readonly peak: number } | null {
+  if (given.kind !== 'stated' || given.is !== 'average' || sourceOf(given) !== 'measured') return null;
+  const stated = [mode.rate, ...(mode.otherRates ?? [])].find(
+    (one) => one.kind === 'stated' && one.is !== 'average' && sourceOf(one) === 'maker',
+  );
+  if (stated?.kind !== 'stated') return null;
+  const rate = streamRate({ ...mode, rate: stated, otherRates: [] }, of);
+  return rate.ok ? { Mbps: stated.Mbps, picture: rate.value.picture, peak: rate.value.peak } : null;
+}
+
 const statedForCapture = (given: ModeRate): boolean => given.kind === 'stated' && given.at === 'captured';
 
 /** Which field of a mode to correct where an amount is out of range. */
-const FIELD_OF = { picture: 'rate', pictureAverage: 'rate', peak: 'overhead', average: 'overhead' } as const;
+const FIELD_OF = {
+  picture: 'rate',
+  pictureAverage: 'rate',
+  peak: 'overhead',
+  average: 'overhead',
+  leastAverage: 'overhead',
+} as const;
 
 type Amounts = Readonly<Record<keyof typeof FIELD_OF, number>>;
 

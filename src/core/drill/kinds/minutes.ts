@@ -23,7 +23,7 @@ const MBPS: Readonly<Record<Level, readonly number[]>> = {
 
 /** Minutes that a card of this size lasts, planned as the board plans them; null without a rate. */
 export function plannedOf(mode: Mode, capacityGB: number): number | null {
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, null);
   if (!rate.ok) return null;
   const label = fromGigabytes(capacityGB);
   return plannedMinutes(usableOf(label), rate.value.average, labelMinutes(label, rate.value.pictureAverage));
@@ -36,7 +36,7 @@ export function makeMinutes({ random, level, slip }: Making): Draft | null {
   const mode = aMode(Mbps, variable ? { rate: { kind: 'stated', Mbps, is: 'average' } } : {});
   const capacityGB = pick(random, SIZES[level]);
   const right = plannedOf(mode, capacityGB);
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, null);
   if (right === null || !rate.ok || right < 10 || right > 600) return null;
   const off: readonly (readonly [Slip, number])[] = [
     ['factor-eight', Math.floor(right / 8)],

@@ -48,7 +48,7 @@ function rateQuestion({ random, level, slip }: Making): Draft | null {
   const Mbps = pick(random, MBPS[level]);
   const [fps, captureFps] = pick(random, PAIRS[level]);
   const mode = aMode(Mbps, { fps, captureFps });
-  const rate = streamRate(mode);
+  const rate = streamRate(mode, null);
   if (!rate.ok) return null;
   const right = rate.value.picture / 125_000;
   const off: readonly (readonly [Slip, number])[] = [

@@ -216,7 +216,7 @@ function slip(ask: Ask, cell: Cell | null, headroom: PerMille): BytesPerSecond |
  * @returns the answer; or `rate-out-of-range` when the computed rate is absurd
  */
 export function answerAsk(ask: Ask, policy: Policy): Result<Answer, AskRefusal> {
-  const rate = streamRate(ask.mode);
+  const rate = streamRate(ask.mode, null);
   if (!rate.ok) return err({ code: 'rate-out-of-range', field: rate.error.field });
   const sized = ask.card !== null && ask.card.capacity !== null;
   const card = ask.card ? cardFromLabel(ask.card, ask.card.capacity ?? standIn(ask), ask) : null;

@@ -226,8 +226,9 @@ export function ownTestsRule(tests: readonly Test[], asked: TestQuestion): Tests
       if (speaksFor(one.test, slot, pair).pass) (end === 'full' ? full : stopped).push(one);
     } else if (end === 'dropped' && against(one, asked) && speaksFor(one.test, slot, pair).drop) drops.push(one);
   }
-  const isPass = ({ reading }: Read): boolean => reading.proves !== null && reading.proves >= need;
   const isOwn = ({ test }: Read): boolean => test.modeId === mode.id;
+  const isPass = (one: Read): boolean =>
+    (isOwn(one) && one.reading.provesMode) || (one.reading.proves !== null && one.reading.proves >= need);
   const standing = drops.filter((drop) => !isOver(drop, full, mode.id));
   // A card that was filled in this very mode since it last dropped in it.
   const ownFills = full.filter(

@@ -44,7 +44,7 @@ function ofTest(test: Test, bodies: readonly Body[], room: number): Between {
   if (test.end === 'full') return { low: room, high: room };
   const body = bodies.find(({ id }) => id === test.bodyId);
   const mode = body?.modes.find(({ id }) => id === test.modeId);
-  const rate = mode ? streamRate(mode) : null;
+  const rate = mode && body ? streamRate(mode, body) : null;
   const MBps = test.writtenMBps ?? (rate?.ok && body ? toMegabytes(rate.value.average) / sharesOf(body) : null);
   if (MBps === null) return { low: 0, high: room * takes };
   const GB = Math.min(room, (MBps * test.seconds) / 1000) * takes;

@@ -205,7 +205,7 @@ describe('a pasted table', () => {
     ]);
     const written = (chosen: Chosen) =>
       rowsOf(text, { two: 'slow', ...chosen }).map((row) => {
-        const rate = row.ok ? streamRate({ ...row.mode, overhead: { fixedMbps: 0, perFrameKB: 0 } }) : null;
+        const rate = row.ok ? streamRate({ ...row.mode, overhead: { fixedMbps: 0, perFrameKB: 0 } }, null) : null;
         return rate?.ok ? rate.value.peak / 125_000 : null;
       });
     expect(written({ at: 'captured' })).toEqual([240, 280, 100]);
