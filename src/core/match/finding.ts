@@ -7,7 +7,7 @@ import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
 import type { Mark, Promising } from '../standards/marks.ts';
 import type { BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
-import type { Misfit } from './testReading.ts';
+import type { Misfit } from './misfit.ts';
 import type { Verdict } from './verdict.ts';
 
 /** pass: holds · note: holds, worth knowing · short: does not hold · block: cannot be · unknown: nothing known. */

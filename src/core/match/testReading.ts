@@ -4,22 +4,8 @@ import { RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGigabytes, fromMegabytes } from '../units/convert.ts';
 import { usable } from './minutes/minutes.ts';
+import type { Misfit } from './misfit.ts';
 import { sharesOf } from './seats.ts';
-
-/** The likely reason why the numbers of a test cannot all be true. */
-export type Misfit =
-  /** No length at all. */
-  | { readonly code: 'no-time' }
-  /** Sixty times off: hours read as minutes, or minutes as seconds. */
-  | { readonly code: 'clock'; readonly too: 'short' | 'long' }
-  | { readonly code: 'bits-or-bytes' }
-  | { readonly code: 'split'; readonly cards: number }
-  | { readonly code: 'ratio'; readonly ratio: number }
-  | { readonly code: 'capture-speed' }
-  /** Faster than the mode writes: the card was not empty, or the time is too short. */
-  | { readonly code: 'not-empty' }
-  /** Slower than the mode writes: another mode, a rate that varies, or a time too long. */
-  | { readonly code: 'other-rate' };
 
 /** What the numbers of one test say, before any mode is asked about. */
 export interface TestReading {

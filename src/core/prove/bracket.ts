@@ -59,42 +59,63 @@ export function heldLonger(takes: readonly Pick<PaceTake, 'outcome' | 'seconds'>
 export interface Drop {
   readonly GB: number;
   readonly seconds: number;
+  /** What its mode asked for, MB/s; null: not known. */
+  readonly demandMBps: number | null;
+  /** Whether its bytes were read off its clip: those worked out from its mode's rate say nothing of a rate of their own. */
+  readonly isMeasured: boolean;
 }
 
 /** What several drops have in common. */
 export interface InCommon {
-  /** Same bytes: a fast cache. Same time: heat. Same rate: the link. Null where the data do not say. */
+  /** Same bytes: a fast cache. Same time: heat. Same rate: the link. Null where the data do not tell one from the others. */
   readonly cause: 'cache' | 'heat' | 'link' | null;
-  /** How many times tighter they agree in that than in the next; 1 where nothing is told. */
+  /** How many times likelier what is named makes these drops than chance does; 1 where nothing is told. */
   readonly strength: number;
 }
 
-/** Times tighter before a cause is named [A]. */
-const CLEARLY = 2;
+type Cause = NonNullable<InCommon['cause']>;
 
-/** Spread of the logarithms: how alike values are whatever their size. */
-function spreadOf(values: readonly number[]): number {
+/** How alike drops of one cause are in what they share, as a standard deviation of logarithms [A]: heat scatters the most. */
+const SCATTER = { cache: 0.05, heat: 0.07, link: 0.05 } as const satisfies Readonly<Record<Cause, number>>;
+/** The same of drops that have nothing in common [A]. */
+const BY_CHANCE = 0.6;
+/** Times likelier than chance, and than every other cause, before a cause is named [A]. */
+const NAMED_FROM = 8;
+/** Rates further apart than this are two [A]. */
+const TWO_RATES = 0.1;
+
+/** How many times likelier values are that share one size than values by chance, whatever that size is. */
+function likelierThanChance(values: readonly number[], scatter: number): number {
   const logs = values.map(Math.log);
   const mean = logs.reduce((sum, one) => sum + one, 0) / logs.length;
-  return Math.sqrt(logs.reduce((sum, one) => sum + (one - mean) ** 2, 0) / logs.length);
+  const squares = logs.reduce((sum, one) => sum + (one - mean) ** 2, 0);
+  return (BY_CHANCE / scatter) ** (logs.length - 1) * Math.exp((-squares / 2) * (scatter ** -2 - BY_CHANCE ** -2));
+}
+
+/** Whether what was asked of the card differed: drops of one rate agree in bytes and seconds alike, whatever the cause. */
+function haveTwoRates(drops: readonly Drop[]): boolean {
+  const rates = drops.map(({ GB, seconds, demandMBps }) => demandMBps ?? (GB * 1000) / seconds);
+  return Math.log(Math.max(...rates) / Math.min(...rates)) > TWO_RATES;
 }
 
 /**
- * Cache, heat or link, by what drops have in common. One drop says nothing, and drops of one rate cannot tell bytes from
- * seconds: then a test at another rate decides.
+ * Cache, heat or link, by what drops have in common: named where it makes them far likelier than chance and every other cause
+ * do. One drop says nothing, and drops of one rate cannot tell bytes from seconds, nor show a rate of their own: then a test at
+ * another rate decides.
  */
 export function inCommon(drops: readonly Drop[]): InCommon {
   const known = drops.filter(({ GB, seconds }) => GB > 0 && seconds > 0);
-  if (known.length < 2) return { cause: null, strength: 1 };
-  // Nothing is noted more exactly than this.
-  const least = 0.01;
-  const spreads = [
-    { cause: 'cache' as const, spread: spreadOf(known.map(({ GB }) => GB)) },
-    { cause: 'heat' as const, spread: spreadOf(known.map(({ seconds }) => seconds)) },
-    { cause: 'link' as const, spread: spreadOf(known.map(({ GB, seconds }) => GB / seconds)) },
-  ].sort((a, b) => a.spread - b.spread);
-  const [tightest, next] = spreads;
-  if (!tightest || !next) return { cause: null, strength: 1 };
-  const strength = Math.max(least, next.spread) / Math.max(least, tightest.spread);
-  return strength >= CLEARLY ? { cause: tightest.cause, strength } : { cause: null, strength };
+  if (known.length < 2 || !haveTwoRates(known)) return { cause: null, strength: 1 };
+  const values: readonly (readonly [Cause, readonly number[]])[] = [
+    ['cache', known.map(({ GB }) => GB)],
+    ['heat', known.map(({ seconds }) => seconds)],
+    ['link', known.every(({ isMeasured }) => isMeasured) ? known.map(({ GB, seconds }) => GB / seconds) : []],
+  ];
+  const [first, next] = values
+    .filter(([, all]) => all.length > 0)
+    .map(([cause, all]) => ({ cause, times: likelierThanChance(all, SCATTER[cause]) }))
+    .sort((a, b) => b.times - a.times);
+  if (!first || first.times < NAMED_FROM || first.times < NAMED_FROM * (next?.times ?? 0))
+    return { cause: null, strength: 1 };
+  return { cause: first.cause, strength: first.times };
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { factor, seeded } from '../heat/writepath/random.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
-import { bracket, heldLonger, inCommon, type PaceTake } from './bracket.ts';
+import { bracket, type Drop, heldLonger, inCommon, type PaceTake } from './bracket.ts';
 import { type OddTake, reconcile } from './reconcile.ts';
 
 const take = (change: Partial<OddTake>): OddTake => ({
@@ -14,6 +15,14 @@ const take = (change: Partial<OddTake>): OddTake => ({
   ...change,
 });
 const first = (change: Partial<OddTake>) => reconcile(take(change)).explanations[0];
+
+/** A drop whose bytes were read off its clip; asked for as fast as it wrote where nothing else is said. */
+const drop = (GB: number, seconds: number, demandMBps = (GB * 1000) / seconds, isMeasured = true): Drop => ({
+  GB,
+  seconds,
+  demandMBps,
+  isMeasured,
+});
 
 describe('a result that looks impossible', () => {
   it('implies a rate from a full card, or from the bytes of a clip', () => {
@@ -224,22 +233,53 @@ describe('what drops have in common', () => {
       ],
     ],
   ] as const)('%s', (cause, drops) => {
-    expect(inCommon(drops.map(([GB, seconds]) => ({ GB, seconds }))).cause).toBe(cause);
+    expect(inCommon(drops.map(([GB, seconds], at) => drop(GB, seconds, 700 + 300 * at))).cause).toBe(cause);
   });
 
   it('one drop, or several of one rate and length, say nothing', () => {
-    expect(inCommon([{ GB: 200, seconds: 250 }]).cause).toBeNull();
-    expect(
-      inCommon([
-        { GB: 200, seconds: 250 },
-        { GB: 201, seconds: 251 },
-      ]).cause,
-    ).toBeNull();
-    expect(
-      inCommon([
-        { GB: 0, seconds: 0 },
-        { GB: 5, seconds: 9 },
-      ]).cause,
-    ).toBeNull();
+    expect(inCommon([drop(200, 250)]).cause).toBeNull();
+    expect(inCommon([drop(200, 250), drop(201, 251)]).cause).toBeNull();
+    expect(inCommon([drop(0, 0), drop(5, 9)]).cause).toBeNull();
+  });
+
+  it('two takes of one mode agree in their rate by construction: no link is named', () => {
+    // The same mode, 1515 and 916 GB by its rate.
+    expect(inCommon([drop(1515, 3030, 500, false), drop(916, 1832, 500, false)])).toEqual({ cause: null, strength: 1 });
+    expect(inCommon([drop(1515, 3030, 500), drop(916, 1832, 500)]).cause).toBeNull();
+    // Two modes that wrote the same, though they asked for more: the link.
+    expect(inCommon([drop(100, 200, 800), drop(300, 600, 650)]).cause).toBe('link');
+    expect(inCommon([drop(100, 200, 800, false), drop(300, 600, 650)]).cause, 'not measured').toBeNull();
+    // 1515 and 916 GB are no bytes in common.
+    expect(inCommon([drop(1515, 2000, 757), drop(916, 2600, 352)]).cause).toBeNull();
+  });
+
+  it('of drawn logs with a known cause is right, or silent', () => {
+    const random = seeded(7);
+    const spread = (of: number, by: number): number => of * factor(random, by);
+    const told = { right: 0, wrong: 0, silent: 0 };
+    for (let log = 0; log < 900; log += 1) {
+      const cause = (['cache', 'heat', 'link'] as const)[log % 3] ?? 'cache';
+      const [bytes, time, pace] = [spread(200, 0.8), spread(600, 0.8), spread(300, 0.4)];
+      const drops = Array.from({ length: 3 + (log % 3) }, (): Drop => {
+        const rate = pace * (1.2 + 2 * random());
+        if (cause === 'cache') {
+          const GB = spread(bytes, 0.03);
+          return drop(GB, (GB * 1000) / rate, rate);
+        }
+        const seconds = cause === 'heat' ? spread(time, 0.06) : spread(time, 0.7);
+        return drop((seconds * (cause === 'heat' ? rate : spread(pace, 0.02))) / 1000, seconds, rate);
+      });
+      const found = inCommon(drops).cause;
+      told[found === null ? 'silent' : found === cause ? 'right' : 'wrong'] += 1;
+    }
+    expect(told.right / (told.right + told.wrong)).toBeGreaterThan(0.97);
+    expect(told.right).toBeGreaterThan(900 * 0.8);
+    // Drops that have nothing in common are given a cause by chance in few logs.
+    let named = 0;
+    for (let log = 0; log < 600; log += 1) {
+      const drops = Array.from({ length: 3 }, () => drop(spread(200, 0.6), spread(600, 0.6), 100 + 900 * random()));
+      if (inCommon(drops).cause !== null) named += 1;
+    }
+    expect(named / 600).toBeLessThan(0.1);
   });
 });

@@ -1,3 +1,4 @@
+import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card, Clearing, Mode, Retest, Test } from '../kit/model.ts';
 import { board } from '../match/board.ts';
 import type { Cell } from '../match/cell.ts';
@@ -99,6 +100,20 @@ const testOf = (
   ...more,
 });
 
+/** What a mode asks for without what is only assumed beside its picture: that makes no mode the worse of two. */
+const asked = new WeakMap<Body, Map<string, number>>();
+
+function asks({ mode, body }: Answered): number {
+  const ofBody = asked.get(body) ?? new Map<string, number>();
+  asked.set(body, ofBody);
+  const known = ofBody.get(mode.id);
+  if (known !== undefined) return known;
+  const rate = streamRate(mode, { statedHolds: body.statedHolds ?? 'everything' });
+  const peak = rate.ok ? rate.value.peak : 0;
+  ofBody.set(mode.id, peak);
+  return peak;
+}
+
 /** What the answers of one body on one card still want. */
 function wanted(
   answers: readonly Answered[],
@@ -110,10 +125,7 @@ function wanted(
   const open = answers.filter(({ cell }) => isOpen(cell) && cell.need !== null && !cell.doubted);
   // Beyond what a bus or the body can carry nothing is worth a card's wear.
   const possible = open.filter(({ cell }) => cell.ceiling === null || (cell.need ?? 0) <= cell.ceiling);
-  const worst = possible.reduce<Answered | null>(
-    (most, one) => (most && (most.cell.need ?? 0) >= (one.cell.need ?? 0) ? most : one),
-    null,
-  );
+  const worst = possible.reduce<Answered | null>((most, one) => (most && asks(most) >= asks(one) ? most : one), null);
   if (worst) found.push(testOf(worst, { code: 'worst-mode' }, { decides: possible.length }));
   let past: Answered | null = null;
   for (const one of answers) {

@@ -3,7 +3,7 @@ import { RANGES } from '../kit/ranges.ts';
 import { sharesOf } from '../match/seats.ts';
 import { readTest } from '../match/testReading.ts';
 import { toMegabytes } from '../units/convert.ts';
-import { type Bracket, bracket, type InCommon, inCommon, type PaceTake } from './bracket.ts';
+import { type Bracket, bracket, type Drop, type InCommon, inCommon, type PaceTake } from './bracket.ts';
 import { type OddTake, type Reconciled, reconcile, type TakeOutcome } from './reconcile.ts';
 
 /** What tests are looked at with. */
@@ -170,10 +170,11 @@ const groupBy = <T>(all: readonly T[], key: (one: T) => string): ReadonlyMap<str
 };
 
 /** Bytes written until a drop, GB: its clip, else what the mode writes over its seconds. */
-function droppedAt(one: Placed): { readonly GB: number; readonly seconds: number } | null {
+function droppedAt(one: Placed): Drop | null {
   const rate = demandedMBps(one);
   const GB = one.test.clipGB ?? (rate === null ? null : (rate * one.test.seconds) / 1000);
-  return GB === null || !(GB > 0) || !(one.test.seconds > 0) ? null : { GB, seconds: one.test.seconds };
+  if (GB === null || !(GB > 0) || !(one.test.seconds > 0)) return null;
+  return { GB, seconds: one.test.seconds, demandMBps: rate, isMeasured: one.test.clipGB != null };
 }
 
 /** The bracket of every card that was tested, a body and a card at a time, in the order of the log. */

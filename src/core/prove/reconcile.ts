@@ -109,6 +109,7 @@ const BEFORE = {
   agrees: 0.4,
   ratio: 0.2,
   variable: 0.12,
+  variableNoted: 0.6,
   beside: 0.08,
   split: 0.06,
   gib: 0.04,
@@ -128,6 +129,10 @@ function ratioChanges(set: number | null | undefined): readonly { readonly from:
   );
 }
 
+/** That a rate follows the picture: likely where it was noted so, possible of what is no fixed compression, and out of the question where it was noted as held. */
+const variableBelief = ({ varies }: OddTake, set: number | null): number =>
+  varies === true ? BEFORE.variableNoted : varies === false || set !== null ? 0 : BEFORE.variable;
+
 function causesOf(take: OddTake, ratio: number): readonly Cause[] {
   const scatter = scatterOf(take);
   const at = (expected: number): number => fits(ratio, expected, scatter);
@@ -145,7 +150,7 @@ function causesOf(take: OddTake, ratio: number): readonly Cause[] {
     // A rate that varies writes less than its maximum; less than a third is another thing.
     {
       explanation: { code: 'variable-rate', ratio },
-      belief: (take.varies ?? set === null) ? BEFORE.variable * between(ratio, 1 / 3, 0.985) : 0,
+      belief: variableBelief(take, set) * between(ratio, 1 / 3, 0.985),
     },
     { explanation: { code: 'beside-the-picture', ratio }, belief: BEFORE.beside * between(ratio, 1.015, MOST_BESIDE) },
     ...[2, 3, 4].map((cards) => ({

@@ -31,7 +31,7 @@ const knownMinutesOf = (cell: Cell): number | null => {
 };
 
 /** How long takes of this mode held, in a word: `10 min`, `0:45`. Null where more or nothing is known. */
-export const heldText = ({ heldSeconds }: Cell): string | null =>
+const heldText = ({ heldSeconds }: Cell): string | null =>
   heldSeconds === null ? null : heldSeconds < 60 ? clockText(heldSeconds) : minutesText(Math.floor(heldSeconds / 60));
 
 /** The number of a cell that is known for as long as a take was held. */

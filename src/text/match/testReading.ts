@@ -1,4 +1,5 @@
-import type { Misfit, TestReading } from '../../core/match/testReading.ts';
+import type { Misfit } from '../../core/match/misfit.ts';
+import type { TestReading } from '../../core/match/testReading.ts';
 import { assertNever } from '../../core/result.ts';
 import { MBpsText, plain } from '../quantity.ts';
 

@@ -77,7 +77,7 @@ export const PUZZLE_WORDS: Readonly<Record<PuzzleWhy, string>> = {
 /** What drops have in common, and what would decide. */
 export function inCommonText({ cause, strength }: InCommon, drops: number): string {
   if (drops === 0) return '';
-  const times = `${plain(Math.min(strength, 99), 1)} times tighter than in anything else`;
+  const times = `${strength > 1000 ? 'over 1000' : plain(strength, 0)} times likelier than by chance`;
   switch (cause) {
     case 'cache':
       return `Cache: ${drops} drops agree in their bytes, ${times}. A larger cache or rests would tell.`;

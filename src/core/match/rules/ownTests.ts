@@ -2,9 +2,10 @@ import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMegabytes } from '../../units/convert.ts';
 import type { Filled, Finding, Held } from '../finding.ts';
+import type { Misfit } from '../misfit.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
 import { cameAfter } from '../takeOrder.ts';
-import { type Misfit, readTest, type TestReading } from '../testReading.ts';
+import { readTest, type TestReading } from '../testReading.ts';
 
 /** The pair and seat that own tests are asked about, with its need in bytes a second. */
 export interface TestQuestion {
@@ -125,8 +126,9 @@ function speaksFor({ slotId }: Test, slot: Slot, pair: Digest): Speaks {
   return named?.key === own.key ? BOTH : NEITHER;
 }
 
+/** The least that a take may have written: what is only assumed beside a stated rate lifts no mode over another. */
 const written = ({ test, reading }: Read): number | null =>
-  reading.average ?? (test.writtenMBps === null ? null : fromMegabytes(test.writtenMBps));
+  reading.least ?? (test.writtenMBps === null ? null : fromMegabytes(test.writtenMBps));
 
 /** Whether a dropped take speaks against the mode: it was this one, or one writing no faster. */
 function against(told: Read, { mode, need }: TestQuestion): boolean {

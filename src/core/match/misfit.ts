@@ -1,0 +1,14 @@
+/** The likely reason why the numbers of a test cannot all be true. */
+export type Misfit =
+  /** No length at all. */
+  | { readonly code: 'no-time' }
+  /** Sixty times off: hours read as minutes, or minutes as seconds. */
+  | { readonly code: 'clock'; readonly too: 'short' | 'long' }
+  | { readonly code: 'bits-or-bytes' }
+  | { readonly code: 'split'; readonly cards: number }
+  | { readonly code: 'ratio'; readonly ratio: number }
+  | { readonly code: 'capture-speed' }
+  /** Faster than the mode writes: the card was not empty, or the time is too short. */
+  | { readonly code: 'not-empty' }
+  /** Slower than the mode writes: another mode, a rate that varies, or a time too long. */
+  | { readonly code: 'other-rate' };
