@@ -1,5 +1,6 @@
 import { type ParseError, parse } from 'jsonc-parser';
 import { err, ok, type Result } from '../core/result.ts';
+import { withBenchFaults } from './benchFaults.ts';
 import { FORMAT, type Kit } from './kit.ts';
 import { isReadVersion, migrate } from './migrations.ts';
 import { type Problem, problemsOf } from './problems.ts';
@@ -83,7 +84,7 @@ export interface ReadKit {
 
 /**
  * Reads a kit from parsed JSON, of any version up to the one written. Unknown keys are kept; missing optional ones become
- * null.
+ * null. What a bench found wrong with a card is noted on the card, where it is not.
  *
  * @returns the kit as it is after migration; or a refusal with the place in the file. Nothing is repaired silently.
  */
@@ -103,7 +104,7 @@ export async function readKit(value: unknown): Promise<Result<ReadKit, KitRefusa
   const { kit, placeInFile } = migrate(content, version);
   const schema = await kitSchema();
   const checked = schema.validate(kit, { abortEarly: false, convert: false });
-  if (!checked.error) return ok({ kit: checked.value, version, isWhole });
+  if (!checked.error) return ok({ kit: withBenchFaults(checked.value), version, isWhole });
   const problems = problemsOf(checked.error).map((problem) => ({ ...problem, path: placeInFile(problem.path) }));
   return err({
     code: 'invalid',

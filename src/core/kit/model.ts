@@ -295,6 +295,8 @@ export interface Incident {
   readonly date: string;
   readonly kind: (typeof INCIDENTS)[number];
   readonly text: string;
+  /** ISO date on which it was looked into and the card found fit for use; null while it stands. */
+  readonly resolved?: string | null;
 }
 
 /** How a take ended; `cut-off`: the body shut itself down for heat. */

@@ -12,6 +12,7 @@ import { approvedRule } from './rules/approved.ts';
 import { arrangementRule, demandsCardRule } from './rules/arrangement.ts';
 import { bodyCeilingRule } from './rules/bodyCeiling.ts';
 import { busRule } from './rules/bus.ts';
+import { faultRule } from './rules/fault.ts';
 import { guaranteeRule } from './rules/guarantee.ts';
 import { headroomRule, withHeadroom } from './rules/headroom.ts';
 import { labelRule } from './rules/label.ts';
@@ -76,6 +77,8 @@ export interface Column {
   readonly reports: ReadonlyMap<string, readonly Report[]>;
   /** What the label gets wrong, for every cell of the card. */
   readonly doubt: Finding | null;
+  /** A fault noted of the card that nobody has settled. */
+  readonly fault: Finding | null;
 }
 
 /** What is known of a card by those of its print. */
@@ -102,6 +105,7 @@ export function toColumn(card: Card, own: ReadonlyMap<string, readonly Test[]>, 
     ),
     reports: print.reports,
     doubt: labelRule(card),
+    fault: faultRule(card),
   };
 }
 
@@ -170,6 +174,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
   const { findings: first, ceiling } = sharedOf(row, fit, card, { need, headroom });
   const findings = first.slice();
   if (column.doubt) findings.push(column.doubt);
+  if (column.fault) findings.push(column.fault);
   if (row.approves) {
     const { picture } = rate.value;
     const inBestSeat = isBestSeat(body, card, fit);
@@ -202,7 +207,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
     cardId: card.id,
     slotId: slot.id,
     verdict,
-    doubted: fit.doubted,
+    doubted: fit.doubted || column.fault !== null,
     need,
     floor: fit.floor,
     ceiling,

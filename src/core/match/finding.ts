@@ -1,7 +1,7 @@
 import type { RateRefusal } from '../bodies/rate/streamRate.ts';
 import type { LabelProblem } from '../cards/labelProblems.ts';
 import type { BusKnown } from '../cards/printedBus.ts';
-import type { Arrangement, Verification, WhenMissing } from '../kit/model.ts';
+import type { Arrangement, Incident, Verification, WhenMissing } from '../kit/model.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
@@ -65,6 +65,8 @@ export type Finding =
       readonly problems: readonly LabelProblem[];
       readonly verified: Verification | null;
     }
+  /** A fault noted of this very card that nobody has settled: nothing counts on it until somebody does. */
+  | { readonly rule: 'fault'; readonly outcome: 'short'; readonly incident: Incident }
   | { readonly rule: 'promised-max'; readonly outcome: 'note'; readonly promisedGB: number; readonly cardGB: number }
   | {
       readonly rule: 'bus';

@@ -17,6 +17,7 @@ export const LADDER = [
   'makers-minimum',
   'headroom',
   'label',
+  'fault',
   'approved',
   'own-tests',
   'twin-tests',

@@ -22,9 +22,12 @@ function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | nul
   return rule === 'approved' ? 'tight' : rule === 'own-tests' ? 'held' : null;
 }
 
+const lower = (a: Verdict, b: Verdict): Verdict => (rankOf(a) > rankOf(b) ? a : b);
+
 /**
  * The verdict the findings add up to, worst news first [domain.md §5]; one pass, since a large board asks often. A ceiling
- * without headroom makes a guarantee tight. Where own tests speak against each other nothing counts beyond what a take held. The bus comes before every rule that hangs on it.
+ * without headroom makes a guarantee tight. Where own tests speak against each other nothing counts beyond what a take held; on a card
+ * with a fault that nobody settled nothing counts at all. The bus comes before every rule that hangs on it.
  */
 export function settle(findings: readonly Finding[]): Verdict {
   let locked = false;
@@ -39,6 +42,7 @@ export function settle(findings: readonly Finding[]): Verdict {
       if (rule !== 'requirement') return 'unfit';
       locked = true;
     } else if (outcome === 'short') {
+      if (rule === 'fault') most = 'uncovered';
       drops ||= rule === 'bus' || rule === 'body-ceiling' || rule === 'own-tests';
     } else if (rule === 'bus') {
       thin ||= finding.thin;
@@ -47,7 +51,7 @@ export function settle(findings: readonly Finding[]): Verdict {
       thin ||= outcome === 'note';
     } else {
       if (rule === 'own-tests' && finding.contradicts && outcome !== 'pass')
-        most = outcome === 'note' ? 'held' : 'uncovered';
+        most = lower(most, outcome === 'note' ? 'held' : 'uncovered');
       const earned = earnedBy(finding, busUnsure);
       if (earned && rankOf(earned) < rankOf(best)) best = earned;
     }

@@ -1,5 +1,6 @@
 import { cardLabel } from '../cards/cardLabel.ts';
 import { isContradiction, labelProblems } from '../cards/labelProblems.ts';
+import { FAULTS, recordedFault } from '../cards/recordedFault.ts';
 import type { Body, Card, Incident, Mode, Retest, Test } from '../kit/model.ts';
 import type { Need } from '../kit/shop.ts';
 import { answersFor } from '../match/board.ts';
@@ -48,16 +49,13 @@ export interface Fleet {
   readonly short: readonly SlotsShort[];
 }
 
-/** After which a card holds what it is given no longer, whatever it promises. */
-const RETIRES: ReadonlySet<Incident['kind']> = new Set(['corruption', 'damage']);
-
 function adviceOf(card: Card, tests: readonly Test[], bodies: readonly Body[], { retest, today }: FleetRules) {
   const incidents = card.incidents ?? [];
   const byBody = bodies.map((body) => ({ body, own: tests.filter(({ bodyId }) => bodyId === body.id) }));
   const dues = byBody.flatMap(({ body, own }) => (own.length > 0 ? due(own, { body, card }, retest, today) : []));
   const [first] = dues;
-  const bad = incidents.filter(({ kind }) => RETIRES.has(kind)).at(-1);
-  const other = incidents.filter(({ kind }) => !RETIRES.has(kind)).at(-1);
+  const bad = recordedFault(card);
+  const other = incidents.filter(({ kind }) => !FAULTS.has(kind)).at(-1);
   const doubted = !card.verified && labelProblems(cardLabel(card)).some(isContradiction);
   const seen =
     (tests

@@ -1,3 +1,5 @@
+import { Checkbox } from '@mantine/core';
+import { today } from '../../app/kit/today.ts';
 import type { Card, Incident } from '../../core/kit/model.ts';
 import { INCIDENT_CHOICES } from '../../ui/choices.ts';
 import { ChoiceField, TextField } from '../../ui/fields.tsx';
@@ -8,7 +10,7 @@ import type { DraftForm } from '../../ui/useItemForm.ts';
 export function IncidentFields({ form }: { readonly form: DraftForm<Card> }) {
   const incidents = form.values.incidents ?? [];
   const set = (next: readonly Incident[]) => form.setFieldValue('incidents', next);
-  const fresh = (): Incident => ({ date: new Date().toISOString().slice(0, 10), kind: 'warning', text: '' });
+  const fresh = (): Incident => ({ date: today(), kind: 'warning', text: '' });
   return (
     <fieldset className={css.section}>
       <legend className={css.legend}>Incidents</legend>
@@ -17,6 +19,15 @@ export function IncidentFields({ form }: { readonly form: DraftForm<Card> }) {
           <TextField label="Date" props={form.getInputProps(`incidents.${at}.date`)} />
           <ChoiceField label="What" props={form.getInputProps(`incidents.${at}.kind`)} data={INCIDENT_CHOICES} />
           <TextField label="In words" props={form.getInputProps(`incidents.${at}.text`)} className={css.full} />
+          <Checkbox
+            label="Looked into: the card may be used again"
+            checked={incident.resolved != null}
+            onChange={(event) => {
+              const resolved = event.currentTarget.checked ? today() : null;
+              set(incidents.map((one, place) => (place === at ? { ...one, resolved } : one)));
+            }}
+            className={css.full}
+          />
           <button type="button" className="plain-button" onClick={() => set(incidents.filter((_, one) => one !== at))}>
             Remove
           </button>

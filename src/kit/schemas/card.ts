@@ -46,6 +46,7 @@ export const cardSchema = objectOf<Card>({
       date: isoDate.required(),
       kind: oneOf(INCIDENTS).required(),
       text: Joi.string().allow('').max(500).required(),
+      resolved: isoDate.allow(null),
     }),
   ).max(500),
   retired: Joi.boolean().allow(null),

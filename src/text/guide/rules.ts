@@ -77,6 +77,12 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
     decides:
       'A contradiction takes away what the label promises until the card was filled and read back. What was only not understood takes away nothing.',
   },
+  fault: {
+    title: 'A fault noted of the card',
+    asks: 'Was corruption or damage noted of this very card, or did a bench find it false, and has nobody settled it?',
+    decides:
+      'Nothing counts on such a card. It is lifted by filling and reading it back on a later day, or by saying under Cards what came of it.',
+  },
   approved: {
     title: 'Approved by the maker of the body',
     asks: 'Does the maker of the body approve this card for a rate this mode stays under?',

@@ -150,6 +150,7 @@ function deciding(cell: Cell) {
       );
     case 'uncovered':
       return (
+        cell.findings.find(({ rule }) => rule === 'fault') ??
         cell.findings.find(({ rule, outcome }) => rule === 'seats' && outcome === 'short') ??
         cell.findings.find(({ rule, outcome }) => rule === 'label' && outcome === 'short') ??
         cell.findings.find((finding) => finding.rule === 'bus' && finding.outcome === 'unknown' && !finding.slotTold) ??

@@ -5,7 +5,15 @@ import { either, MBpsText, plain } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 import { reportedLine, twinsLine } from './likelyLines.ts';
 import { arrangementLine, busLine, familyLine, protocolLine, seatsLine, shapeLine } from './placeLines.ts';
-import { approvedLine, guaranteeLine, headroomLine, labelLine, minimumLine, requirementLine } from './promiseLines.ts';
+import {
+  approvedLine,
+  faultLine,
+  guaranteeLine,
+  headroomLine,
+  labelLine,
+  minimumLine,
+  requirementLine,
+} from './promiseLines.ts';
 
 /** The sentence of one finding; every rule has its own. */
 export function findingLine(finding: Finding): Line {
@@ -20,6 +28,8 @@ export function findingLine(finding: Finding): Line {
       return familyLine(finding);
     case 'label':
       return labelLine(finding);
+    case 'fault':
+      return faultLine(finding);
     case 'promised-max':
       return {
         text: `Maker promises cards up to ${plain(finding.promisedGB)} GB`,

@@ -2,6 +2,7 @@ import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { labelProblemText } from '../cards/label.ts';
+import { INCIDENT_WORDS } from '../cards/state.ts';
 import { either, MBpsText, MbpsText, perMilleText } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 
@@ -94,6 +95,13 @@ export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>)
       return { text: 'Approved by the body’s maker, but not for this', figure, more };
   }
 }
+
+/** A fault noted of a card, and how it is lifted. */
+export const faultLine = ({ incident }: Of<'fault'>): Line => ({
+  text: `A fault was noted of this card: ${INCIDENT_WORDS[incident.kind]}`,
+  figure: incident.date.slice(0, 10),
+  more: `${incident.text} Nothing counts on it until it is settled: fill it and read it back on a later day, or say under Cards what came of it.`.trim(),
+});
 
 export function labelLine({ problems, outcome, verified }: Of<'label'>): Line {
   const figure = problems.length === 1 ? '1 doubt' : `${problems.length} doubts`;

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import type { BenchResult } from '../core/kit/model.ts';
+import { aCard } from '../core/testing.ts';
+import { withBenchFaults } from './benchFaults.ts';
+import { EMPTY_KIT } from './kit.ts';
+
+const bench = (change: Partial<BenchResult> = {}): BenchResult => ({
+  id: 'n',
+  cardId: 'c',
+  date: '2026-05-02',
+  reader: null,
+  port: null,
+  program: 'fill-and-verify',
+  readMBps: null,
+  writeMBps: null,
+  lowestWriteMBps: null,
+  fault: 'False capacity: it holds 32 GB.',
+  ...change,
+});
+const kit = (card: Parameters<typeof aCard>[0], ...benches: readonly BenchResult[]) => ({
+  ...EMPTY_KIT,
+  cards: [aCard(card), aCard({ id: 'other' })],
+  benches,
+});
+
+describe('what a bench found wrong', () => {
+  it('stands on its card in a file that has the result alone, once', () => {
+    const read = withBenchFaults(kit({}, bench()));
+    expect(read.cards[0]?.incidents).toEqual([
+      { date: '2026-05-02', kind: 'corruption', text: 'False capacity: it holds 32 GB.' },
+    ]);
+    expect(read.cards[1]?.incidents ?? []).toEqual([]);
+    expect(withBenchFaults(read), 'and not again').toBe(read);
+  });
+
+  it.each([
+    ['nothing was found', {}, bench({ fault: null })],
+    ['it is noted already', { incidents: [{ date: '2026-05-02', kind: 'warning', text: '' }] } as const, bench()],
+    ['it was read back since', { verified: { date: '2026-06-01', how: '' } }, bench()],
+    ['its card is gone', {}, bench({ cardId: 'gone' })],
+  ] as const)('leaves a kit as it is where %s', (_, card, found) => {
+    const before = kit(card, found);
+    expect(withBenchFaults(before)).toBe(before);
+  });
+});
