@@ -52,7 +52,10 @@ export function runOf(setup: HeatSetup): Result<Run, SetupRefusal> {
     pace,
     breakEven: pace === 'known' ? null : breakEvenMBps(lane),
     ended,
-    outlasted: ended === null && card && hasFailed(result) ? outlastedBy(lane, setup.body, card, setup.tests) : null,
+    outlasted:
+      ended === null && card && hasFailed(result)
+        ? outlastedBy(lane, { body: setup.body, modeId: setup.mode.id, card }, setup.tests)
+        : null,
     at: createReader(lane.sim, result),
   });
 }

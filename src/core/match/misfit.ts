@@ -12,3 +12,12 @@ export type Misfit =
   | { readonly code: 'not-empty' }
   /** Slower than the mode writes: another mode, a rate that varies, or a time too long. */
   | { readonly code: 'other-rate' };
+
+/** Slips that leave a fill a take of the very mode: what is wrong then is the rate believed, or the card was not empty. */
+export const STILL_OF_MODE: ReadonlySet<Misfit['code']> = new Set([
+  'ratio',
+  'capture-speed',
+  'bits-or-bytes',
+  'not-empty',
+  'other-rate',
+]);

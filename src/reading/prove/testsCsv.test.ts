@@ -89,6 +89,16 @@ describe('a table of tests', () => {
     expect(problems(`${HEAD},date\nWherry,8K raw,50,A-01,full,9,2026-13-40`)).toEqual(['2 date no-date']);
   });
 
+  it('needs no body where there is one, and reads a plain “ok” as a take that was stopped', () => {
+    const { tests } = read('mode,fps,card,result,length\n8K raw,50,A-01,ok,10\n8K raw,50,A-01,Passed,10:00');
+    expect(tests).toMatchObject([
+      { bodyId: 'b', end: 'stopped', seconds: 600 },
+      { bodyId: 'b', end: 'stopped', seconds: 600 },
+    ]);
+    // A body that is named must be there all the same.
+    expect(problems(`${HEAD}\nDory,8K raw,50,A-01,ok,600`)).toEqual(['2 body unknown']);
+  });
+
   it('leaves out what is in the log already', () => {
     const text = `${HEAD},date\nWherry,8K raw,50,A-01,full,3600,2026-05-01\nWherry,8K raw,50,A-01,full,3601,2026-05-01`;
     expect(read(text, [aTest()])).toMatchObject({ known: 1, tests: [{ seconds: 3601 }] });
@@ -97,8 +107,10 @@ describe('a table of tests', () => {
   it('without its columns, or with too many lines, is refused whole', () => {
     expect(readTestsTable('a,b\n1,2', kit)).toEqual({
       code: 'no-columns',
-      missing: ['body', 'mode', 'card', 'end', 'seconds'],
+      missing: ['mode', 'card', 'end', 'seconds'],
     });
+    const two = { ...kit, bodies: [body, aBody({ id: 'x', name: 'Dory' })] };
+    expect(readTestsTable('a,b\n1,2', two)).toMatchObject({ missing: ['body', 'mode', 'card', 'end', 'seconds'] });
     expect(readTestsTable('', kit).code).toBe('no-columns');
     const many = `${HEAD}\n${'Wherry,8K raw,50,A-01,full,1\n'.repeat(20_001)}`;
     expect(readTestsTable(many, kit)).toEqual({ code: 'too-many', lines: 20_001, max: 20_000 });

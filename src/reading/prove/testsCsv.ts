@@ -110,6 +110,12 @@ const ENDS: Readonly<Record<string, Test['end']>> = {
   'cut off': 'cut-off',
   'body shut down': 'cut-off',
   overheated: 'cut-off',
+  // Nobody says that the card was full: held for as long as it lasted, and no more.
+  ok: 'stopped',
+  fine: 'stopped',
+  good: 'stopped',
+  pass: 'stopped',
+  passed: 'stopped',
 };
 
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
@@ -204,7 +210,10 @@ function textIn(line: Line, column: Column, most: number): string | null {
 }
 
 function testIn(line: Line, { bodies, cards }: Given): Omit<Test, 'id'> | null {
-  const body = namedIn(line, 'body', bodies, ({ name }) => name);
+  // With one body in the kit a table needs no column for it.
+  const [only] = bodies;
+  const body =
+    bodies.length === 1 && only && cell(line, 'body') === '' ? only : namedIn(line, 'body', bodies, ({ name }) => name);
   const card = namedIn(line, 'card', cards, ({ label }) => label);
   const mode = body ? modeIn(line, body) : null;
   const slot = body && cell(line, 'slot') !== '' ? namedIn(line, 'slot', body.slots, ({ name }) => name) : null;
@@ -236,14 +245,14 @@ const keyOf = ({ bodyId, modeId, cardId, end, seconds, date }: Omit<Test, 'id'>)
 /**
  * Reads a table of tests as the log writes it, or as people keep theirs: any order of columns, comma, semicolon or tab.
  * Bodies, cards and modes are named as in the kit; a name that is not there, or there twice, is told by its line. Lines that
- * stand in the log already are counted and left out.
+ * stand in the log already are counted and left out. A plain “ok” is a take that was stopped: nobody said the card was full.
  */
 export function readTestsTable(text: string, given: Given): TestsTable {
   const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy' });
   const [head = [], ...rows] = data;
   if (rows.length > MAX_TEST_LINES) return { code: 'too-many', lines: rows.length, max: MAX_TEST_LINES };
   const columns = head.map(columnOf);
-  const needed: readonly Column[] = ['body', 'mode', 'card', 'end'];
+  const needed: readonly Column[] = [...(given.bodies.length === 1 ? [] : ['body' as const]), 'mode', 'card', 'end'];
   const missing: string[] = needed.filter((column) => !columns.includes(column));
   if (!columns.includes('seconds') && !columns.includes('minutes')) missing.push('seconds');
   if (missing.length > 0) return { code: 'no-columns', missing };

@@ -62,10 +62,10 @@ export function cellFigure(cell: Cell): Figure {
   }
 }
 
-/** What the same card lasts by the box, where minutes are shown: `57 min by the box`. Null where none are. */
+/** What the same card lasts by the box, where minutes are shown and these are others: `57 min by the box`. Null otherwise. */
 export function byTheBoxText({ verdict, planned, labelMinutes }: Cell): string | null {
   const shown = verdict === 'guaranteed' || verdict === 'tight' || verdict === 'proven' || verdict === 'claimed';
-  if (!shown || planned === null || labelMinutes === null) return null;
+  if (!shown || planned === null || labelMinutes === null || Math.floor(labelMinutes) === planned) return null;
   return `${minutesText(Math.floor(labelMinutes))} by the box`;
 }
 
@@ -183,7 +183,7 @@ function likelyWord({ verdict, findings }: Cell): string {
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
   // Beside a claim, what was held by hand still stands.
-  const held = cell.verdict === 'claimed' && heldText(cell) ? `part-tested to ${heldText(cell)}` : '';
+  const held = cell.verdict === 'claimed' && heldText(cell) ? `held ${heldText(cell)}` : '';
   return [likelyWord(cell), held, state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }
 

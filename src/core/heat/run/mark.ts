@@ -43,7 +43,11 @@ const WORST = HEAT_LEVELS.length - 1;
 const worstDraws = ({ spreads }: Lane): Draws =>
   Object.fromEntries(UNCERTAIN.map((what) => [what, HEATING.has(what) ? Math.exp(spreads[what]) : 1])) as Draws;
 
-function laneMark(lane: Lane, body: Body, tests: readonly Test[]): HeatMark | null {
+function laneMark(
+  lane: Lane,
+  { body, modeId }: { readonly body: Body; readonly modeId: string },
+  tests: readonly Test[],
+): HeatMark | null {
   const { sim } = lane;
   if (checkSimulation(sim)) return null;
   const hotter = drawn(sim, worstDraws(lane));
@@ -55,7 +59,7 @@ function laneMark(lane: Lane, body: Body, tests: readonly Test[]): HeatMark | nu
       ? 'warm'
       : 'cool';
   const [card] = lane.cards;
-  const outlasted = level === 'cool' || !card ? null : outlastedBy(lane, body, card, tests);
+  const outlasted = level === 'cool' || !card ? null : outlastedBy(lane, { body, modeId, card }, tests);
   return { level: outlasted && level === 'hot' ? 'warm' : level, result, worse, outlasted, ended: null, lane };
 }
 
@@ -79,7 +83,7 @@ export function heatMark({ body, cell, card, tests, plan, cards }: MarkInput): H
   if (!holdsByRate(cell)) return null;
   let hottest: HeatMark | null = null;
   for (const lane of cellLanes({ body, cell, card, plan, cards })) {
-    const mark = laneMark(lane, body, tests);
+    const mark = laneMark(lane, { body, modeId: cell.modeId }, tests);
     if (!mark) return null;
     const rank = HEAT_LEVELS.indexOf(mark.level);
     if (!hottest || rank > HEAT_LEVELS.indexOf(hottest.level)) hottest = mark;

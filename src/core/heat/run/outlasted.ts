@@ -1,4 +1,5 @@
 import type { Body, Card, Test } from '../../kit/model.ts';
+import { STILL_OF_MODE } from '../../match/misfit.ts';
 import { readTest } from '../../match/testReading.ts';
 import { toMegabytes } from '../../units/convert.ts';
 import { simulate } from '../writepath/simulate.ts';
@@ -31,15 +32,23 @@ function asLogged(sim: Simulation, test: Test, demandMBps: number): Simulation {
  * The own take that lasted longer than the figures of a path say it could, under its own conditions; the longest of them.
  * What happened outranks what is assumed: then the figures are what is doubted. Null where none speaks against them.
  */
-export function outlastedBy(lane: Lane, body: Body, card: Card, tests: readonly Test[]): Test | null {
+export function outlastedBy(
+  lane: Lane,
+  { body, modeId, card }: { readonly body: Body; readonly modeId: string; readonly card: Card },
+  tests: readonly Test[],
+): Test | null {
   let longest: Test | null = null;
   for (const test of tests) {
     if (test.bodyId !== body.id || test.cardId !== card.id) continue;
     if (test.end !== 'full' && test.end !== 'stopped') continue;
     const { misfit, average, implied } = readTest(test, body, card);
+    // A card filled in the very mode was written what the mode writes, whatever its rate is believed to be.
+    const isOwnFill =
+      test.modeId === modeId && test.end === 'full' && misfit !== null && STILL_OF_MODE.has(misfit.code);
     const written = implied ?? average;
-    if (misfit !== null || written === null) continue;
-    const result = simulate(asLogged(lane.sim, test, toMegabytes(written)), false);
+    if (!isOwnFill && (misfit !== null || written === null)) continue;
+    const demandMBps = isOwnFill || written === null ? lane.sim.demandMBps : toMegabytes(written);
+    const result = simulate(asLogged(lane.sim, test, demandMBps), false);
     const lasted = (test.takes ?? 1) * test.seconds + ((test.takes ?? 1) - 1) * (test.restSeconds ?? 0);
     if (!hasFailed(result) || result.atSeconds >= lasted * CLEARLY) continue;
     if (longest === null || test.seconds > longest.seconds) longest = test;

@@ -89,12 +89,23 @@ describe('a take of one’s own against assumed figures', () => {
     const asked = laneWith([]);
     if (!asked) throw new Error('no lane');
     expect(hasFailed(deciding([asked]).result), 'the figures say it cannot').toBe(true);
-    expect(outlastedBy(asked, warm, sd, [held])).toBe(held);
+    expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [held])).toBe(held);
     const cell = board({ bodies: [warm], cards: [sd], tests: [held] }, DEFAULT_POLICY).columns[0]?.[0];
     if (!cell) throw new Error('no cell');
     const mark = (tests: (typeof held)[]) => heatMark({ body: warm, cell, card: sd, tests, plan, cards: [sd] });
     expect(mark([])).toMatchObject({ level: 'hot', outlasted: null });
     expect(mark([held])).toMatchObject({ level: 'warm', outlasted: held });
+  });
+
+  it('that filled the card in this very mode, at another rate than is believed, does so too', () => {
+    const asked = laneWith([]);
+    if (!asked) throw new Error('no lane');
+    // Sixty per cent of the rate: another compression, or a rate that varies.
+    const slower = { ...held, seconds: seconds / 0.6 };
+    expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [slower])).toBe(slower);
+    expect(outlastedBy(asked, { body: warm, modeId: 'other', card: sd }, [slower])).toBeNull();
+    const minutesForHours = { ...held, seconds: seconds * 60 };
+    expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [minutesForHours])).toBeNull();
   });
 
   it('not where it was cooler, shorter, impossible, or somebody else’s', () => {
@@ -110,14 +121,15 @@ describe('a take of one’s own against assumed figures', () => {
       { ...held, end: 'dropped' as const },
       { ...held, end: 'cut-off' as const },
     ];
-    for (const one of unlike) expect(outlastedBy(asked, warm, sd, [one]), JSON.stringify(one)).toBeNull();
+    for (const one of unlike)
+      expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [one]), JSON.stringify(one)).toBeNull();
   });
 
   it('a stopped take that lasted speaks too, and the longest is named', () => {
     const asked = laneWith([]);
     if (!asked) throw new Error('no lane');
     const stopped = { ...held, id: 'stopped', end: 'stopped' as const, seconds: 3000 };
-    expect(outlastedBy(asked, warm, sd, [stopped])).toBe(stopped);
-    expect(outlastedBy(asked, warm, sd, [stopped, held])).toBe(held);
+    expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [stopped])).toBe(stopped);
+    expect(outlastedBy(asked, { body: warm, modeId: 'fast', card: sd }, [stopped, held])).toBe(held);
   });
 });

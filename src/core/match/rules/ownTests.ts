@@ -2,7 +2,7 @@ import type { Body, Card, Mode, Slot, Test } from '../../kit/model.ts';
 import type { BytesPerSecond, Seconds } from '../../units/brand.ts';
 import { fromMegabytes } from '../../units/convert.ts';
 import type { Filled, Finding, Held } from '../finding.ts';
-import type { Misfit } from '../misfit.ts';
+import { STILL_OF_MODE } from '../misfit.ts';
 import { cardKey, pairFit } from '../pairFit.ts';
 import { cameAfter } from '../takeOrder.ts';
 import { readTest, type TestReading } from '../testReading.ts';
@@ -160,15 +160,6 @@ const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
       (one.test.modeId === drop.test.modeId || one.test.modeId === modeId) &&
       cameAfter(one, drop),
   );
-
-/** Slips that leave a fill a take of the very mode: what is wrong then is the rate believed, or the card was not empty. */
-const STILL_OF_MODE: ReadonlySet<Misfit['code']> = new Set([
-  'ratio',
-  'capture-speed',
-  'bits-or-bytes',
-  'not-empty',
-  'other-rate',
-]);
 
 /** Whether a take filled the card in the mode it names. */
 const isFill = ({ test: { end }, reading: { misfit } }: Read): boolean =>
