@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
@@ -340,5 +340,100 @@ describe('somebody new', () => {
     await app.seesText('main', 'No take is logged yet');
     await part('Worth testing');
     await app.seesText('main', 'Nothing to test yet');
+  });
+});
+
+describe('evidence that answers', () => {
+  it('ten-minute runs noted on a phone in six presses each stand in the cell and in the table', async () => {
+    await app.size(390, 844);
+    await app.visit('/prove');
+    await app.seesText('main', 'entries');
+    for (const length of ['10:00', '9:30']) {
+      // One press each: log, body, mode, card, end, save; and the length is typed.
+      await app.clickText('button', 'Log a take');
+      await chip('Body', 'Crow’s nest');
+      await chip('Mode', '4K slow');
+      await chip('Card', 'M-04');
+      await typeLength(length);
+      await chip('It ended', 'I stopped it');
+      await app.clickText('button', 'Save');
+      await app.seesText('body', 'Take logged.');
+      await app.clickText('button', 'Close');
+    }
+    await app.size(1280, 800);
+    await part('Runs');
+    await app.seesText('section[aria-label="Runs of Crow’s nest"]', /4K slow.*10:00 stopped.*9:30 stopped/);
+    await app.visit('/');
+    const cell = await app.seesCell('Crow’s nest 4K slow 119.88p on M-04');
+    expect(cell).toContain('10 min Part-tested');
+    await app.cell(cell);
+    await app.seesText('aside', 'part-tested, to 10 min');
+    await app.seesText(
+      'section[aria-label="Rule by rule"]',
+      /2 tests of .* were stopped by hand, the longest after 10:00; no frames were lost until then/,
+    );
+    expect(await app.text('section[aria-label="Rule by rule"]')).not.toContain('No test of your own yet');
+  });
+
+  it('a full take sets the rate of four modes in two presses, and the board turns', async () => {
+    const kit = JSON.parse(readFileSync('src/kit/demo.coolreel.json', 'utf8'));
+    const wherry = kit.bodies.find(({ id }: { id: string }) => id === 'wherry');
+    const raw = wherry.modes.find(({ id }: { id: string }) => id === '8k-3');
+    for (const fps of [24, 25, 30]) wherry.modes.push({ ...raw, id: `8k-3-${fps}`, fps });
+    const file = join(files, 'four.coolreel.json');
+    writeFileSync(file, JSON.stringify(kit));
+    await app.visit('/');
+    await app.clickText('button', 'Kit');
+    await app.clickText('button', 'Import a kit file');
+    await (await app.find('[role=dialog] input[type=file]')).sendKeys(file);
+    await app.click('[role=dialog] label:nth-of-type(2) input[name=way]');
+    await app.clickText('button', 'Replace the kit');
+    await app.seesText('body', 'A kit file imported.');
+    expect(await app.seesCell('Wherry 8K raw 3:1 50p on A-01')).toContain('Maker’s claim');
+    await app.visit('/prove');
+    await app.clickText('button', '8K raw 3:1 50p, Wherry · A-01');
+    await app.clickText('button', 'Set all 4 modes of this picture to 5:1');
+    await app.seesText('body', '4 modes are 5:1 now.');
+    await app.visit('/');
+    await app.seesCell('Wherry 8K raw 5:1 30p on A-01');
+    const cells = await app.cells();
+    // Two of the four keep a name that another mode of their speed would else have, too.
+    const named = cells.filter((text) => /^Wherry 8K raw [35]:1 .* on A-01/.test(text));
+    expect(named.map((text) => text.slice(14, 21))).toEqual([
+      '3:1 50p',
+      '5:1 50p',
+      '5:1 25p',
+      '5:1 24p',
+      '3:1 25p',
+      '5:1 30p',
+    ]);
+    expect(named[0]).toContain('30 min Proven');
+  });
+
+  it('a card with a recorded fault is cool nowhere, until somebody says what came of it', async () => {
+    await app.visit('/');
+    expect(await app.seesCell('Dory 4K intra 50p on C-01')).toContain('Guaranteed');
+    await app.visit('/cards?open=c-01');
+    await app.clickText('button', 'Note an incident');
+    const what = By.xpath('//aside//label[normalize-space(.)="What"]/following::input[1]');
+    await app.driver.findElement(what).click();
+    await app.option('corruption');
+    await app.fill('In words', 'Two clips came back torn.');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'C-01 saved.');
+    await app.visit('/');
+    const cell = await app.seesCell('Dory 4K intra 50p on C-01');
+    expect(cell).toContain('Not covered');
+    expect((await app.cells()).filter((text) => / on C-01: .*(Guaranteed|Tight|Proven|claim)/.test(text))).toEqual([]);
+    await app.cell(cell);
+    await app.seesText('section[aria-label="Rule by rule"]', 'A fault was noted of this card: corruption');
+    await app.visit('/?q=Dory%204K%20intra%2050p%20on%20C-01');
+    await app.seesText('#quick-answer', 'Not covered');
+    await app.visit('/cards?open=c-01');
+    await app.clickText('label', 'Looked into: the card may be used again');
+    await app.clickText('button', 'Save');
+    await app.seesText('body', 'C-01 saved.');
+    await app.visit('/');
+    expect(await app.seesCell('Dory 4K intra 50p on C-01')).toContain('Guaranteed');
   });
 });

@@ -1,4 +1,4 @@
-import type { Body, Card, Clearing, Test } from '../../core/kit/model.ts';
+import type { BenchResult, Body, Card, Clearing, Test } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { type Due, due, monthsBetween, RETEST } from '../../core/prove/age.ts';
@@ -18,12 +18,25 @@ export interface EvidenceOf {
   readonly odd: readonly Puzzle[];
   readonly due: readonly Due[];
   readonly noBetter: readonly NoBetter[];
+  /** What was measured of the card at a computer, the newest first. */
+  readonly benches: readonly BenchResult[];
 }
+
+/** Bench results told in Why; the rest are in the log. */
+const MOST_BENCHES = 4;
 
 export function evidenceOf(
   cell: Cell,
   { body, card }: { readonly body: Body; readonly card: Card },
-  { cards, tests, clearings }: Pick<BoardKit, 'cards' | 'tests'> & { readonly clearings: readonly Clearing[] },
+  {
+    cards,
+    tests,
+    clearings,
+    benches,
+  }: Pick<BoardKit, 'cards' | 'tests'> & {
+    readonly clearings: readonly Clearing[];
+    readonly benches: readonly BenchResult[];
+  },
   { retest }: Pick<Settings, 'retest'>,
 ): EvidenceOf {
   const named = (rule: 'own-tests' | 'twin-tests'): readonly Test[] => {
@@ -45,5 +58,9 @@ export function evidenceOf(
     odd: puzzles({ bodies: [body], cards: [card], tests: tests.filter(isOfPair) }),
     due: own.length > 0 ? due(own, { body, card }, retest ?? RETEST, today()) : [],
     noBetter: noBetter(body, cards, clearings).filter(({ faster }) => faster.card.id === card.id),
+    benches: benches
+      .filter(({ cardId }) => cardId === card.id)
+      .toSorted((a, b) => (b.date ?? '').localeCompare(a.date ?? ''))
+      .slice(0, MOST_BENCHES),
   };
 }

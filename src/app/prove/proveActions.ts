@@ -145,7 +145,12 @@ export const setRatio = (body: Body, modes: readonly Mode[], ratio: number, name
         ...one,
         modes: one.modes.map((mode) => {
           if (mode.rate.kind !== 'raw' || !modes.some(({ id }) => id === mode.id)) return mode;
-          const name = names ? (namedRatio(mode.name, mode.rate.ratio, ratio) ?? mode.name) : mode.name;
+          const renamed = names ? namedRatio(mode.name, mode.rate.ratio, ratio) : null;
+          // A name that another mode of this speed has already would name two.
+          const isTaken = one.modes.some(
+            ({ name, fps, captureFps }) => name === renamed && fps === mode.fps && captureFps === mode.captureFps,
+          );
+          const name = renamed === null || isTaken ? mode.name : renamed;
           return { ...beside(mode, { ...mode.rate, ratio }), name };
         }),
       })),

@@ -25,6 +25,7 @@ export { RETEST } from '../../core/prove/age.ts';
 export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../core/prove/clearing.ts';
 export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/prove/entries.ts';
 export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/prove/puzzles.ts';
+export { runsTable } from '../../core/prove/runs.ts';
 export { diagnose, SYMPTOMS } from '../../core/prove/symptom.ts';
 export { holdsBy, namedRatio, ofOneRatio, takeRate } from '../../core/prove/takeRate.ts';
 export { fromGigabytes } from '../../core/units/convert.ts';

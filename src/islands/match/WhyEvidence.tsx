@@ -6,6 +6,7 @@ import type { Card, Test } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { dayText } from '../../text/kit/when.ts';
+import { benchLine } from '../../text/prove/benchLine.ts';
 import { noBetterText } from '../../text/prove/clearing.ts';
 import { END_WORD } from '../../text/prove/log.ts';
 import { agoText, dueText } from '../../text/prove/nextTests.ts';
@@ -13,7 +14,7 @@ import { explanationText, PUZZLE_WORDS } from '../../text/prove/reconcile.ts';
 import { clockText } from '../../text/quantity.ts';
 import css from './WhyEvidence.module.css';
 
-const LISTS = ['clearings'] as const;
+const LISTS = ['clearings', 'benches'] as const;
 
 /** The tests that an answer stands on, each to be opened, how old they are, and what bursts say of the pair. */
 export default function WhyEvidence({ subject, kit }: { readonly subject: WhySubject; readonly kit: BoardKit }) {
@@ -21,7 +22,9 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
   const state = useKit(LISTS);
   const more = 'kit' in state ? state.kit : null;
   const found = useMemo(
-    () => more && evidenceOf(cell, { body, card }, { ...kit, clearings: more.clearings }, more.settings),
+    () =>
+      more &&
+      evidenceOf(cell, { body, card }, { ...kit, clearings: more.clearings, benches: more.benches }, more.settings),
     [cell, body, card, kit, more],
   );
   if (!found) return null;
@@ -75,6 +78,19 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
               ),
             )}
           </ul>
+        </>
+      )}
+      {found.benches.length > 0 && (
+        <>
+          <h3>On a computer</h3>
+          <ul>
+            {found.benches.map((bench) => (
+              <li key={bench.id}>
+                <a href={`/prove?open=${encodeURIComponent(bench.id)}`}>{benchLine(bench)}</a>
+              </li>
+            ))}
+          </ul>
+          <p className="soft">A computer is no camera: none of this proves a take, and a low rate here warns.</p>
         </>
       )}
       {found.due.map((one) => (

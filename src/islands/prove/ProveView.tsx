@@ -25,6 +25,7 @@ import { Opened } from './Opened.tsx';
 import css from './ProveView.module.css';
 import { Watch } from './Watch.tsx';
 
+const RunsPart = part(() => import('./RunsPart.tsx'));
 const MapPart = part(() => import('./MapPart.tsx'));
 const NextPart = part(() => import('./NextPart.tsx'));
 const BurstPart = part(() => import('./BurstPart.tsx'));
@@ -44,6 +45,7 @@ export default function ProveView() {
 
 const PLACES = [
   { key: 'log', name: 'Log' },
+  { key: 'runs', name: 'Runs' },
   { key: 'map', name: 'Map' },
   { key: 'next', name: 'Worth testing' },
   { key: 'measure', name: 'Measure' },
@@ -203,6 +205,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
               {odd.length > 0 && <OddResults odd={odd} named={named} onOpen={openTest} />}
             </div>
           )}
+          {place === 'runs' && <RunsPart kit={kit} openId={key} onOpen={openTest} />}
           {place === 'map' && <MapPart kit={kit} policy={policy} openId={key} onOpen={openTest} />}
           {place === 'next' && (
             <NextPart

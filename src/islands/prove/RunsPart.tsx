@@ -1,0 +1,72 @@
+import { useMemo } from 'react';
+import type { ProveKit } from '../../app/prove/proveKit.ts';
+import { runsTable } from '../../app/prove/proveViews.ts';
+import { cardSummary, modeTitle } from '../../text/match/cell.ts';
+import { END_TONE } from '../../text/prove/log.ts';
+import { EQUAL_RUNS_TEXT, runNote, runText } from '../../text/prove/runs.ts';
+import css from './RunsPart.module.css';
+
+interface RunsPartProps {
+  readonly kit: ProveKit;
+  readonly openId: string | null;
+  readonly onOpen: (testId: string) => void;
+}
+
+/** Every take as a table: modes down, cards across, each run with its length, bytes and end. */
+export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
+  const bodies = useMemo(() => runsTable(kit), [kit]);
+  if (bodies.length === 0)
+    return (
+      <p className={css.empty}>
+        No take of a mode is logged yet. Ten minutes of each mode on each card make a table: what was held stands in its
+        cell, and equal bytes say that nothing was lost.
+      </p>
+    );
+  return (
+    <div className={css.bodies}>
+      <p className="soft">{EQUAL_RUNS_TEXT}</p>
+      {bodies.map(({ body, modes, cards, runsOf }) => (
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a wide table scrolls, and must be reached by keyboard
+        <section key={body.id} className={css.scroll} aria-label={`Runs of ${body.name}`} tabIndex={0}>
+          <table className={css.table}>
+            <caption>{body.name}</caption>
+            <thead>
+              <tr>
+                <th scope="col">Mode</th>
+                {cards.map((card) => (
+                  <th key={card.id} scope="col">
+                    {card.label}
+                    <small>{cardSummary(card)}</small>
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {modes.map((mode) => (
+                <tr key={mode.id}>
+                  <th scope="row">{modeTitle(mode)}</th>
+                  {cards.map((card) => (
+                    <td key={card.id}>
+                      {runsOf(mode.id, card.id).map((run) => (
+                        <button
+                          key={run.testId}
+                          type="button"
+                          className={css.run}
+                          aria-current={run.testId === openId ? 'true' : undefined}
+                          onClick={() => onOpen(run.testId)}
+                        >
+                          <b className={`tone-${END_TONE[run.end]}`}>{runText(run)}</b>
+                          <small>{runNote(run)}</small>
+                        </button>
+                      ))}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </div>
+  );
+}
