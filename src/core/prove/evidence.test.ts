@@ -36,6 +36,34 @@ describe('a result that looks impossible', () => {
       expect(reconcile(take({ outcome }))).toMatchObject({ implied: null, explanations: [], silent: 'no-bytes' });
   });
 
+  it('agrees with nothing where a second or less says twice the rate', () => {
+    for (const [seconds, fileGB] of [
+      [1, 1],
+      [0.001, 0.001],
+      [2, 1.6],
+    ] as const)
+      expect(first({ outcome: 'stopped', seconds, fileGB, setRatio: null, varies: false })?.code).not.toBe('agrees');
+    // 12.0 GB in ten minutes of 160 Mb/s: the rate itself, whatever is assumed beside it.
+    const calm = {
+      outcome: 'stopped',
+      nominalMBps: 22.65,
+      leastMBps: 20,
+      seconds: 600,
+      fileGB: 12,
+      setRatio: null,
+    } as const;
+    expect(reconcile(take(calm))).toMatchObject({ ratioToNominal: 1, explanations: [{ code: 'agrees' }] });
+    expect(reconcile(take({ ...calm, leastMBps: null })).ratioToNominal).toBeCloseTo(0.883, 3);
+    expect(reconcile(take({ ...calm, fileGB: 13 })).ratioToNominal).toBe(1);
+    expect(reconcile(take({ ...calm, fileGB: 18 })).ratioToNominal).toBeCloseTo(30 / 22.65, 6);
+  });
+
+  it('a rate that was noted to follow the picture is explained by that', () => {
+    const calm = { seconds: 1980 / 0.931, outcome: 'filled', setRatio: null } as const;
+    expect(first({ ...calm, varies: true })?.code).toBe('variable-rate');
+    expect(first({ ...calm, varies: false })?.code).toBe('gib');
+  });
+
   it('names the compression that was really set', () => {
     // 1000 GB × 0.99 in 55 min is 300 MB/s; believed 500 at 3:1, so 5:1.
     expect(first({ setRatio: 3, seconds: 3300 })).toMatchObject({ code: 'compression-ratio', from: 3, to: 5 });

@@ -76,6 +76,8 @@ const NAMED_FROM = 0.5;
 
 /** Most that sound, metadata and a proxy add to the picture [A]. */
 const MOST_BESIDE = 1.15;
+/** How far a rate may lie from the one believed, as a logarithm, and still agree with it [A]. */
+const MOST_AGREED = 0.1;
 /** Shares of the picture that smaller windows of a sensor read: 16:9 out of 17:9, and one of 1.5 times the focal length [P]. */
 const CROPS = [3840 / 4096, 1 / 1.5 ** 2] as const;
 
@@ -109,7 +111,8 @@ const BEFORE = {
   agrees: 0.4,
   ratio: 0.2,
   variable: 0.12,
-  variableNoted: 0.6,
+  // Somebody saw that it does: far above what is only possible.
+  variableNoted: 2,
   beside: 0.08,
   split: 0.06,
   gib: 0.04,
@@ -136,13 +139,15 @@ const variableBelief = ({ varies }: OddTake, set: number | null): number =>
 function causesOf(take: OddTake, ratio: number): readonly Cause[] {
   const scatter = scatterOf(take);
   const at = (expected: number): number => fits(ratio, expected, scatter);
+  // However blurred its length, a rate far from the one believed is no agreement with it.
+  const agrees = Math.abs(Math.log(ratio)) > MOST_AGREED ? 0 : BEFORE.agrees * at(1);
   const set = take.setRatio ?? null;
   const changes = ratioChanges(take.setRatio);
   const rounded = isWholeMinutes(take.seconds) && Math.abs(Math.log(ratio)) < 30 / take.seconds + RATE_OFF;
   return [
     rounded && Math.abs(Math.log(ratio)) > USABLE_OFF
       ? { explanation: { code: 'counter-rounding', seconds: 30 }, belief: BEFORE.agrees * at(1) }
-      : { explanation: { code: 'agrees', ratio }, belief: BEFORE.agrees * at(1) },
+      : { explanation: { code: 'agrees', ratio }, belief: agrees },
     ...changes.map(({ from, to }) => ({
       explanation: { code: 'compression-ratio', from, to } as const,
       belief: (BEFORE.ratio / changes.length) * at(from / to),

@@ -62,6 +62,10 @@ export function traceNoteText(note: TraceNote): string {
       return `${clock(note.seconds)} is short: what a card does later is not in it.`;
     case 'no-fall':
       return `It never fell over ${GB(note.GB)}. A cache larger than that would not show, nor heat that comes later.`;
+    case 'stood-still':
+      return `It stood still ${note.count === 1 ? 'once' : `${note.count} times`}, for ${plain(note.longestSeconds, 1)}${NBSP}s at the longest: a mean hides that, a camera drops frames there, and a class is measured without such stops.`;
+    case 'coarse':
+      return `Its rows stand ${plain(note.stepSeconds, 1)}${NBSP}s apart: stalls shorter than that cannot be seen.`;
     case 'one-fall':
       return `One fall, after ${GB(note.GB)} and ${clock(note.seconds)}: a cache that was full, or heat. Once more at another rate tells: at the same bytes it is the cache, at the same time heat.`;
     case 'heat-fall':

@@ -252,3 +252,30 @@ test('thinning for a drawing keeps every extreme', () => {
   expect(drawn).toContainEqual([12_345, 900]);
   expect(drawn.every(([at], place) => place === 0 || at >= (drawn[place - 1]?.[0] ?? 0))).toBe(true);
 });
+
+describe('a trace with stops', () => {
+  test('is told to have stood still, and not that it never fell', () => {
+    const notes = (trace: WriteTrace) => analyseTrace(trace).notes.map(({ code }) => code);
+    const steady = traceOf([{ seconds: 300, MBps: 200 }], { noise: 0.01 });
+    expect(notes(steady)).toContain('no-fall');
+    const stopped = traceOf(
+      [
+        { seconds: 100, MBps: 200 },
+        { seconds: 4, MBps: 0 },
+        { seconds: 200, MBps: 200 },
+      ],
+      { noise: 0.01 },
+    );
+    expect(notes(stopped)).not.toContain('no-fall');
+    const note = analyseTrace(stopped).notes.find(({ code }) => code === 'stood-still');
+    expect(note).toMatchObject({ count: 1 });
+    expect(note?.code === 'stood-still' && note.longestSeconds).toBeCloseTo(4, 0);
+  });
+
+  test('whose rows stand far apart is told that stalls cannot be seen', () => {
+    const coarse = traceOf([{ seconds: 600, MBps: 200 }], { step: 5, noise: 0.01 });
+    expect(analyseTrace(coarse).notes).toContainEqual({ code: 'coarse', stepSeconds: 5 });
+    const fine = traceOf([{ seconds: 600, MBps: 200 }], { step: 2, noise: 0.01 });
+    expect(analyseTrace(fine).notes.map(({ code }) => code)).not.toContain('coarse');
+  });
+});

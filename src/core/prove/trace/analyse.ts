@@ -6,6 +6,8 @@ import type { Segment, SegmentKind, Stall, Throttle, TraceNote, TraceReading, Wr
 
 /** Length of the window whose lowest mean is the floor, seconds [A]. */
 const FLOOR_WINDOW = 10;
+/** Rows further apart than this show no stall: one of a second or two is lost in their mean [A]. */
+const COARSE = 2;
 /** Below this a trace says little of minutes, seconds [A]. */
 const SHORT = 60;
 /** How far a fall must be made good again to be one that passes. */
@@ -236,7 +238,15 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   const throttle = throttleOf(trace, all);
   const totalGB = bytes(0, seconds.length);
   if (total < SHORT) notes.push({ code: 'short', seconds: total });
-  if (all.length === 1 && all[0]?.kind === 'sustained') notes.push({ code: 'no-fall', GB: totalGB });
+  if (stalls.length > 0)
+    notes.push({
+      code: 'stood-still',
+      count: stalls.length,
+      longestSeconds: Math.max(...stalls.map((one) => one.seconds)),
+    });
+  else if (all.length === 1 && all[0]?.kind === 'sustained') notes.push({ code: 'no-fall', GB: totalGB });
+  const step = medianOf(Float64Array.from(lengths));
+  if (step > COARSE) notes.push({ code: 'coarse', stepSeconds: step });
   if (hasBurst && !throttle && heat === null) notes.push({ code: 'one-fall', GB: burstGB, seconds: endOf(burstEnd) });
   if (throttle && heat === null)
     notes.push(

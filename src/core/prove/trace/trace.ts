@@ -43,7 +43,11 @@ export interface Throttle {
 export type TraceNote =
   | { readonly code: 'bench' }
   | { readonly code: 'short'; readonly seconds: number }
+  /** No level fell; where it stood still all the same, that is said instead. */
   | { readonly code: 'no-fall'; readonly GB: number }
+  | { readonly code: 'stood-still'; readonly count: number; readonly longestSeconds: number }
+  /** Rows too far apart to show a stall. */
+  | { readonly code: 'coarse'; readonly stepSeconds: number }
   | { readonly code: 'one-fall'; readonly GB: number; readonly seconds: number }
   | { readonly code: 'heat-fall'; readonly celsius: number }
   | { readonly code: 'no-return'; readonly atSeconds: number }
