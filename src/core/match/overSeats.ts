@@ -97,7 +97,9 @@ export function overSeats(input: SeatInput): Cell {
     null,
   );
   const missing = others.some(({ answer }) => answer === null);
-  const verdict = missing && rankOf(worst.verdict) < rankOf('uncovered') ? 'uncovered' : (decides ?? worst).verdict;
+  const found = (decides ?? worst).verdict;
+  // A seat that nothing enters leaves no answer better than unknown, and one that drops elsewhere stays worse than that.
+  const verdict = missing && rankOf(found) < rankOf('uncovered') ? 'uncovered' : found;
   return {
     ...worst,
     slotId: (verdict === worst.verdict ? worst : decides)?.slotId ?? worst.slotId,

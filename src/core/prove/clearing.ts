@@ -1,6 +1,8 @@
 import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Clearing } from '../kit/model.ts';
 import { usable } from '../match/minutes/minutes.ts';
+import { ownPromise } from '../match/ownPromise.ts';
+import { toMegabytes } from '../units/convert.ts';
 
 /** Why a burst says nothing of the card: the buffer was never full. */
 export type Void =
@@ -69,9 +71,18 @@ function middle(values: readonly number[]): number {
   return sorted.length % 2 ? entryAt(sorted, at) : (entryAt(sorted, at - 1) + entryAt(sorted, at)) / 2;
 }
 
-/** How fast each card is said to be, MB/s, for ordering alone: what is printed, else what its maker claims. */
-const claimedMBps = ({ writeMBps, sustainedMBps, readMBps }: Card): number | null =>
-  writeMBps ?? sustainedMBps ?? readMBps;
+/** What the best mark on a card promises, MB/s; null where it carries none. */
+function markedMBps(card: Card): number | null {
+  const promise = ownPromise(card);
+  return promise.by === 'mark' || promise.by === 'minimum' ? toMegabytes(promise.floor) : null;
+}
+
+/**
+ * How fast each card is said to be, MB/s, for ordering alone: what is printed, else what its maker claims, else its mark: V30
+ * and V90 differ threefold.
+ */
+const claimedMBps = (card: Card): number | null =>
+  card.writeMBps ?? card.sustainedMBps ?? card.readMBps ?? markedMBps(card);
 
 /** The cards of one body by what they drain, slowest claim first. */
 export function drainRates(body: Body, cards: readonly Card[], bursts: readonly Clearing[]): readonly DrainRate[] {
