@@ -1,6 +1,7 @@
 import { busOf } from '../../core/cards/printedBus.ts';
+import { FAULTS } from '../../core/cards/recordedFault.ts';
 import { shownSpelling } from '../../core/cards/vocabulary.ts';
-import type { Card } from '../../core/kit/model.ts';
+import type { Card, Incident } from '../../core/kit/model.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
 import { type Bus, bus } from '../../core/standards/buses.ts';
@@ -46,3 +47,6 @@ export function cardLine(card: Card): CardLine {
   known.set(card, found);
   return found;
 }
+
+/** Whether an incident takes away what its card promises until somebody settles it. */
+export const isFault = ({ kind }: Incident): boolean => FAULTS.has(kind);

@@ -1,4 +1,5 @@
 import { Checkbox } from '@mantine/core';
+import { isFault } from '../../app/cards/cardLine.ts';
 import { today } from '../../app/kit/today.ts';
 import type { Card, Incident } from '../../core/kit/model.ts';
 import { INCIDENT_CHOICES } from '../../ui/choices.ts';
@@ -19,15 +20,17 @@ export function IncidentFields({ form }: { readonly form: DraftForm<Card> }) {
           <TextField label="Date" props={form.getInputProps(`incidents.${at}.date`)} />
           <ChoiceField label="What" props={form.getInputProps(`incidents.${at}.kind`)} data={INCIDENT_CHOICES} />
           <TextField label="In words" props={form.getInputProps(`incidents.${at}.text`)} className={css.full} />
-          <Checkbox
-            label="Looked into: the card may be used again"
-            checked={incident.resolved != null}
-            onChange={(event) => {
-              const resolved = event.currentTarget.checked ? today() : null;
-              set(incidents.map((one, place) => (place === at ? { ...one, resolved } : one)));
-            }}
-            className={css.full}
-          />
+          {isFault(incident) && (
+            <Checkbox
+              label="Looked into: the card may be used again"
+              checked={incident.resolved != null}
+              onChange={(event) => {
+                const resolved = event.currentTarget.checked ? today() : null;
+                set(incidents.map((one, place) => (place === at ? { ...one, resolved } : one)));
+              }}
+              className={css.full}
+            />
+          )}
           <button type="button" className="plain-button" onClick={() => set(incidents.filter((_, one) => one !== at))}>
             Remove
           </button>
