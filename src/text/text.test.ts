@@ -11,7 +11,16 @@ import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
 import { parseRate } from '../core/units/parse.ts';
 import { cellSums } from './bodies/rateLines.ts';
 import { labelProblemText } from './cards/label.ts';
-import { besideText, byTheBoxText, cellFigure, seatTexts, spokenCell } from './match/cell.ts';
+import {
+  besideText,
+  beyondText,
+  byTheBoxText,
+  cellAside,
+  cellFigure,
+  provenOnlyText,
+  seatTexts,
+  spokenCell,
+} from './match/cell.ts';
 import { findingText } from './match/finding.ts';
 import { threeLines } from './match/threeLines.ts';
 import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
@@ -203,5 +212,47 @@ describe('minutes by the box', () => {
     expect(byTheBoxText(covered)).toMatch(/^\d.* by the box$/);
     expect(byTheBoxText({ ...covered, verdict: 'drops' })).toBeNull();
     expect(byTheBoxText({ ...covered, planned: null })).toBeNull();
+  });
+});
+
+describe('what own takes held', () => {
+  const kitOf = (...tests: Parameters<typeof aTest>[0][]) => {
+    const kit = { bodies: [aBody()], cards: [aCard({ marks: ['II'] })], tests: tests.map((one) => aTest(one)) };
+    const cell = board(kit, DEFAULT_POLICY).columns[0]?.[0];
+    if (!cell) throw new Error('no cell');
+    return cell;
+  };
+
+  it('stands in the figure and under the word', () => {
+    const held = kitOf({ end: 'stopped', seconds: 600 });
+    expect(cellFigure(held)).toEqual({ figure: '10', unit: 'min' });
+    expect(spaced(provenOnlyText(held) ?? '')).toBe('part-tested, to 10 min; the card lasts 67 min');
+    expect(cellFigure(kitOf({ end: 'stopped', seconds: 45 }))).toEqual({ figure: '0:45', unit: '' });
+    expect(spaced(beyondText(held, 1200 as Seconds) ?? '')).toBe('Asked for 20 min: beyond 10:00 nothing is known.');
+    expect(beyondText(held, 600 as Seconds)).toBeNull();
+    expect(beyondText(held, null)).toBeNull();
+  });
+
+  it('is told with its days and number', () => {
+    const more = (...tests: Parameters<typeof kitOf>) => {
+      const found = kitOf(...tests).findings.find(({ rule }) => rule === 'own-tests');
+      return found ? spaced(findingText(found)) : '';
+    };
+    const stop = { end: 'stopped', seconds: 600, date: '2026-05-30' } as const;
+    expect(more({ ...stop })).toContain('One test of 30 May 2026 was stopped by hand after 10:00; no frames were lost');
+    expect(more({ ...stop }, { ...stop, id: 'b' }, { ...stop, id: 'c' })).toContain(
+      '3 tests of 30 May 2026 were stopped by hand after 10:00',
+    );
+    expect(more({ ...stop }, { ...stop, id: 'b', seconds: 540, date: '2026-06-02' })).toContain(
+      '2 tests of 30 May 2026 to 2 June 2026 were stopped by hand, the longest after 10:00',
+    );
+    expect(more({ ...stop, date: null })).toContain('One test was stopped by hand');
+  });
+
+  it('of a card filled at another rate says that the rate is what is wrong', () => {
+    // 252.7 GB in 120 min are 35 MB/s of 62.5.
+    const filled = kitOf({ seconds: 7200 });
+    expect(provenOnlyText(filled)).toBe('your own take filled the card in 120:00: the rate believed cannot be');
+    expect(cellAside(filled, aCard(), null)).toBe('filled in 120:00');
   });
 });

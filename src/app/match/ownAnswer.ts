@@ -4,9 +4,10 @@ import type { AskUnread } from '../../core/match/ask/ask.ts';
 import type { RateWas } from '../../core/match/ask/otherQuestions.ts';
 import { type OwnAsk, type OwnCopying, readOwn } from '../../core/match/ask/ownNames.ts';
 import type { Board, BoardKit } from '../../core/match/board.ts';
-import { type Cell, cellTone } from '../../core/match/cell.ts';
+import type { Cell } from '../../core/match/cell.ts';
+import { toneWithin } from '../../core/match/rollTime.ts';
 import type { Tone, Verdict } from '../../core/match/verdict.ts';
-import { byTheBoxText, cellFigure, modeTitle, spokenCell } from '../../text/match/cell.ts';
+import { beyondText, byTheBoxText, cellFigure, modeTitle, spokenCell } from '../../text/match/cell.ts';
 import { withoutWords } from '../../text/match/without.ts';
 import type { Figure } from '../../text/quantity.ts';
 import type { CellPick } from './subject.ts';
@@ -131,9 +132,9 @@ export function ownAnswer(text: string, board: Board, { take, aside, readers, ra
     code: 'cell',
     pick,
     verdict: cell.verdict,
-    tone: cellTone(cell, take),
+    tone: toneWithin(cell, take, asked.time),
     figure: cellFigure(cell),
     byTheBox: byTheBoxText(cell),
-    sentence: spokenCell({ cell, body, mode, card }),
+    sentence: [spokenCell({ cell, body, mode, card }), beyondText(cell, asked.time)].filter(Boolean).join(' '),
   };
 }

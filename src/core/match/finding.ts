@@ -40,6 +40,7 @@ export interface Held {
 
 /** A take that filled the card in the very mode and proves less than its need. */
 export interface Filled {
+  readonly testId: string;
   readonly seconds: Seconds;
   /** Why its numbers are not those of the rate believed; null where they fall short of its peak alone. */
   readonly misfit: Misfit | null;

@@ -8,7 +8,15 @@ import type { Policy } from '../../core/match/policy.ts';
 import type { Verdict } from '../../core/match/verdict.ts';
 import { verdictId } from '../../text/guide/glossary.ts';
 import { ruleId } from '../../text/guide/rules.ts';
-import { byTheBoxText, cellFigure, cellPlace, modeTitle, provenOnlyText, seatTexts } from '../../text/match/cell.ts';
+import {
+  byTheBoxText,
+  cellFigure,
+  cellPlace,
+  filledOtherwise,
+  modeTitle,
+  provenOnlyText,
+  seatTexts,
+} from '../../text/match/cell.ts';
 import { findingLine } from '../../text/match/finding.ts';
 import { stripSections } from '../../text/match/stripSections.ts';
 import { threeLines } from '../../text/match/threeLines.ts';
@@ -58,6 +66,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
   // What is being typed or tried belongs to one cell and does not follow to the next.
   const place = `${body.id} ${mode.id} ${card.id}`;
   const tone = cellTone(cell, take);
+  const filled = filledOtherwise(cell);
   return (
     <div className={css.why}>
       <header>
@@ -72,7 +81,17 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         <span className={css.figure}>{figureOf(cell.verdict) && <Amount {...cellFigure(cell)} />}</span>
       </p>
       {byTheBoxText(cell) && <p className={css.proven}>{byTheBoxText(cell)}</p>}
-      {provenOnlyText(cell) && <p className={css.proven}>{provenOnlyText(cell)}</p>}
+      {provenOnlyText(cell) && (
+        <p className={css.proven}>
+          {provenOnlyText(cell)}
+          {filled && !quick && (
+            <>
+              {'. '}
+              <a href={`/prove?open=${encodeURIComponent(filled.testId)}`}>What explains it</a>
+            </>
+          )}
+        </p>
+      )}
       {!quick && <WhatToDo subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />}
       {cell.seats && (
         <ul className={css.seats} aria-label="Who sits where">

@@ -2,16 +2,19 @@ import { isAtHand } from '../../core/cards/atHand.ts';
 import type { HeatLevel } from '../../core/heat/run/level.ts';
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Cell } from '../../core/match/cell.ts';
+import type { Filled } from '../../core/match/finding.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
 import { knownFor } from '../../core/match/rollTime.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
+import type { Seconds } from '../../core/units/brand.ts';
 import { fromGigabytes } from '../../core/units/convert.ts';
 import { STATE_WORDS } from '../cards/state.ts';
 import { HEAT_ASIDE, HEAT_WORDS } from '../heat/heatWords.ts';
 import {
   capacityText,
   clockText,
+  durationText,
   type Figure,
   joined,
   MBpsText,
@@ -29,6 +32,12 @@ const knownMinutesOf = (cell: Cell): number | null => {
   const until = seconds === null ? null : Math.floor(seconds / 60);
   return until !== null && cell.planned !== null && until < cell.planned ? until : null;
 };
+
+/** A take that filled the card in this mode at a rate that cannot be the one believed; null where there is none. */
+export function filledOtherwise({ findings }: Pick<Cell, 'findings'>): Filled | null {
+  const tests = findings.find((finding) => finding.rule === 'own-tests');
+  return tests?.filled && tests.filled.misfit !== null ? tests.filled : null;
+}
 
 /** How long takes of this mode held, in a word: `10 min`, `0:45`. Null where more or nothing is known. */
 const heldText = ({ heldSeconds }: Cell): string | null =>
@@ -62,6 +71,13 @@ export function cellFigure(cell: Cell): Figure {
   }
 }
 
+/** That more is asked for than is known; null where it is not. */
+export function beyondText(cell: Cell, seconds: Seconds | null): string | null {
+  const known = knownFor(cell);
+  if (seconds === null || known === null || seconds <= known) return null;
+  return `Asked for ${durationText(seconds)}: beyond ${clockText(known)} nothing is known.`;
+}
+
 /** What the same card lasts by the box, where minutes are shown and these are others: `57 min by the box`. Null otherwise. */
 export function byTheBoxText({ verdict, planned, labelMinutes }: Cell): string | null {
   const shown = verdict === 'guaranteed' || verdict === 'tight' || verdict === 'proven' || verdict === 'claimed';
@@ -71,6 +87,8 @@ export function byTheBoxText({ verdict, planned, labelMinutes }: Cell): string |
 
 /** That a cell is proven, or was held, for less than its card lasts; null where it is not. */
 export function provenOnlyText(cell: Cell): string | null {
+  const filled = filledOtherwise(cell);
+  if (filled) return `your own take filled the card in ${clockText(filled.seconds)}: the rate believed cannot be`;
   const held = heldText(cell);
   const lasts = cell.planned === null ? '' : `; the card lasts ${minutesText(cell.planned)}`;
   if (held !== null) return `part-tested, to ${held}${lasts}`;
@@ -183,7 +201,12 @@ function likelyWord({ verdict, findings }: Cell): string {
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
   // Beside a claim, what was held by hand still stands.
-  const held = cell.verdict === 'claimed' && heldText(cell) ? `held ${heldText(cell)}` : '';
+  const filled = filledOtherwise(cell);
+  const held = filled
+    ? `filled in ${clockText(filled.seconds)}`
+    : cell.verdict === 'claimed' && heldText(cell)
+      ? `held ${heldText(cell)}`
+      : '';
   return [likelyWord(cell), held, state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }
 

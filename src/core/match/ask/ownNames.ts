@@ -20,7 +20,14 @@ export interface OwnKit {
 
 /** A question about one's own body, mode and card, by their names. */
 export type OwnAsk =
-  | { readonly code: 'cell'; readonly body: Body; readonly mode: Mode; readonly card: Card }
+  | {
+      readonly code: 'cell';
+      readonly body: Body;
+      readonly mode: Mode;
+      readonly card: Card;
+      /** How long is asked for, the longest reading of it; null where nothing is said. */
+      readonly time: Seconds | null;
+    }
   /** The names fit several modes or bodies; none is taken. */
   | {
       readonly code: 'which';
@@ -130,6 +137,12 @@ function copyingOf(card: Card, reader: PlanReader): OwnCopying {
   return { bytes, rate, seconds: (bytes / rate) as Seconds, slower: isCard ? 'card' : 'reader' };
 }
 
+/** The longest time of a line: what may be minutes and seconds is hours and minutes until somebody says. */
+function longestTime(tokens: readonly Token[]): Seconds | null {
+  const times = all(tokens, 'time').map(({ value }) => value as number);
+  return times.length === 0 ? null : (Math.max(...times) as Seconds);
+}
+
 const speedOf = ({ captureFps, fps }: Mode): number => captureFps ?? fps;
 
 /**
@@ -165,7 +178,7 @@ export function readOwn(text: string, kit: OwnKit, aside?: ReadonlySet<string>):
   const [only, other] = choices;
   if (unread.length > 0) return { code: 'open', unread, cell: only && !other ? { ...only, card } : null };
   if (only && !other && (speeds.length === 0 || speeds.includes(speedOf(only.mode))))
-    return { code: 'cell', ...only, card };
+    return { code: 'cell', ...only, card, time: longestTime(rest) };
   const what = new Set(choices.map(({ body }) => body.id)).size > 1 && !named ? 'body' : 'mode';
   return { code: 'which', what, choices, card };
 }

@@ -191,7 +191,7 @@ function longestFill(fills: readonly Read[]): Filled | null {
   const [first, ...rest] = fills;
   if (!first) return null;
   const longest = rest.reduce((most, one) => (one.test.seconds > most.test.seconds ? one : most), first);
-  return { seconds: longest.test.seconds as Seconds, misfit: longest.reading.misfit };
+  return { testId: longest.test.id, seconds: longest.test.seconds as Seconds, misfit: longest.reading.misfit };
 }
 
 /** A take of another mode that is known, by its own bytes, to have written at least as fast. */
