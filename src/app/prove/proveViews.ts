@@ -22,7 +22,15 @@ import type { ProveKit } from './proveKit.ts';
 export { AIR_MOVEMENTS, BENCH_PROGRAMS, CONSTANCIES, TEST_STARTS } from '../../core/kit/model.ts';
 /** What the view of tests asks the core. */
 export { RETEST } from '../../core/prove/age.ts';
-export { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../core/prove/clearing.ts';
+export {
+  burstFrames,
+  cleared,
+  clearTimes,
+  drainRates,
+  limiting,
+  noBetter,
+  shotsOn,
+} from '../../core/prove/clearing.ts';
 export { ENTRY_KINDS, LOG_ORDERS, shownEntries, WHOLE_LOG } from '../../core/prove/entries.ts';
 export { acrossCards, cardBrackets, demandedMBps, puzzles } from '../../core/prove/puzzles.ts';
 export { runsTable } from '../../core/prove/runs.ts';

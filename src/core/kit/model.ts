@@ -358,12 +358,12 @@ export interface Clearing {
   readonly slotId: string | null;
   /** ISO date; null when not noted. */
   readonly date: string | null;
-  /** Average size of a picture, MB. */
-  readonly fileMB: number;
+  /** Average size of a picture, MB; null when not noted: its time tells a ratio alone. */
+  readonly fileMB: number | null;
   /** Pictures until the camera slowed; null where it never did. */
   readonly framesUntilSlow: number | null;
-  /** Pictures taken in all. */
-  readonly frames: number;
+  /** Pictures taken in all; null when not noted. */
+  readonly frames: number | null;
   /** Rate of the burst as set, pictures a second; null when not noted. */
   readonly burstFps: number | null;
   /** Shutter time, seconds; null when not noted. */

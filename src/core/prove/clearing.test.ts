@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Clearing } from '../kit/model.ts';
 import { aBody, aCard } from '../testing.ts';
-import { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from './clearing.ts';
+import { burstFrames, cleared, clearTimes, drainRates, limiting, noBetter, shotsOn } from './clearing.ts';
 
 const body = aBody({ bufferMB: 1500 });
 const burst = (change: Partial<Clearing> = {}): Clearing => ({
@@ -94,5 +94,53 @@ describe('what a burst and a card hold', () => {
 
   it('whole pictures of an average size', () => {
     expect(shotsOn(aCard({ capacityGB: 64, usableGB: 63 }), 48.5)).toBe(1298);
+  });
+});
+
+describe('times alone', () => {
+  const v30 = aCard({ id: 'v30', label: 'V30', marks: ['V30'] });
+  const v90 = aCard({ id: 'v90', label: 'V90', marks: ['II', 'V90'] });
+  const time = (cardId: string, clearSeconds: number, change: Partial<Clearing> = {}) =>
+    burst({
+      id: `${cardId} ${clearSeconds}`,
+      cardId,
+      clearSeconds,
+      fileMB: null,
+      frames: null,
+      framesUntilSlow: null,
+      ...change,
+    });
+
+  it('tell no rate, and are not void', () => {
+    expect(cleared(time('v30', 12), body)).toEqual({ bufferedMB: null, drainMBps: null, void: null });
+    expect(drainRates(body, [v30, v90], [time('v30', 12)])).toEqual([]);
+    // A shutter that cannot keep the burst is void all the same.
+    expect(cleared(time('v30', 12, { shutterSeconds: 0.5 }), body).void).toMatchObject({ code: 'shutter' });
+  });
+
+  it('tell body from card, by how many times faster and by what the marks claim', () => {
+    const told = (...bursts: readonly Clearing[]) => {
+      const times = clearTimes(body, [v90, v30], bursts);
+      return { times, limit: limiting(times.map((one) => ({ card: one.card, MBps: one.times }))) };
+    };
+    const alike = told(time('v30', 12), time('v90', 11.5));
+    expect(alike.limit).toBe('body');
+    expect(alike.times.map(({ card }) => card.label)).toEqual(['V30', 'V90']);
+    const apart = told(time('v30', 30), time('v30', 34), time('v30', 32), time('v90', 10));
+    expect(apart.limit).toBe('card');
+    expect(apart.times).toMatchObject([
+      { seconds: 32, times: 1, bursts: 3 },
+      { seconds: 10, times: 3.2, bursts: 1 },
+    ]);
+    expect(told(time('v30', 10), time('v90', 30)).limit).toBe('mixed');
+    expect(told(time('v30', 12)).limit).toBe('unknown');
+    expect(told().times).toEqual([]);
+  });
+
+  it('are not mixed with bursts of which the size is known', () => {
+    expect(clearTimes(body, [v30], [burst({ cardId: 'v30' })])).toEqual([]);
+    expect(drainRates(body, [v30], [burst({ cardId: 'v30' }), time('v30', 3)])).toMatchObject([
+      { MBps: 100, bursts: 1 },
+    ]);
   });
 });

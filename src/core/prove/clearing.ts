@@ -21,7 +21,7 @@ export type Void =
 export interface Cleared {
   /** What was in the buffer when the last picture was taken, MB; null where it is not known. */
   readonly bufferedMB: number | null;
-  /** What was written a second while it cleared; null where the test is void. */
+  /** What was written a second while it cleared; null where the test is void, or its size was not noted. */
   readonly drainMBps: number | null;
   readonly void: Void | null;
 }
@@ -34,15 +34,18 @@ export interface Cleared {
  * @param burst - amounts in their ranges, see RANGES
  */
 export function cleared(burst: Clearing, { bufferMB }: Pick<Body, 'bufferMB'>): Cleared {
-  const taken = burst.frames * burst.fileMB;
+  const { frames, fileMB } = burst;
   const none = (why: Void): Cleared => ({ bufferedMB: null, drainMBps: null, void: why });
   if (burst.burstFps !== null && burst.shutterSeconds !== null && burst.shutterSeconds * burst.burstFps > 1)
     return none({ code: 'shutter', fps: burst.burstFps, possibleFps: 1 / burst.shutterSeconds });
-  const { framesUntilSlow: slowed, frames } = burst;
-  if (slowed !== null && slowed > frames) return none({ code: 'count', slowed, frames });
+  const { framesUntilSlow: slowed } = burst;
+  if (slowed !== null && frames !== null && slowed > frames) return none({ code: 'count', slowed, frames });
+  // Without its size it tells no rate, and stands beside others of its kind all the same.
+  if (fileMB === null || frames === null) return { bufferedMB: null, drainMBps: null, void: null };
+  const taken = frames * fileMB;
   if (bufferMB !== null && taken < bufferMB) return none({ code: 'too-few', MB: taken, bufferMB });
   if (burst.framesUntilSlow === null) return none({ code: 'never-slowed' });
-  const bufferedMB = bufferMB ?? burst.framesUntilSlow * burst.fileMB;
+  const bufferedMB = bufferMB ?? burst.framesUntilSlow * fileMB;
   if (!(bufferedMB > 0)) return none({ code: 'no-buffer' });
   return { bufferedMB, drainMBps: bufferedMB / burst.clearSeconds, void: null };
 }
@@ -100,6 +103,39 @@ export function drainRates(body: Body, cards: readonly Card[], bursts: readonly 
     .sort((a, b) => (claimedMBps(a.card) ?? 0) - (claimedMBps(b.card) ?? 0));
 }
 
+/** How long a card takes to clear one burst of a body of which only times were noted. */
+export interface ClearTime {
+  readonly card: Card;
+  /** The middle of its times, seconds. */
+  readonly seconds: number;
+  /** How many times faster than the slowest of them. */
+  readonly times: number;
+  readonly bursts: number;
+  readonly ids: readonly string[];
+}
+
+/**
+ * Cards of one body by how long each took to clear the same burst, slowest claim first: times alone, without size or number of
+ * pictures, are enough to tell body from card. Whether it was the same burst is the person's word.
+ */
+export function clearTimes(body: Body, cards: readonly Card[], bursts: readonly Clearing[]): readonly ClearTime[] {
+  const known = cards.flatMap((card) => {
+    const own = bursts.filter(
+      (burst) =>
+        burst.bodyId === body.id &&
+        burst.cardId === card.id &&
+        (burst.fileMB === null || burst.frames === null) &&
+        cleared(burst, body).void === null,
+    );
+    if (own.length === 0) return [];
+    return [{ card, seconds: middle(own.map(({ clearSeconds }) => clearSeconds)), ids: own.map(({ id }) => id) }];
+  });
+  const slowest = Math.max(...known.map(({ seconds }) => seconds));
+  return known
+    .map(({ card, seconds, ids }) => ({ card, seconds, times: slowest / seconds, bursts: ids.length, ids }))
+    .sort((a, b) => (claimedMBps(a.card) ?? 0) - (claimedMBps(b.card) ?? 0));
+}
+
 /** Whether body or card sets the pace; mixed where it goes by neither; unknown where too little was compared. */
 export type Limiting = 'body' | 'card' | 'mixed' | 'unknown';
 
@@ -111,9 +147,9 @@ const UNLIKE = 1.5;
  * Body or card, where claims differ by half and more: rates that are all alike are the body's; rates that rise with every
  * claim are the cards'. A fastest claim that is not the fastest in the camera is neither: the pair has to be tested.
  *
- * @param rates - of one body, by claim, as drainRates gives them
+ * @param rates - of one body, by claim, as drainRates gives them, or how many times faster than the slowest each is
  */
-export function limiting(rates: readonly DrainRate[]): Limiting {
+export function limiting(rates: readonly Pick<DrainRate, 'card' | 'MBps'>[]): Limiting {
   const known = rates.flatMap(({ card, MBps }) => {
     const claim = claimedMBps(card);
     return claim === null ? [] : [{ claim, MBps }];

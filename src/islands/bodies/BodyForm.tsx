@@ -120,7 +120,7 @@ export function BodyForm(props: BodyFormProps) {
               />
             )}
             <ChoiceField
-              label="Stated rates hold"
+              label="What stated rates hold"
               props={field('statedHolds')}
               data={HOLDS_CHOICES}
               className={css.wide}

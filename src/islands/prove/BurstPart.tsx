@@ -1,9 +1,17 @@
 import { useMemo, useState } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { burstFrames, cleared, drainRates, limiting, noBetter, shotsOn } from '../../app/prove/proveViews.ts';
+import {
+  burstFrames,
+  cleared,
+  clearTimes,
+  drainRates,
+  limiting,
+  noBetter,
+  shotsOn,
+} from '../../app/prove/proveViews.ts';
 import { entryAt } from '../../core/entryAt.ts';
 import { paceText } from '../../text/heat/heatWords.ts';
-import { LIMITING_TEXT, noBetterText, voidText } from '../../text/prove/clearing.ts';
+import { clearTimeText, LIMITING_TEXT, noBetterText, voidText } from '../../text/prove/clearing.ts';
 import { plain } from '../../text/quantity.ts';
 import { typedNumber } from '../../ui/typedNumber.ts';
 import css from './BurstPart.module.css';
@@ -77,50 +85,73 @@ export default function BurstPart({ kit, onLog, onOpen }: BurstPartProps) {
       )}
       {tested.map((body) => {
         const rates = drainRates(body, cards, clearings);
+        const times = clearTimes(body, cards, clearings);
         const voids = clearings.filter((one) => one.bodyId === body.id && cleared(one, body).void !== null);
         return (
           <section key={body.id} className={css.body} aria-label={body.name}>
             <h3>{body.name}</h3>
             {rates.length > 0 && <p>{LIMITING_TEXT[limiting(rates)]}</p>}
-            <div className={css.scroll}>
-              <table className={css.table}>
-                <thead>
-                  <tr>
-                    <th scope="col">Card</th>
-                    <th scope="col">Drains</th>
-                    <th scope="col">Claims</th>
-                    <th scope="col">Burst</th>
-                    <th scope="col">Holds</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {rates.map(({ card, MBps, bursts, ids }) => {
-                    const claim = card.writeMBps ?? card.sustainedMBps;
-                    const held =
-                      fileMB !== null && burstFps !== null && body.bufferMB !== null
-                        ? burstFrames(body.bufferMB, fileMB, burstFps, MBps)
-                        : null;
-                    return (
-                      <tr key={card.id}>
-                        <th scope="row">
-                          <button type="button" className="plain-button" onClick={() => onOpen(entryAt(ids, 0))}>
-                            {card.label}
-                          </button>
-                        </th>
-                        <td data-label="Drains">
-                          <b>{paceText(MBps)}</b> <small>{bursts === 1 ? '1 burst' : `${bursts} bursts`}</small>
-                        </td>
-                        <td data-label="Claims">{claim === null ? '—' : paceText(claim)}</td>
-                        <td data-label="Burst">
-                          {held === null ? '—' : held === Infinity ? 'as long as you like' : `${held} pictures`}
-                        </td>
-                        <td data-label="Holds">{fileMB === null ? '—' : `${plain(shotsOn(card, fileMB))} pictures`}</td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-            </div>
+            {times.length > 0 && (
+              <>
+                <p>
+                  Times alone, of the same burst:{' '}
+                  {LIMITING_TEXT[limiting(times.map(({ card, times: MBps }) => ({ card, MBps })))]}
+                </p>
+                <ul className={css.times}>
+                  {times.map((one) => (
+                    <li key={one.card.id}>
+                      <button type="button" className="plain-button" onClick={() => onOpen(entryAt(one.ids, 0))}>
+                        {one.card.label}
+                      </button>{' '}
+                      {clearTimeText(one)}
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+            {rates.length > 0 && (
+              <div className={css.scroll}>
+                <table className={css.table}>
+                  <thead>
+                    <tr>
+                      <th scope="col">Card</th>
+                      <th scope="col">Drains</th>
+                      <th scope="col">Claims</th>
+                      <th scope="col">Burst</th>
+                      <th scope="col">Holds</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {rates.map(({ card, MBps, bursts, ids }) => {
+                      const claim = card.writeMBps ?? card.sustainedMBps;
+                      const held =
+                        fileMB !== null && burstFps !== null && body.bufferMB !== null
+                          ? burstFrames(body.bufferMB, fileMB, burstFps, MBps)
+                          : null;
+                      return (
+                        <tr key={card.id}>
+                          <th scope="row">
+                            <button type="button" className="plain-button" onClick={() => onOpen(entryAt(ids, 0))}>
+                              {card.label}
+                            </button>
+                          </th>
+                          <td data-label="Drains">
+                            <b>{paceText(MBps)}</b> <small>{bursts === 1 ? '1 burst' : `${bursts} bursts`}</small>
+                          </td>
+                          <td data-label="Claims">{claim === null ? '—' : paceText(claim)}</td>
+                          <td data-label="Burst">
+                            {held === null ? '—' : held === Infinity ? 'as long as you like' : `${held} pictures`}
+                          </td>
+                          <td data-label="Holds">
+                            {fileMB === null ? '—' : `${plain(shotsOn(card, fileMB))} pictures`}
+                          </td>
+                        </tr>
+                      );
+                    })}
+                  </tbody>
+                </table>
+              </div>
+            )}
             {noBetter(body, cards, clearings).map((one) => (
               <p key={`${one.faster.card.id} ${one.slower.card.id}`} className="tone-warm">
                 {noBetterText(one)}

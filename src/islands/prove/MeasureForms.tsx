@@ -43,7 +43,7 @@ export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
   const arrival = useArrival<HTMLFormElement>();
   const body = bodies.find(({ id }) => id === values.bodyId);
   const burst = settled<Clearing>(values, clearingSchema);
-  const isWhole = [burst.fileMB, burst.frames, burst.clearSeconds].every((one) => typeof one === 'number' && one > 0);
+  const isWhole = typeof burst.clearSeconds === 'number' && burst.clearSeconds > 0;
   return (
     <form ref={arrival} className={css.form} onSubmit={onSubmit} noValidate aria-label="A burst and how it cleared">
       <Chips
@@ -67,10 +67,10 @@ export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
         />
       )}
       <div className={css.fields}>
-        <NumberField label="One picture" unit="MB" props={field('fileMB')} placeholder="48.5" />
-        <NumberField label="Pictures taken" props={field('frames')} placeholder="60" />
-        <NumberField label="Pictures until it slowed" props={field('framesUntilSlow')} placeholder="it never did" />
         <NumberField label="Until the lamp was dark" unit="s" props={field('clearSeconds')} placeholder="12" />
+        <NumberField label="One picture" unit="MB" props={field('fileMB')} placeholder="not noted" />
+        <NumberField label="Pictures taken" props={field('frames')} placeholder="not noted" />
+        <NumberField label="Pictures until it slowed" props={field('framesUntilSlow')} placeholder="it never did" />
         <NumberField label="Burst as set" unit="a second" props={field('burstFps')} placeholder="not noted" />
         <NumberField label="Shutter" unit="s" props={field('shutterSeconds')} placeholder="0.001" />
         <DateField label="Date" props={field('date')} />

@@ -1,4 +1,4 @@
-import type { Cleared, Limiting, NoBetter, Void } from '../../core/prove/clearing.ts';
+import type { Cleared, ClearTime, Limiting, NoBetter, Void } from '../../core/prove/clearing.ts';
 import { assertNever } from '../../core/result.ts';
 import { paceText } from '../heat/heatWords.ts';
 import { plain } from '../quantity.ts';
@@ -25,7 +25,15 @@ export function voidText(reason: Void): string {
 
 /** What a burst comes to, in a line. */
 export const clearedText = ({ bufferedMB, drainMBps, void: reason }: Cleared): string =>
-  reason ? voidText(reason) : `${paceText(drainMBps ?? 0)}: ${plain(bufferedMB ?? 0, 0)}${NBSP}MB written away.`;
+  reason
+    ? voidText(reason)
+    : drainMBps === null
+      ? 'Its time alone: it tells this card from others of the same burst, and no rate.'
+      : `${paceText(drainMBps)}: ${plain(bufferedMB ?? 0, 0)}${NBSP}MB written away.`;
+
+/** How long a card took, and how much faster than the slowest that is. */
+export const clearTimeText = ({ seconds, times }: ClearTime): string =>
+  `${plain(seconds, 1)}${NBSP}s, ${times < 1.05 ? 'the slowest' : `${plain(times, 1)} times as fast as the slowest`}`;
 
 export const LIMITING_TEXT: Readonly<Record<Limiting, string>> = {
   body: 'The body is the limit: faster cards do no better in it.',

@@ -105,7 +105,7 @@ export function logLine(entry: Entry, named: Named): LogLine {
     }
     case 'burst':
       return {
-        title: `Burst of ${plain(entry.clearing.frames)}`,
+        title: entry.clearing.frames === null ? 'Burst' : `Burst of ${plain(entry.clearing.frames)}`,
         place,
         figure: `${plain(entry.clearing.clearSeconds)}${NBSP}s`,
         end: 'to clear',
