@@ -254,5 +254,7 @@ describe('what own takes held', () => {
     const filled = kitOf({ seconds: 7200 });
     expect(provenOnlyText(filled)).toBe('your own take filled the card in 120:00: the rate believed cannot be');
     expect(cellAside(filled, aCard(), null)).toBe('filled in 120:00');
+    expect(cellAside(filled, aCard(), 'warm')).toBe('filled in 120:00');
+    expect(cellAside(filled, aCard(), 'hot')).toBe('heat stops it');
   });
 });

@@ -200,14 +200,15 @@ function likelyWord({ verdict, findings }: Cell): string {
 /** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
-  // Beside a claim, what was held by hand still stands.
-  const filled = filledOtherwise(cell);
+  // Beside a claim, what was held by hand still stands. A cell has room for one of take and heat: what stops it comes first,
+  // and a take that filled the card before figures that are only a little worse.
+  const filled = heat === 'hot' ? null : filledOtherwise(cell);
   const held = filled
     ? `filled in ${clockText(filled.seconds)}`
     : cell.verdict === 'claimed' && heldText(cell)
       ? `held ${heldText(cell)}`
       : '';
-  return [likelyWord(cell), held, state, heat ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
+  return [likelyWord(cell), held, state, heat && !filled ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }
 
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */
