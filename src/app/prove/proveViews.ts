@@ -22,6 +22,7 @@ import type { ProveKit } from './proveKit.ts';
 export { AIR_MOVEMENTS, BENCH_PROGRAMS, CONSTANCIES, TEST_STARTS } from '../../core/kit/model.ts';
 /** What the view of tests asks the core. */
 export { RETEST } from '../../core/prove/age.ts';
+export { benchTable } from '../../core/prove/benchTable.ts';
 export {
   burstFrames,
   cleared,

@@ -1,9 +1,17 @@
 import { useMemo } from 'react';
 import type { ProveKit } from '../../app/prove/proveKit.ts';
-import { runsTable } from '../../app/prove/proveViews.ts';
+import { benchTable, runsTable } from '../../app/prove/proveViews.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
 import { END_TONE } from '../../text/prove/log.ts';
-import { EQUAL_RUNS_TEXT, runNote, runText } from '../../text/prove/runs.ts';
+import {
+  BENCH_TABLE_TEXT,
+  benchRowName,
+  EQUAL_RUNS_TEXT,
+  printedText,
+  runNote,
+  runText,
+  spanText,
+} from '../../text/prove/runs.ts';
 import css from './RunsPart.module.css';
 
 interface RunsPartProps {
@@ -15,7 +23,8 @@ interface RunsPartProps {
 /** Every take as a table: modes down, cards across, each run with its length, bytes and end. */
 export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
   const bodies = useMemo(() => runsTable(kit), [kit]);
-  if (bodies.length === 0)
+  const benches = useMemo(() => benchTable(kit.cards, kit.benches), [kit.cards, kit.benches]);
+  if (bodies.length === 0 && benches.length === 0)
     return (
       <p className={css.empty}>
         No take of a mode is logged yet. Ten minutes of each mode on each card make a table: what was held stands in its
@@ -24,7 +33,7 @@ export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
     );
   return (
     <div className={css.bodies}>
-      <p className="soft">{EQUAL_RUNS_TEXT}</p>
+      {bodies.length > 0 && <p className="soft">{EQUAL_RUNS_TEXT}</p>}
       {bodies.map(({ body, modes, cards, runsOf }) => (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a wide table scrolls, and must be reached by keyboard
         <section key={body.id} className={css.scroll} aria-label={`Runs of ${body.name}`} tabIndex={0}>
@@ -67,6 +76,51 @@ export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
           </table>
         </section>
       ))}
+      {benches.length > 0 && (
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a wide table scrolls, and must be reached by keyboard
+        <section className={css.scroll} aria-label="At a computer" tabIndex={0}>
+          <table className={css.table}>
+            <caption>At a computer</caption>
+            <thead>
+              <tr>
+                <th scope="col">Card</th>
+                <th scope="col">Program, reader</th>
+                <th scope="col">Lowest</th>
+                <th scope="col">Writes</th>
+                <th scope="col">Reads</th>
+              </tr>
+            </thead>
+            <tbody>
+              {benches.flatMap(({ card, rows }) =>
+                rows.map((row, at) => (
+                  <tr key={row.ids[0]}>
+                    {at === 0 && (
+                      <th scope="rowgroup" rowSpan={rows.length}>
+                        {card.label}
+                        <small>{printedText(card)}</small>
+                      </th>
+                    )}
+                    <td>
+                      <button type="button" className={css.run} onClick={() => onOpen(row.ids[0] ?? '')}>
+                        {benchRowName(row)}
+                        <small>{row.runs > 1 ? `${row.runs} times` : ''}</small>
+                      </button>
+                    </td>
+                    <td>
+                      <b>
+                        {spanText(row.lowestWrite === null ? null : { least: row.lowestWrite, most: row.lowestWrite })}
+                      </b>
+                    </td>
+                    <td>{row.isAboveBus ? <s>{spanText(row.write)}</s> : spanText(row.write)}</td>
+                    <td>{row.isAboveBus ? <s>{spanText(row.read)}</s> : spanText(row.read)}</td>
+                  </tr>
+                )),
+              )}
+            </tbody>
+          </table>
+          <p className="soft">{BENCH_TABLE_TEXT}</p>
+        </section>
+      )}
     </div>
   );
 }

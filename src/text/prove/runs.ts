@@ -1,7 +1,10 @@
+import type { Card } from '../../core/kit/model.ts';
+import type { BenchRow, Span } from '../../core/prove/benchTable.ts';
 import type { Run } from '../../core/prove/runs.ts';
 import type { Seconds } from '../../core/units/brand.ts';
+import { cardPromise } from '../match/cell.ts';
 import { clockText, plain } from '../quantity.ts';
-import { END_WORD } from './log.ts';
+import { END_WORD, PROGRAM_WORDS } from './log.ts';
 
 /** What the marks of the table mean. */
 export const EQUAL_RUNS_TEXT =
@@ -17,3 +20,28 @@ export function runNote({ GB, isEqual, lessBy }: Run): string {
   if (lessBy !== null) return `${size}, ${plain(lessBy * 100, lessBy < 0.1 ? 1 : 0)}\u00a0% less than another`;
   return isEqual ? `${size}, equal: nothing was lost` : size;
 }
+
+/** What the table of bench results says first. */
+export const BENCH_TABLE_TEXT =
+  'A computer is no camera: none of this proves a take. What is above all that the card can pass came from the memory of the computer, and is struck out.';
+
+/** Which program, in which reader. */
+export const benchRowName = ({ program, reader }: BenchRow): string =>
+  [PROGRAM_WORDS[program], reader].filter(Boolean).join(', ');
+
+/** From worst to best, one figure where they are one; a dash where nothing was noted. */
+export function spanText(span: Span | null): string {
+  if (span === null) return '—';
+  const [least, most] = [plain(span.least, 0), plain(span.most, 0)];
+  return least === most ? `${least}\u00a0MB/s` : `${least} to ${most}\u00a0MB/s`;
+}
+
+/** What is printed on a card of its speed: its best mark, and its peaks. */
+export const printedText = (card: Card): string =>
+  [
+    cardPromise(card),
+    card.readMBps === null ? null : `reads ${plain(card.readMBps, 0)}`,
+    card.writeMBps === null ? null : `writes ${plain(card.writeMBps, 0)}`,
+  ]
+    .filter((part): part is string => part !== null)
+    .join(', ');
