@@ -363,7 +363,7 @@ describe('evidence that answers', () => {
     await app.size(1280, 800);
     await part('Runs');
     await app.seesText('section[aria-label="Runs of Crow’s nest"]', /4K slow.*10:00 stopped.*9:30 stopped/);
-    await app.seesText('section[aria-label="At a computer"]', /C-02.*one long file, desk reader.*93 MB\/s/);
+    await app.seesText('section[aria-label="At a computer"]', /C-02.*93 MB\/s.*one long file, desk reader/);
     await app.visit('/');
     const cell = await app.seesCell('Crow’s nest 4K slow 119.88p on M-04');
     expect(cell).toContain('10 min Part-tested');

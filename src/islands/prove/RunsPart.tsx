@@ -84,10 +84,10 @@ export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
             <thead>
               <tr>
                 <th scope="col">Card</th>
-                <th scope="col">Program, reader</th>
                 <th scope="col">Lowest</th>
                 <th scope="col">Writes</th>
                 <th scope="col">Reads</th>
+                <th scope="col">Program, reader</th>
               </tr>
             </thead>
             <tbody>
@@ -101,24 +101,24 @@ export default function RunsPart({ kit, openId, onOpen }: RunsPartProps) {
                       </th>
                     )}
                     <td>
-                      <button type="button" className={css.run} onClick={() => onOpen(row.ids[0] ?? '')}>
-                        {benchRowName(row)}
-                        <small>{row.runs > 1 ? `${row.runs} times` : ''}</small>
-                      </button>
-                    </td>
-                    <td>
                       <b>
                         {spanText(row.lowestWrite === null ? null : { least: row.lowestWrite, most: row.lowestWrite })}
                       </b>
                     </td>
                     <td>{row.isAboveBus ? <s>{spanText(row.write)}</s> : spanText(row.write)}</td>
                     <td>{row.isAboveBus ? <s>{spanText(row.read)}</s> : spanText(row.read)}</td>
+                    <td>
+                      <button type="button" className={css.run} onClick={() => onOpen(row.ids[0] ?? '')}>
+                        {benchRowName(row)}
+                        <small>{row.runs > 1 ? `${row.runs} times` : ''}</small>
+                      </button>
+                    </td>
                   </tr>
                 )),
               )}
             </tbody>
           </table>
-          <p className="soft">{BENCH_TABLE_TEXT}</p>
+          <p className={css.after}>{BENCH_TABLE_TEXT}</p>
         </section>
       )}
     </div>
