@@ -364,6 +364,7 @@ describe('evidence that answers', () => {
     await part('Runs');
     await app.seesText('section[aria-label="Runs of Crow’s nest"]', /4K slow.*10:00 stopped.*9:30 stopped/);
     await app.seesText('section[aria-label="At a computer"]', /C-02.*93 MB\/s.*one long file, desk reader/);
+    expect(await app.axe()).toEqual([]);
     await app.visit('/');
     const cell = await app.seesCell('Crow’s nest 4K slow 119.88p on M-04');
     expect(cell).toContain('10 min Part-tested');
