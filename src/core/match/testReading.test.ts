@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Mode, Test } from '../kit/model.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../testing.ts';
-import { board } from './board.ts';
+import { board, cellFor } from './board.ts';
 import { knownMinutes } from './knownMinutes.ts';
 import { DEFAULT_POLICY } from './policy.ts';
 import { readTest } from './testReading.ts';
@@ -56,6 +56,24 @@ describe('what the numbers of a test prove', () => {
     const varying = { ...body, modes: [stated('m', 400, { rate: { kind: 'stated', Mbps: 400, is: 'average' } })] };
     const reading = readTest(aFill(), varying, card);
     expect(reading).toMatchObject({ provesMode: true, proves: 60_000_000 });
+  });
+
+  it('a calm fill of a mode with a maximum in writing proves the mode, and no other that writes up to that maximum', () => {
+    // 50 MB/s measured on average, 1000 Mb/s stated at the most: another mode of 800 Mb/s is not proven by it.
+    const calm = stated('m', 400, {
+      rate: { kind: 'stated', Mbps: 400, is: 'average', source: 'measured', at: 'captured' },
+      otherRates: [{ kind: 'stated', Mbps: 1000, is: 'maximum', source: 'maker' }],
+    });
+    const varying = { ...body, modes: [calm, stated('busy', 800)] };
+    const reading = readTest(aFill(), varying, card);
+    expect(reading.provesMode).toBe(true);
+    expect(reading.proves).toBeLessThan(63_000_000);
+    const asked = { body: varying, card, cards: [card], tests: [aFill()], policy: DEFAULT_POLICY };
+    const verdictOf = (id: string) => {
+      const mode = varying.modes.find((one) => one.id === id);
+      return mode && cellFor({ ...asked, mode }).verdict;
+    };
+    expect([verdictOf('m'), verdictOf('busy')]).toEqual(['proven', 'uncovered']);
   });
 
   it('a split card is written its share', () => {
