@@ -1,8 +1,7 @@
+import { ownCeilingMBps } from '../cards/ownCeiling.ts';
 import { busOf } from '../cards/printedBus.ts';
 import type { BenchProgram, BenchResult, Card } from '../kit/model.ts';
-import { busCeiling } from '../standards/buses.ts';
 import { OWN_READER_MBPS } from '../standards/marks.ts';
-import { toMegabytes } from '../units/convert.ts';
 
 /** Least and most of several figures, MB/s. */
 export interface Span {
@@ -56,10 +55,8 @@ function rowOf(runs: readonly [BenchResult, ...BenchResult[]], busMBps: number |
 
 /** What a card can pass at most, MB/s, in a reader of its maker's own, too; null where its bus is not known. */
 function mostCarried(card: Card): number | null {
-  const { bus } = busOf(card);
-  const ceiling = bus && busCeiling(bus, card.form);
-  if (ceiling === null) return null;
-  return bus === 'uhs-i' ? Math.max(toMegabytes(ceiling), OWN_READER_MBPS) : toMegabytes(ceiling);
+  const own = ownCeilingMBps(card);
+  return own !== null && busOf(card).bus === 'uhs-i' ? Math.max(own, OWN_READER_MBPS) : own;
 }
 
 /** Every card that was measured at a computer, in the order of the wallet, program by reader. */

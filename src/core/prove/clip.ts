@@ -217,7 +217,7 @@ export function readClip({ video, sound, width, height, codec, captureFps, fileB
 }
 
 /** Rounded up, so that a measured rate never stands below what was measured. */
-const up = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
+export const roundedUp = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
 
 /**
  * The rate of a mode as a clip shows it. One that follows the picture is an average, and at least what its densest second
@@ -226,11 +226,11 @@ const up = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
 export function measuredRate(clip: ClipReading, sourceNote: string): ModeRate {
   const { pictureMbps, picturePeakMbps, rateIs } = clip;
   const source = { source: 'measured', sourceNote, at: 'recorded' } as const;
-  if (rateIs === 'constant') return { kind: 'stated', is: 'constant', Mbps: up(pictureMbps), ...source };
+  if (rateIs === 'constant') return { kind: 'stated', is: 'constant', Mbps: roundedUp(pictureMbps), ...source };
   return {
     kind: 'stated',
     is: 'average',
-    Mbps: up(Math.max(pictureMbps, picturePeakMbps / ASSUMED.peakOverAverage.value)),
+    Mbps: roundedUp(Math.max(pictureMbps, picturePeakMbps / ASSUMED.peakOverAverage.value)),
     ...source,
   };
 }

@@ -2,6 +2,7 @@ import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Mode, ModeRate, StatedHolds, TestEnd } from '../kit/model.ts';
 import { sharesOf } from '../match/seats.ts';
 import { toMegabytes } from '../units/convert.ts';
+import { roundedUp } from './clip.ts';
 import { oddTake, type Placed, REAL } from './puzzles.ts';
 import { reconcile } from './reconcile.ts';
 
@@ -17,9 +18,6 @@ export interface TakeRate {
 
 /** Ends of takes that lost nothing: what dropped wrote what its card took. */
 const WROTE_IT_ALL: ReadonlySet<TestEnd> = new Set(['full', 'stopped']);
-
-/** Rounded up, so that a measured rate never stands below what was measured. */
-const up = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
 
 /** How far a rate in use may lie from that of a take before it is offered [A]. */
 const SAME = 0.005;
@@ -47,7 +45,13 @@ export function takeRate(one: Placed): TakeRate | null {
     MBps,
     low,
     high,
-    rate: { kind: 'stated', Mbps: up(MBps * 8), is: held ? 'constant' : 'average', at: 'captured', source: 'measured' },
+    rate: {
+      kind: 'stated',
+      Mbps: roundedUp(MBps * 8),
+      is: held ? 'constant' : 'average',
+      at: 'captured',
+      source: 'measured',
+    },
   };
 }
 

@@ -1,4 +1,4 @@
-import { busOf } from '../../../core/cards/printedBus.ts';
+import { ownCeilingMBps } from '../../../core/cards/ownCeiling.ts';
 import { cardFigures } from '../../../core/heat/run/cardFigures.ts';
 import type { Known } from '../../../core/heat/run/known.ts';
 import type { BenchResult, Body, Card, CardFigure, Mode, ModeRate, TraceFigures } from '../../../core/kit/model.ts';
@@ -14,9 +14,7 @@ import {
 import { figuresOf, type OfferedFigure, offeredFigures } from '../../../core/prove/trace/offered.ts';
 import { supportedBy } from '../../../core/prove/trace/supports.ts';
 import type { TraceReading } from '../../../core/prove/trace/trace.ts';
-import { busCeiling } from '../../../core/standards/buses.ts';
 import type { Mark } from '../../../core/standards/marks.ts';
-import { toMegabytes } from '../../../core/units/convert.ts';
 import { newId } from '../../../kit/newId.ts';
 import { change, type ListEdit, put } from '../../../store/edit.ts';
 import { readItem } from '../../../store/read.ts';
@@ -234,12 +232,7 @@ export function figureNow(card: Card, figure: CardFigure): Known | null {
 }
 
 /** What a card of this bus can carry at most, MB/s; null where the bus has no known ceiling. */
-export function busCeilingMBps(card: Card | undefined): number | null {
-  if (!card) return null;
-  const { bus } = busOf(card);
-  const ceiling = bus && busCeiling(bus, card.form);
-  return ceiling === null ? null : toMegabytes(ceiling);
-}
+export const busCeilingMBps = (card: Card | undefined): number | null => (card ? ownCeilingMBps(card) : null);
 
 /** The same of a trace that was kept. */
 export const offeredOfKept = (trace: TraceFigures): readonly OfferedFigure[] => offeredFigures(trace);
