@@ -2,6 +2,8 @@
 export type Misfit =
   /** No length at all. */
   | { readonly code: 'no-time' }
+  /** Longer than the card has room for at the least that the mode writes. */
+  | { readonly code: 'outlasts' }
   /** Sixty times off: hours read as minutes, or minutes as seconds. */
   | { readonly code: 'clock'; readonly too: 'short' | 'long' }
   | { readonly code: 'bits-or-bytes' }

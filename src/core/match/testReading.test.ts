@@ -105,6 +105,15 @@ describe('what the numbers of a test prove', () => {
     expect(cell.findings.find(({ rule }) => rule === 'own-tests')).toMatchObject({ setAside: 1, passes: 0 });
   });
 
+  it('a take stopped by hand after the card would have been full is asked about, and holds nothing', () => {
+    const stopped = (seconds: number) => aFill({ end: 'stopped', seconds });
+    expect(readTest(stopped(FULL * 1.6), body, card)).toMatchObject({ misfit: { code: 'outlasts' } });
+    expect(cellOf('m', [stopped(FULL * 1.6)]).verdict).toBe('uncovered');
+    // A rate that stands in writing may be a half more than was written.
+    expect(readTest(stopped(FULL * 1.4), body, card).misfit).toBeNull();
+    expect(cellOf('m', [stopped(FULL * 0.5)]).verdict).toBe('held');
+  });
+
   it('tells its reasons apart', () => {
     const code = (change: Partial<Test>) => readTest(aFill(change), body, card).misfit;
     expect(code({ seconds: FULL / 60 })).toEqual({ code: 'clock', too: 'short' });

@@ -94,6 +94,10 @@ function misfitOf(ratio: number, body: Body, mode: Mode | undefined): Misfit {
   return ratio > 1 ? { code: 'not-empty' } : { code: 'other-rate' };
 }
 
+/** Whether a take whose bytes nobody noted lasted longer than the card has room for, by as much as a full one may be off. */
+const outlasts = ({ seconds }: Test, card: Card, { least }: Rates): boolean =>
+  seconds * least * TEST_FIT.least > usable(card).bytes;
+
 /**
  * Reads a test by its own numbers. A full-card take proves rates up to the mode's own, or the rate its numbers imply and
  * 3 % more, whichever is lower; a mode that varies is proven as it varies, so its average is what is compared. One whose
@@ -123,6 +127,8 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
         body.modes.find(({ id }) => id === test.modeId),
       ),
     };
+  if (test.end === 'stopped' && implied === null && rates !== null && outlasts(test, card, rates))
+    return { ...told, misfit: { code: 'outlasts' } };
   if (test.end !== 'full' || implied === null) return told;
   if (rates === null) return { ...told, proves: known };
   // A peak in writing far above what was measured is no rate that this take wrote: for other modes it is counted no further above

@@ -84,7 +84,7 @@ function traceView(reading: TraceReading) {
       factor: throttle.factor,
       periodSeconds: throttle.periodSeconds,
     },
-    supports: supportedBy(floorMBps, seconds),
+    supports: supportedBy(reading),
     notes: notes.map((note) => ({ code: note.code, text: traceNoteText(note) })),
   };
 }

@@ -8,6 +8,8 @@ export function misfitText(misfit: Misfit): string {
   switch (misfit.code) {
     case 'no-time':
       return 'No length is given.';
+    case 'outlasts':
+      return 'The card would have been full before: another card, another mode, or a slip in the time?';
     case 'clock':
       return misfit.too === 'short'
         ? 'Sixty times too fast: hours typed as minutes, or minutes as seconds?'

@@ -219,8 +219,8 @@ export function comparedRuns(items: readonly ClipItem[]): readonly ComparedRun[]
 export const offeredOf = (reading: TraceReading): readonly OfferedFigure[] => offeredFigures(figuresOf(reading));
 
 /** The highest class that a trace’s floor reaches, among the marks of its card where that is known. */
-export const supported = ({ floorMBps, seconds }: TraceReading, card: Card | undefined): Mark | null =>
-  supportedBy(floorMBps, seconds, card ?? null);
+export const supported = (reading: TraceReading, card: Card | undefined): Mark | null =>
+  supportedBy(reading, card ?? null);
 
 /** A cell without anything found: what a card’s figures are before a mode is asked about. */
 const NO_CELL = { findings: [], need: null } as unknown as Cell;

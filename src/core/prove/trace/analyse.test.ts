@@ -221,7 +221,13 @@ test('temperatures are offered both or not at all, and so are stalls', () => {
   expect(withPair('burstMBps')).toEqual(['burstMBps']);
 });
 
-describe('a class is reached by the floor alone', () => {
+describe('a class is reached by the floor alone, and by none that stopped', () => {
+  const trace = (floorMBps: number, seconds: number, stops = 0) => ({
+    floorMBps,
+    seconds,
+    stalls: Array.from({ length: stops }, () => ({ atSeconds: 20, seconds: 2 })),
+  });
+
   test.each([
     [90, 300, 'V90'],
     [89.9, 300, 'V60'],
@@ -229,16 +235,17 @@ describe('a class is reached by the floor alone', () => {
     [5, 300, null],
     [500, 9, null],
   ] as const)('%f MB/s over %i s: %s', (floor, seconds, mark) => {
-    expect(supportedBy(floor, seconds)).toBe(mark);
+    expect(supportedBy(trace(floor, seconds))).toBe(mark);
+    expect(supportedBy(trace(floor, seconds, 1))).toBeNull();
   });
 
   test('marks of its form that count on its bus, where the card is known', () => {
     const card = (form: Card['form'], marks: readonly string[]): Card =>
       ({ form, marks, bus: null }) as unknown as Card;
-    expect(supportedBy(900, 60, card('cfexpress-b', []))).toBe('VPG800');
-    expect(supportedBy(100, 60, card('sd', ['V90', 'II']))).toBe('V90');
+    expect(supportedBy(trace(900, 60), card('cfexpress-b', []))).toBe('VPG800');
+    expect(supportedBy(trace(100, 60), card('sd', ['V90', 'II']))).toBe('V90');
     // A card of UHS-I cannot carry the marks of UHS-II.
-    expect(supportedBy(100, 60, card('sd', ['V30', 'I']))).toBe('V30');
+    expect(supportedBy(trace(100, 60), card('sd', ['V30', 'I']))).toBe('V30');
   });
 });
 

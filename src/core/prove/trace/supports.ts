@@ -1,18 +1,23 @@
 import { busOf } from '../../cards/printedBus.ts';
 import type { Card } from '../../kit/model.ts';
 import { countsOn, MARK_KEYS, type Mark, mark, marksOf } from '../../standards/marks.ts';
+import type { TraceReading } from './trace.ts';
 
 /** Shortest trace that is compared with a class, seconds: less is over before a card has to hold anything [A]. */
 const SHORTEST = 10;
 
+/** What of a trace is held against the classes. */
+type Floor = Pick<TraceReading, 'floorMBps' | 'seconds'> & { readonly stalls: readonly unknown[] };
+
 /**
- * Highest class whose figure a floor reaches; null where none, or where the trace is too short to say. What a bench reaches
- * is no promise: classes are measured in ways of their own.
+ * Highest class whose figure a floor reaches; null where none, where the trace is too short to say, or where it stopped: a
+ * class needs every span of its own measuring time, and a full stop is one that wrote nothing. What a bench reaches is no
+ * promise: classes are measured in ways of their own.
  *
  * @param card - marks of its form, where it is known, that count on its bus; else video classes
  */
-export function supportedBy(floorMBps: number, seconds: number, card: Card | null = null): Mark | null {
-  if (seconds < SHORTEST) return null;
+export function supportedBy({ floorMBps, seconds, stalls }: Floor, card: Card | null = null): Mark | null {
+  if (seconds < SHORTEST || stalls.length > 0) return null;
   const marks: readonly Mark[] = card
     ? marksOf(card.form).filter((key) => mark(key).series !== 'C' && mark(key).series !== 'U')
     : MARK_KEYS.filter((key) => mark(key).series === 'V');

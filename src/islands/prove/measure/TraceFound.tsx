@@ -64,7 +64,7 @@ export function TraceFound({
         </Figure>
         {!isFaulty && (
           <Figure name="the highest class this floor reaches" isBig>
-            {mark ?? 'none'}
+            {mark ?? (stalls.length > 0 ? 'none: it stopped' : 'none')}
           </Figure>
         )}
         {burstMBps !== null && <Figure name="burst">{paceText(burstMBps)}</Figure>}
