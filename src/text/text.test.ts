@@ -170,7 +170,7 @@ describe('a cell in words', () => {
     const of = (card: Partial<Card>, body: Partial<Body>) =>
       cellOf(card, body).findings.map(findingText).join(' ').replaceAll('\u00a0', ' ');
     expect(of({}, { slots: [aSlot({ accepts: [{ form: 'sd', bus: null }] })] })).toContain(
-      'The slot’s bus is not entered: taken as UHS-I',
+      'The slot’s bus is not entered: counted as Default speed, the slowest of its form',
     );
     expect(of({ marks: ['I', 'V90'] }, {})).toContain('A sign of a counterfeit');
     expect(of({ marks: ['V90'] }, {}), 'a mark merely not typed').not.toContain('counterfeit');

@@ -56,7 +56,7 @@ describe('a mark added to the table, V120, is treated as its row says', () => {
     expect(floor(['V120'], 'uhs-i')).toBe(30);
     expect(floor(['SDXC', 'I', 'V120'], 'uhs-i')).toBeNull();
     expect(floor(['SDXC', 'II', 'V120'], 'high-speed')).toBeNull();
-    expect(floor(['SDXC', 'II', 'V120'], 'sd-express-1')).toBe(30);
+    expect(floor(['SDXC', 'II', 'V120'], 'sd-express-1'), 'another interface').toBeNull();
   });
 
   it('by a line that is asked, and by a board', () => {

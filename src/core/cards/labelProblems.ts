@@ -1,11 +1,10 @@
-import { ASSUMED } from '../standards/assumptions.ts';
-import { type Bus, busCeiling } from '../standards/buses.ts';
+import { type Bus, busCeiling, busesOf } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { countsOn, type Mark, mark, marksIn, needsOwnBus, OWN_READER_MBPS } from '../standards/marks.ts';
+import { countsOn, type Mark, mark, marksIn, needsOwnBus, OWN_READER_MBPS, promiseOf } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { fromMegabytes } from '../units/convert.ts';
-import type { PrintedLabel, Unread } from './readLabel.ts';
+import { isApart, type PrintedLabel, type Unread } from './readLabel.ts';
 
 /** What is wrong, or worth saying, about a label [domain.md §3]. `harmless` ones are not signs of a counterfeit. */
 export type LabelProblem =
@@ -19,6 +18,15 @@ export type LabelProblem =
     }
   | { readonly code: 'mark-needs-bus'; readonly mark: Mark; readonly needs: Bus; readonly printed: Bus }
   | { readonly code: 'two-buses'; readonly buses: readonly Bus[] }
+  | { readonly code: 'two-families'; readonly families: readonly Family[] }
+  | { readonly code: 'two-forms'; readonly forms: readonly Form[] }
+  /** A peak below what the same print promises: nothing writes slower at its best than it always does. */
+  | {
+      readonly code: 'peak-below-promise';
+      readonly by: Mark | 'minimum' | 'sustained';
+      readonly promised: BytesPerSecond;
+      readonly peak: BytesPerSecond;
+    }
   /** UHS-3: the grade U3 or the bus UHS-III. */
   | { readonly code: 'grade-or-bus'; readonly text: string; readonly couldBe: readonly string[] }
   | { readonly code: 'mark-on-wrong-form'; readonly mark: Mark; readonly form: Form }
@@ -26,6 +34,21 @@ export type LabelProblem =
   | {
       readonly code: 'speed-above-bus';
       readonly speed: BytesPerSecond;
+      readonly ceiling: BytesPerSecond;
+      readonly bus: Bus;
+    }
+  /** The same where the bus was only read from a mark: the card may have a faster one that nobody typed. */
+  | {
+      readonly code: 'bus-not-printed';
+      readonly speed: BytesPerSecond;
+      readonly ceiling: BytesPerSecond;
+      readonly bus: Bus;
+    }
+  /** What its maker states in writing is more than its own bus carries: it cannot be held, and counts up to there. */
+  | {
+      readonly code: 'stated-above-bus';
+      readonly of: 'minimum' | 'sustained';
+      readonly stated: BytesPerSecond;
       readonly ceiling: BytesPerSecond;
       readonly bus: Bus;
     }
@@ -47,15 +70,19 @@ export type LabelProblem =
 /** Whether a problem takes nothing from what a label promises: a word that only was not understood. */
 export const isHarmless = (problem: LabelProblem): boolean => 'harmless' in problem;
 
-const CONTRADICTIONS: ReadonlySet<LabelProblem['code']> = new Set([
-  'family-mismatch',
-  'mark-needs-bus',
-  'two-buses',
-  'grade-contradicts',
+/** What is told and takes nothing from the other words of a print: what was not understood, or is asked about. */
+const ASKED: ReadonlySet<LabelProblem['code']> = new Set([
+  'not-understood',
+  'grade-or-bus',
+  'bus-not-printed',
+  'stated-above-bus',
 ]);
 
-/** Whether a label speaks against itself, so that nothing on it is a promise until the card was verified. */
-export const isContradiction = ({ code }: Pick<LabelProblem, 'code'>): boolean => CONTRADICTIONS.has(code);
+/**
+ * Whether a label speaks against itself, so that nothing on it is a promise until the card was verified: whatever is wrong with
+ * it and neither harmless nor only asked about.
+ */
+export const isContradiction = (problem: LabelProblem): boolean => !isHarmless(problem) && !ASKED.has(problem.code);
 
 function unreadProblem(one: Unread): LabelProblem {
   if (one.problem.code === 'no-such-mark') {
@@ -98,26 +125,78 @@ function gradeProblem({ marks }: PrintedLabel): readonly LabelProblem[] {
   return [];
 }
 
+/** What an Express card names beside its own bus: the one it falls back to. */
+const isFallback = (own: Bus, other: Bus): boolean => own.startsWith('sd-express') && other === 'uhs-i';
+
 function busProblem({ buses }: PrintedLabel): readonly LabelProblem[] {
   const different = [...new Set(buses)];
-  return different.length > 1 ? [{ code: 'two-buses', buses: different }] : [];
+  const contrary = different.filter((one) => !different.some((own) => isFallback(own, one)));
+  return contrary.length > 1 ? [{ code: 'two-buses', buses: different }] : [];
 }
 
-function speedProblem({ printed, bus: own }: PrintedLabel, form: Form): readonly LabelProblem[] {
+const familiesProblem = ({ families }: PrintedLabel): readonly LabelProblem[] =>
+  families.length > 1 ? [{ code: 'two-families', families }] : [];
+
+const formsProblem = ({ forms }: PrintedLabel): readonly LabelProblem[] =>
+  forms.length > 1 ? [{ code: 'two-forms', forms }] : [];
+
+/** What the print calls the bus: EX names no version, so that the fastest of them may stand behind it. */
+const fastestCalled = (own: Bus, form: Form): Bus =>
+  own === 'sd-express-1' && form === 'sd' ? 'sd-express-4' : own;
+
+/** Whether the bus is the card's own: printed or entered; of other forms no mark implies one. */
+const isOwnBus = ({ busPrinted }: PrintedLabel, form: Form): boolean => busPrinted || !isSd(form);
+
+/** The bus of a label; of a form other than SD the fastest there is, where none is told. */
+const busOfLabel = ({ bus: own }: PrintedLabel, form: Form): Bus | null =>
+  own ?? (isSd(form) ? null : (busesOf(form).at(-1) ?? null));
+
+function speedProblem(label: PrintedLabel, form: Form): readonly LabelProblem[] {
+  const own = busOfLabel(label, form);
+  const { printed } = label;
   const fastest = printed[0];
   if (own === null || fastest === undefined) return [];
-  const ceiling = busCeiling(own, form);
+  const ceiling = busCeiling(fastestCalled(own, form), form);
   if (ceiling === null || fastest <= ceiling) return [];
-  return own === 'uhs-i' && fastest <= fromMegabytes(OWN_READER_MBPS)
-    ? [{ code: 'own-reader-speed', speed: fastest, ceiling, harmless: true }]
-    : [{ code: 'speed-above-bus', speed: fastest, ceiling, bus: own }];
+  if (own === 'uhs-i' && fastest <= fromMegabytes(OWN_READER_MBPS))
+    return [{ code: 'own-reader-speed', speed: fastest, ceiling, harmless: true }];
+  const code = isOwnBus(label, form) ? 'speed-above-bus' : 'bus-not-printed';
+  return [{ code, speed: fastest, ceiling, bus: own }];
+}
+
+/** Figures that its maker states for the whole of a take, above what the card's own bus carries. */
+function statedProblems(label: PrintedLabel, form: Form): readonly LabelProblem[] {
+  const own = busOfLabel(label, form);
+  const ceiling = own === null || !isOwnBus(label, form) ? null : busCeiling(fastestCalled(own, form), form);
+  if (own === null || ceiling === null) return [];
+  return (['minimum', 'sustained'] as const).flatMap((of): LabelProblem[] => {
+    const stated = label[of];
+    return stated !== null && stated > ceiling ? [{ code: 'stated-above-bus', of, stated, ceiling, bus: own }] : [];
+  });
+}
+
+/** What a label promises or states for a whole take, the highest first. */
+function promisesOf({ marks, minimum, sustained }: PrintedLabel) {
+  const marked = marks.map((key) => ({ by: key as Mark | 'minimum' | 'sustained', promised: promiseOf(key) }));
+  const stated = (['minimum', 'sustained'] as const).flatMap((by) => {
+    const promised = by === 'minimum' ? minimum : sustained;
+    return promised === null ? [] : [{ by, promised }];
+  });
+  return [...marked, ...stated].sort((a, b) => b.promised - a.promised);
+}
+
+/** The peak of writing where it is printed; else the fastest of all that is. */
+function peakProblem(label: PrintedLabel): readonly LabelProblem[] {
+  const peak = label.writes ?? label.printed[0] ?? label.times?.rate;
+  const [highest] = promisesOf(label);
+  if (peak === undefined || highest === undefined || peak >= highest.promised) return [];
+  return [{ code: 'peak-below-promise', ...highest, peak }];
 }
 
 function timesProblem({ times, printed }: PrintedLabel): readonly LabelProblem[] {
   const fastest = printed[0];
   if (!times || fastest === undefined) return [];
-  const apart = Math.abs(times.rate - fastest) / fastest;
-  return apart > ASSUMED.printedDisagreement.value
+  return isApart(times.rate, fastest)
     ? [{ code: 'times-disagree', times: times.value, timesRate: times.rate, printed: fastest }]
     : [];
 }
@@ -136,12 +215,18 @@ function repeats({ marks }: PrintedLabel): readonly LabelProblem[] {
 /** Everything a label gets wrong, and repetitions that only look so. */
 export function labelProblems(label: PrintedLabel): readonly LabelProblem[] {
   const { form } = label;
-  const onForm = form === null ? [] : [...markProblems(label, form), ...speedProblem(label, form)];
+  const onForm =
+    form === null
+      ? []
+      : [...markProblems(label, form), ...speedProblem(label, form), ...statedProblems(label, form)];
   return [
     ...label.unread.map(unreadProblem),
+    ...familiesProblem(label),
+    ...formsProblem(label),
     ...familyProblem(label),
     ...onForm,
     ...busProblem(label),
+    ...peakProblem(label),
     ...gradeProblem(label),
     ...timesProblem(label),
     ...repeats(label),

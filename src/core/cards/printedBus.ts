@@ -1,7 +1,7 @@
 import type { Card } from '../kit/model.ts';
 import { type Bus, busesOf, bus as busRow } from '../standards/buses.ts';
 import { type Form, isSd } from '../standards/forms.ts';
-import { mark } from '../standards/marks.ts';
+import { mark, needsOwnBus } from '../standards/marks.ts';
 import { printedWords, speedMarks } from './printedMarks.ts';
 
 /** The bus that a label names, and whether it names it or its marks exist on no slower one. */
@@ -18,21 +18,11 @@ const VERSIONS: Readonly<Partial<Record<Form, Readonly<Record<string, Bus>>>>> =
   xqd: { '1.0': 'xqd-1', '2.0': 'xqd-2' },
 };
 
-const ONLY_BUS: Readonly<Partial<Record<Form, Bus>>> = { cfast: 'sata-6', cf: 'udma-7' };
-
-/**
- * True where `UHS-3` may mean the grade U3: on a microSD card, which no bus of that name was ever sold as, or beside a
- * video mark.
- */
-export const gradeOrBus = (form: Form | null, marks: readonly string[]): boolean =>
-  form === 'microsd' || speedMarks(marks).some((key) => mark(key).series === 'V');
-
 /** Every bus that is printed on a card as such, in the order printed. */
 export function printedBuses(form: Form, marks: readonly string[]): readonly Bus[] {
-  const unclear = gradeOrBus(form, marks);
   const versions = VERSIONS[form];
   return printedWords(marks).flatMap((word): Bus[] => {
-    if (word?.kind === 'bus' && isSd(form)) return word.arabic && word.bus === 'uhs-iii' && unclear ? [] : [word.bus];
+    if (word?.kind === 'bus' && busRow(word.bus).forms.includes(form)) return word.arabic && word.bus === 'uhs-iii' ? [] : [word.bus];
     const version = word?.kind === 'version' ? versions?.[word.text] : undefined;
     if (version) return [version];
     return [];
@@ -45,15 +35,17 @@ export function printedBuses(form: Form, marks: readonly string[]): readonly Bus
  */
 export function printedBus(form: Form, marks: readonly string[]): PrintedBus | null {
   const order = busesOf(form);
-  const [slowest] = [...printedBuses(form, marks)].sort((a, b) => order.indexOf(a) - order.indexOf(b));
+  const named = printedBuses(form, marks);
+  // An Express card names the bus it falls back to as well: it speaks both.
+  const own = named.filter((one) => one !== 'uhs-i' || !named.some((other) => other.startsWith('sd-express')));
+  const [slowest] = [...own].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   if (slowest) return { bus: slowest, printed: true };
-  if (isSd(form)) return impliedBus(marks);
-  const only = ONLY_BUS[form];
-  return only ? { bus: only, printed: false } : null;
+  return isSd(form) ? impliedBus(marks) : null;
 }
 
 function impliedBus(marks: readonly string[]): PrintedBus | null {
-  const needed = speedMarks(marks).map((key) => mark(key).countsFrom);
+  // A class of its own stands on cards of any bus.
+  const needed = speedMarks(marks).flatMap((key) => (mark(key).series === 'C' ? [] : [mark(key).countsFrom]));
   const fastest = busesOf('sd').findLast((candidate) => needed.includes(candidate));
   if (fastest === undefined) return null;
   // A mark that counts from the slower half of UHS-I on is printed on cards of the whole of it.
@@ -74,6 +66,16 @@ export function busOf(card: Pick<Card, 'form' | 'bus' | 'marks'>): CardBus {
   if (card.bus !== null) return { bus: card.bus, known: 'printed' };
   const read = printedBus(card.form, card.marks);
   return read ? { bus: read.bus, known: read.printed ? 'printed' : 'marks' } : { bus: null, known: 'assumed' };
+}
+
+/**
+ * The bus of a card where no other is possible: entered or printed, or told by a mark of two rows of contacts or of
+ * Express. Null where a mark leaves it open: V30 stands on cards of UHS-II as well.
+ */
+export function sureBus(card: Pick<Card, 'form' | 'bus' | 'marks'>): Bus | null {
+  const { bus, known } = busOf(card);
+  if (known === 'printed' || !isSd(card.form)) return bus;
+  return speedMarks(card.marks).some(needsOwnBus) ? bus : null;
 }
 
 /** Whether a bus is another one or speaks it as well. */

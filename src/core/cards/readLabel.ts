@@ -1,6 +1,7 @@
+import { ASSUMED } from '../standards/assumptions.ts';
 import type { Bus } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
-import { type Form, isSd } from '../standards/forms.ts';
+import { type Form, form as formRow, isSd } from '../standards/forms.ts';
 import { type AppClass, KB_PER_TIMES, type Mark, mark } from '../standards/marks.ts';
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { KB } from '../units/convert.ts';
@@ -19,6 +20,10 @@ export interface PrintedLabel {
   /** True where the form was told by its marks and not by its name. */
   readonly formInferred: boolean;
   readonly capacity: Bytes | null;
+  /** Every form it names, each once: two contradict each other. */
+  readonly forms: readonly Form[];
+  /** Every capacity family it names, each once. */
+  readonly families: readonly Family[];
   /** As printed; the capacity's own family where none is. */
   readonly family: Family | null;
   readonly familyPrinted: Family | null;
@@ -36,14 +41,19 @@ export interface PrintedLabel {
   /** The same by side: what is read, or the fastest where no side is printed; and what is written. */
   readonly reads: BytesPerSecond | null;
   readonly writes: BytesPerSecond | null;
+  /** What its maker states for a whole take: at least, and sustained. */
+  readonly minimum: BytesPerSecond | null;
+  readonly sustained: BytesPerSecond | null;
   /** The × rating in bytes a second; a peak. */
   readonly times: { readonly value: number; readonly rate: BytesPerSecond } | null;
   readonly unread: readonly Unread[];
 }
 
-/** The word as a card keeps it; a mark that does not exist was no word to begin with. */
+/** The word as a card keeps it; a mark that does not exist is kept as it stands, so that it is asked about there too. */
 function wordOf(token: Token): string | null {
   switch (token.kind) {
+    case 'unread':
+      return token.problem.code === 'no-such-mark' ? token.text.toUpperCase() : null;
     case 'mark':
     case 'app':
     case 'family':
@@ -53,6 +63,19 @@ function wordOf(token: Token): string | null {
     default:
       return null;
   }
+}
+
+/** Forms that cards of one family are: a family alone says no more. */
+const SD_FORMS: readonly Form[] = ['sd', 'microsd'];
+
+/** Every form that is named, each once; what is said with an adapter is a slot's. */
+function formsOf(tokens: readonly Token[]): readonly Form[] {
+  const named = tokens.flatMap((token): Form[] =>
+    token.kind === 'form' ? [token.form] : token.kind === 'family' && token.micro ? ['microsd'] : [],
+  );
+  const isFamilyTold = tokens.some(({ kind }) => kind === 'family');
+  const all = isFamilyTold && !named.some((one) => SD_FORMS.includes(one)) ? [...named, 'sd' as const] : named;
+  return [...new Set(all)];
 }
 
 function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<PrintedLabel, 'form' | 'formInferred'> {
@@ -80,18 +103,39 @@ function sidesOf(tokens: readonly Token[]): Pick<PrintedLabel, 'reads' | 'writes
   return { reads: fastest('read') ?? fastest(undefined), writes: fastest('write') };
 }
 
+/** A × rating with the bytes a second it stands for. */
+export const timesRate = (value: number): NonNullable<PrintedLabel['times']> => ({
+  value,
+  rate: (value * KB_PER_TIMES * KB) as BytesPerSecond,
+});
+
+/** Whether a × rating and the speed printed beside it are not the same. */
+export const isApart = (rate: BytesPerSecond, printed: BytesPerSecond | undefined): boolean =>
+  printed !== undefined && Math.abs(rate - printed) / printed > ASSUMED.printedDisagreement.value;
+
 /** Reads tokens already cut, so that a quick check and a label are read by one set of rules. */
 export function labelOf(tokens: readonly Token[]): PrintedLabel {
   const marks = tokens.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
   const { form, formInferred } = formOf(tokens, marks);
-  const words = tokens.flatMap((token) => wordOf(token) ?? []);
+  const forms = formsOf(tokens);
+  const times = tokens.find((token) => token.kind === 'times');
+  // Another form is kept by its name: a card has one, and the other is what speaks against it.
+  const otherForms = forms.filter((one) => one !== form).map((one) => formRow(one).name);
+  const printed = tokens
+    .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
+    .sort((a, b) => b - a);
+  // A rating that disagrees with the speed beside it is kept for that alone.
+  const rated = times ? timesRate(times.value) : null;
+  const odd = times && rated && isApart(rated.rate, printed[0]) ? [times.text] : [];
+  const words = [...tokens.flatMap((token) => wordOf(token) ?? []), ...otherForms, ...odd];
   const capacity = tokens.find((token) => token.kind === 'capacity')?.value ?? null;
   const familyPrinted = tokens.find((token) => token.kind === 'family')?.family ?? null;
   const bus = form === null ? null : printedBus(form, words);
-  const times = tokens.find((token) => token.kind === 'times');
   return {
     form,
     formInferred,
+    forms,
+    families: [...new Set(tokens.flatMap((token) => (token.kind === 'family' ? [token.family] : [])))],
     capacity,
     familyPrinted,
     family: familyPrinted ?? (form !== null && isSd(form) && capacity !== null ? familyOf(capacity) : null),
@@ -102,12 +146,12 @@ export function labelOf(tokens: readonly Token[]): PrintedLabel {
     apps: tokens.flatMap((token) => (token.kind === 'app' ? [token.app] : [])),
     words,
     ...sidesOf(tokens),
-    printed: tokens
-      .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
-      .sort((a, b) => b - a),
-    times: times ? { value: times.value, rate: (times.value * KB_PER_TIMES * KB) as BytesPerSecond } : null,
+    minimum: null,
+    sustained: null,
+    printed,
+    times: rated,
     unread: tokens.flatMap((token): Unread[] => {
-      const asked = token.kind === 'bus' ? unclearGrade(token, form, words) : null;
+      const asked = token.kind === 'bus' ? unclearGrade(token) : null;
       if (asked) return [{ ...unreadOf(token), problem: asked }];
       return isUnreadOnLabel(token) ? [unreadOf(token)] : [];
     }),

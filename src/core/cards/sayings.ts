@@ -50,7 +50,7 @@ export const SAYINGS: readonly SayingRow[] = [
     'slow',
   ],
   // Where a card goes.
-  [String.raw`(?:via|through|with|in|using)\s+(?:an?\s+|the\s+)?(?:sd\s+)?adapt[eo]r|adapt[eo]r`, 'adapter'],
+  [String.raw`(?:via|through|with|in|using)\s+(?:an?\s+|the\s+)?(?:sd\s+)?adapt[eo]r|(?:sd\s+)?adapt[eo]r`, 'adapter'],
   // Cards and cameras.
   ['each|apiece', 'each'],
   [String.raw`per\s+(?:camera|body|cam)`, 'per-camera'],

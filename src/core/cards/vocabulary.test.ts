@@ -102,10 +102,12 @@ describe('the bus of a card', () => {
     expect(busOf(aCard({ marks: ['C10'] }))).toEqual({ bus: null, known: 'assumed' });
   });
 
-  it('of two printed the slower; UHS-3 beside a video mark is none', () => {
+  it('of two printed the slower; UHS-3 is none, Express beside I is Express', () => {
     expect(busOf(aCard({ marks: ['II', 'I'] })).bus).toBe('uhs-i');
     expect(busOf(aCard({ marks: ['UHS-3', 'V30'] }))).toEqual({ bus: 'uhs-i', known: 'marks' });
-    expect(busOf(aCard({ marks: ['UHS-3'] })).bus).toBe('uhs-iii');
+    expect(busOf(aCard({ marks: ['UHS-3'] })).bus).toBeNull();
+    expect(busOf(aCard({ marks: ['I', 'EX'] }))).toEqual({ bus: 'sd-express-1', known: 'printed' });
+    expect(busOf(aCard({ marks: ['EX', 'II'] })).bus, 'they share a row').toBe('uhs-ii');
     expect(busOf(aCard({ form: 'microsd', marks: ['UHS-3'] })).bus).toBeNull();
   });
 
@@ -113,7 +115,8 @@ describe('the bus of a card', () => {
     expect(busOf(aCard({ form: 'cfexpress-b', marks: ['4.0', 'VPG400'] })).bus).toBe('cfexpress-4');
     expect(busOf(aCard({ form: 'cfexpress-b', marks: ['9.0'] })).bus).toBeNull();
     expect(busOf(aCard({ form: 'xqd', marks: ['1.0'] })).bus).toBe('xqd-1');
-    expect(busOf(aCard({ form: 'cfast', marks: [] }))).toEqual({ bus: 'sata-6', known: 'marks' });
+    expect(busOf(aCard({ form: 'cfast', marks: [] })), 'SATA of 3 or 6 Gb/s').toEqual({ bus: null, known: 'assumed' });
+    expect(busOf(aCard({ form: 'cf', marks: ['UDMA 6'] }))).toEqual({ bus: 'udma-6', known: 'printed' });
     expect(busOf(aCard({ form: 'xqd', marks: ['II'] })).bus, 'a roman numeral is SD’s').toBeNull();
   });
 

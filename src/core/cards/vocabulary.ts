@@ -66,7 +66,7 @@ export const SPELLINGS: readonly Spelling[] = [
   formSpelling(String.raw`cf[ex][\s-]*c`, 'cfexpress-c'),
   formSpelling('xqd', 'xqd'),
   formSpelling(String.raw`cfast(?:\s*2(?:\.0)?)?`, 'cfast'),
-  formSpelling(String.raw`(?:compact\s?flash|cf)(?:\s*udma\s*7)?`, 'cf'),
+  formSpelling(String.raw`(?:compact\s?flash|cf)`, 'cf'),
   formSpelling(String.raw`(?:usb\s*)?ssd`, 'usb-ssd'),
   formSpelling('modules?', 'module'),
   formSpelling('tf', 'microsd'),
@@ -81,6 +81,7 @@ export const SPELLINGS: readonly Spelling[] = [
   busSpelling(String.raw`(?:uhs[\s-]*)?iii`, 'uhs-iii'),
   busSpelling(String.raw`(?:uhs[\s-]*)?ii`, 'uhs-ii'),
   busSpelling(String.raw`(?:uhs[\s-]*)?i`, 'uhs-i'),
+  ...(['4', '5', '6', '7'] as const).map((digit) => busSpelling(String.raw`udma[\s-]*${digit}`, `udma-${digit}`)),
   busSpelling(String.raw`uhs[\s-]*3`, 'uhs-iii', true),
   busSpelling(String.raw`uhs[\s-]*2`, 'uhs-ii', true),
   busSpelling(String.raw`uhs[\s-]*1`, 'uhs-i', true),
@@ -129,6 +130,10 @@ const BUS_PRINT: Readonly<Partial<Record<Bus, string>>> = {
   'uhs-ii': 'II',
   'uhs-iii': 'III',
   'sd-express-1': 'EX',
+  'udma-4': 'UDMA 4',
+  'udma-5': 'UDMA 5',
+  'udma-6': 'UDMA 6',
+  'udma-7': 'UDMA 7',
 };
 
 /** The numeral or sign by which a bus is printed on a card: I, II, III, EX; null where it is not printed. */

@@ -58,6 +58,8 @@ export type Finding =
       readonly outcome: 'block' | 'pass' | 'unknown';
       readonly card: Family | null;
       readonly slot: Family | null;
+      /** True where the slot may not read the card, and only the manual knows: nothing in writing counts until it is told. */
+      readonly isAsked: boolean;
     }
   | {
       readonly rule: 'label';
@@ -127,9 +129,10 @@ export type Finding =
     }
   | {
       readonly rule: 'makers-minimum';
-      readonly outcome: 'pass' | 'short' | 'unknown';
+      /** note: more than the card's own bus carries, so that it is no more than a claim. */
+      readonly outcome: 'pass' | 'note' | 'short' | 'unknown';
       readonly stated: BytesPerSecond;
-      /** Null where it does not count: on a slower bus than the card's own, or on a label in doubt. */
+      /** As much of it as counts here; null where none does: on a label in doubt, or on a bus that nothing is known of. */
       readonly floor: BytesPerSecond | null;
       readonly source: string | null;
       readonly need: BytesPerSecond;

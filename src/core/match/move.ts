@@ -1,4 +1,5 @@
 import type { CardState, TakeKind } from '../kit/model.ts';
+import type { Bus } from '../standards/buses.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import type { CardToBuy } from './buyCard.ts';
 import type { Tone, Verdict } from './verdict.ts';
@@ -9,6 +10,13 @@ export interface MoveEffect {
   readonly tone: Tone;
   /** Planned minutes; null where the verdict has none. */
   readonly planned: number | null;
+}
+
+/** What a cell would read if its slot had this bus. */
+export interface IfBus {
+  readonly bus: Bus;
+  readonly verdict: Verdict;
+  readonly tone: Tone;
 }
 
 /** Something that would make a cell hold, or hold for less, with what it costs. Best first within its kind. */
@@ -31,8 +39,8 @@ export type Move =
       readonly rate: BytesPerSecond;
     })
   | (MoveEffect & { readonly code: 'ratio'; readonly ratio: number; readonly from: number })
-  /** The slot's bus is not entered; with the fastest of its form it would lead here. */
-  | (MoveEffect & { readonly code: 'tell-bus'; readonly slotId: string })
+  /** The slot's bus is not entered; with the best of those it may have it would lead here. */
+  | (MoveEffect & { readonly code: 'tell-bus'; readonly slotId: string; readonly answers: readonly IfBus[] })
   /** The label is in doubt until the card is verified. */
   | (MoveEffect & { readonly code: 'verify' })
   | (MoveEffect & { readonly code: 'drop-proxy'; readonly savedMbps: number })

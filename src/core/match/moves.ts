@@ -1,14 +1,15 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
 import { isAtHand } from '../cards/atHand.ts';
-import type { Body, Card, Mode, ModeRate } from '../kit/model.ts';
+import { slotKinds } from '../cards/slotKinds.ts';
+import type { Body, Card, Mode, ModeRate, Slot } from '../kit/model.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
-import { busesOf } from '../standards/buses.ts';
+import { type Bus, busesOf } from '../standards/buses.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { answersFor, type BoardKit, cellFor } from './board.ts';
 import { cardsToBuy } from './buyCard.ts';
 import { type Cell, cellTone } from './cell.ts';
 import { isBetter } from './isBetter.ts';
-import type { Move, MoveEffect } from './move.ts';
+import type { IfBus, Move, MoveEffect } from './move.ts';
 import type { Policy } from './policy.ts';
 import { splitWidth } from './seats.ts';
 import { rankOf } from './verdict.ts';
@@ -193,25 +194,35 @@ function split(input: MoveInput): readonly Move[] {
   return holds(input, cell, { body }) ? [{ code: 'split', cards, ...outcomeOf(cell, input.policy) }] : [];
 }
 
-/** A seat whose bus nobody has entered: telling it may be all that is missing. Named with the best it could lead to. */
+/** A slot with its bus told, for every form that may have it and was not told one. */
+export const withBus = (slot: Slot, bus: Bus): Slot => ({
+  ...slot,
+  accepts: slot.accepts.map((one) => (one.bus === null && busesOf(one.form).includes(bus) ? { ...one, bus } : one)),
+});
+
+/**
+ * A seat whose bus nobody has entered: telling it may be all that is missing. Named with what each bus it may have would lead
+ * to, the fastest first, and the best of them.
+ */
 function tellBus(input: MoveInput): readonly Move[] {
   const { cell, body } = input;
   const unsure = cell.findings.some((finding) => finding.rule === 'bus' && !finding.slotTold);
   const slot = unsure ? body.slots.find(({ id }) => id === cell.slotId) : undefined;
   if (!slot) return [];
   const forms = slot.accepts.filter((one) => one.bus === null).map((one) => one.form);
-  const buses = [...new Set(forms.flatMap(busesOf))];
-  const cells = buses.map((bus) => {
-    const accepts = slot.accepts.map((one) =>
-      one.bus === null && busesOf(one.form).includes(bus) ? { ...one, bus } : one,
-    );
-    const slots = body.slots.map((one) => (one.id === slot.id ? { ...slot, accepts } : one));
-    return tryOut(input, { body: { ...body, slots } });
+  const buses = [...new Set(forms.flatMap(slotKinds))].reverse();
+  const told = buses.map((bus) => {
+    const slots = body.slots.map((one) => (one.id === slot.id ? withBus(slot, bus) : one));
+    return { bus, cell: tryOut(input, { body: { ...body, slots } }) };
   });
-  const best = cells.reduce<Cell>((found, one) => (isBetter(one, found) ? one : found), cell);
-  return rankOf(best.verdict) < rankOf(cell.verdict)
-    ? [{ code: 'tell-bus', slotId: slot.id, ...outcomeOf(best, input.policy) }]
-    : [];
+  const best = told.reduce<Cell>((found, one) => (isBetter(one.cell, found) ? one.cell : found), cell);
+  if (rankOf(best.verdict) >= rankOf(cell.verdict)) return [];
+  const answers = told.map((one): IfBus => ({
+    bus: one.bus,
+    verdict: one.cell.verdict,
+    tone: cellTone(one.cell, input.policy.take),
+  }));
+  return [{ code: 'tell-bus', slotId: slot.id, answers, ...outcomeOf(best, input.policy) }];
 }
 
 /** A label in doubt keeps its promises once the card has been filled and read back. */

@@ -2,9 +2,9 @@ import { busOf } from '../cards/printedBus.ts';
 import type { Card } from '../kit/model.ts';
 import type { Promising } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
-import { fromMegabytes } from '../units/convert.ts';
 import { floorInForce } from './rules/guarantee.ts';
 import { labelRule } from './rules/label.ts';
+import { minimumInForce } from './rules/makersMinimum.ts';
 
 /** What a card promises on its own bus, for headings and lists. */
 export type OwnPromise =
@@ -15,8 +15,11 @@ export type OwnPromise =
 /** The best promise in writing, on the fastest bus the card speaks; nothing while its label is in doubt. */
 export function ownPromise(card: Card): OwnPromise {
   if (labelRule(card)?.outcome === 'short') return { by: 'doubt', floor: null };
-  const { mark, floor } = floorInForce(card, busOf(card).bus);
-  const minimum = card.minimumMBps == null ? null : fromMegabytes(card.minimumMBps);
+  const { bus } = busOf(card);
+  const own = floorInForce(card, bus);
+  // An Express card without a class of its own promises what it does where it falls back.
+  const { mark, floor } = own.floor === null && bus?.startsWith('sd-express') ? floorInForce(card, 'uhs-i') : own;
+  const minimum = minimumInForce(card, { inForce: bus });
   if (minimum !== null && (floor === null || minimum > floor)) return { by: 'minimum', floor: minimum };
   return mark !== null && floor !== null ? { by: 'mark', mark, floor } : { by: 'nothing', floor: null };
 }

@@ -55,8 +55,9 @@ export type FitMemo = Map<string, PairFit>;
 /** Two cards with one key fit the same way everywhere: it holds every field of a card that a fit depends on. */
 export const cardKey = (card: Card): string => {
   const { form, bus, capacityGB, marks, minimumMBps, minimumSource, verified, adapterTwoRows } = card;
+  const speeds = `${card.readMBps} ${card.writeMBps} ${card.sustainedMBps}`;
   const minimum = minimumMBps == null ? '' : `${minimumMBps} ${minimumSource ?? ''}`;
-  return `${form} ${bus} ${capacityGB} ${minimum} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
+  return `${form} ${bus} ${capacityGB} ${speeds} ${minimum} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
 };
 
 /**

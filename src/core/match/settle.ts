@@ -1,3 +1,4 @@
+import { isSd } from '../standards/forms.ts';
 import type { Finding } from './finding.ts';
 import { rankOf, type Verdict } from './verdict.ts';
 
@@ -11,15 +12,22 @@ export const EARNED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
   'makers-figure': 'claimed',
 };
 
-/** What says nothing of a bus nobody has told of falls where that bus may be too slow; a take or an approval does not. */
+/** What it earns by half. */
+const NOTED: Readonly<Partial<Record<Finding['rule'], Verdict>>> = {
+  approved: 'tight',
+  'own-tests': 'held',
+  'makers-minimum': 'claimed',
+};
+
+/** What is in writing falls where the slot's bus may be too slow, or the slot may not read the card; a take or an approval does not. */
 const standsAlone = (rule: Finding['rule']): boolean => rule === 'own-tests' || rule === 'approved';
 
 /** The verdict a rule's finding earns; null where it earns none. */
-function earnedBy({ rule, outcome }: Finding, busUnsure: boolean): Verdict | null {
-  if (busUnsure && !standsAlone(rule)) return null;
+function earnedBy({ rule, outcome }: Finding, slotUnsure: boolean): Verdict | null {
+  if (slotUnsure && !standsAlone(rule)) return null;
   if (outcome === 'pass') return EARNED[rule] ?? null;
   if (outcome !== 'note') return null;
-  return rule === 'approved' ? 'tight' : rule === 'own-tests' ? 'held' : null;
+  return NOTED[rule] ?? null;
 }
 
 const lower = (a: Verdict, b: Verdict): Verdict => (rankOf(a) > rankOf(b) ? a : b);
@@ -33,7 +41,7 @@ export function settle(findings: readonly Finding[]): Verdict {
   let locked = false;
   let drops = false;
   let thin = false;
-  let busUnsure = false;
+  let slotUnsure = false;
   let best: Verdict = 'uncovered';
   let most: Verdict = 'guaranteed';
   for (const finding of findings) {
@@ -46,13 +54,18 @@ export function settle(findings: readonly Finding[]): Verdict {
       drops ||= rule === 'bus' || rule === 'body-ceiling' || rule === 'own-tests';
     } else if (rule === 'bus') {
       thin ||= finding.thin;
-      busUnsure = outcome === 'unknown' && finding.ceiling !== null;
+      slotUnsure ||= outcome === 'unknown' && finding.ceiling !== null;
+    } else if (rule === 'shape') {
+      // What an adapter of SD carries the standard says; whether a body takes another is its maker's to say.
+      slotUnsure ||= finding.outcome === 'note' && !isSd(finding.card);
+    } else if (rule === 'family') {
+      slotUnsure ||= finding.isAsked;
     } else if (rule === 'body-ceiling') {
       thin ||= outcome === 'note';
     } else {
       if (rule === 'own-tests' && finding.contradicts && outcome !== 'pass')
         most = lower(most, outcome === 'note' ? 'held' : 'uncovered');
-      const earned = earnedBy(finding, busUnsure);
+      const earned = earnedBy(finding, slotUnsure);
       if (earned && rankOf(earned) < rankOf(best)) best = earned;
     }
   }

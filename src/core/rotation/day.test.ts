@@ -148,9 +148,9 @@ describe('a planned day', () => {
 
   it('says which cards’ reading speed nobody told, and takes the slower of card and reader', () => {
     expect(plan(aPlan()).unknownRead).toEqual(['c']);
-    const slow = plan(aPlan(), { cards: [aCard({ readMBps: 50 })] });
+    const slow = plan(aPlan(), { cards: [aCard({ marks: ['II'], readMBps: 95, minimumMBps: 90 })] });
     expect(slow.unknownRead).toEqual([]);
-    expect(slow.offloads[0]?.MBps).toBe(50);
+    expect(slow.offloads[0]?.MBps).toBe(95);
   });
 });
 

@@ -5,7 +5,6 @@ import type { Need, Offer } from '../kit/shop.ts';
 import { monthsBetween } from '../prove/age.ts';
 import { ASSUMED } from '../standards/assumptions.ts';
 import { mark } from '../standards/marks.ts';
-import { fromMegabytes } from '../units/convert.ts';
 import { cardOfOffer } from './offerCard.ts';
 import type { Serves } from './options.ts';
 
@@ -69,11 +68,7 @@ export function offerWarnings(offers: readonly Offer[], today: string): readonly
   const prints = grouped(offers, printKey);
   return offers.map((offer) => {
     const card = cardOfOffer(offer);
-    const printed = [offer.readMBps, offer.writeMBps].flatMap((one) => (one === null ? [] : [fromMegabytes(one)]));
-    const label = { ...cardLabel(card), printed: printed.sort((a, b) => b - a) };
-    const problems = labelProblems(label).filter(
-      (one) => isContradiction(one) || one.code === 'speed-above-bus' || one.code === 'mark-on-wrong-form',
-    );
+    const problems = labelProblems(cardLabel(card)).filter(isContradiction);
     const cheap = cheapness(offer, prints);
     const age = offer.date ? monthsBetween(offer.date, today) : null;
     return [

@@ -20,7 +20,8 @@ const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
 /**
  * Buses by kit key [domain.md §2]. UHS-II and UHS-III ceilings are half duplex (312, 624): a camera writes one way. In
  * full duplex they are 156 and 312. SD Express contacts share the second row with UHS-II, so each falls back to UHS-I
- * before the other.
+ * before the other. Ceilings are what the coding of the line leaves; payload is a tenth or so less. That of USB 2.0 is what
+ * is reached in practice.
  */
 // biome-ignore format: one row a line
 const BUSES = {
@@ -31,16 +32,25 @@ const BUSES = {
   'uhs-ii': { name: 'UHS-II', ceilingMBps: 312, alsoSpeaks: ['uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'uhs-iii': { name: 'UHS-III', ceilingMBps: 624, alsoSpeaks: ['uhs-ii', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'sd-express-1': { name: 'SD Express ×1', ceilingMBps: 985, alsoSpeaks: ['uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
+  'sd-express-4-1': { name: 'SD Express 4.0 ×1', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'sd-express-2': { name: 'SD Express ×2', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
-  'sd-express-4': { name: 'SD Express 4.0 ×2', ceilingMBps: 3940, alsoSpeaks: ['sd-express-2', 'sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
+  'sd-express-4': { name: 'SD Express 4.0 ×2', ceilingMBps: 3940, alsoSpeaks: ['sd-express-2', 'sd-express-4-1', 'sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'cfexpress-2': { name: 'CFexpress 2.0', ceilingMBps: { 'cfexpress-a': 1000, 'cfexpress-b': 2000, 'cfexpress-c': 4000 }, alsoSpeaks: [], forms: CFX, source: 'cfexpress' },
   'cfexpress-4': { name: 'CFexpress 4.0', ceilingMBps: { 'cfexpress-a': 2000, 'cfexpress-b': 4000, 'cfexpress-c': 8000 }, alsoSpeaks: ['cfexpress-2'], forms: CFX, source: 'cfexpress' },
   'xqd-1': { name: 'XQD 1.0', ceilingMBps: 500, alsoSpeaks: [], forms: ['xqd'], source: 'compactflash' },
   'xqd-2': { name: 'XQD 2.0', ceilingMBps: 1000, alsoSpeaks: ['xqd-1'], forms: ['xqd'], source: 'compactflash' },
-  'sata-6': { name: 'SATA 6 Gb/s', ceilingMBps: 600, alsoSpeaks: [], forms: ['cfast'], source: 'compactflash' },
-  'udma-7': { name: 'UDMA 7', ceilingMBps: 167, alsoSpeaks: [], forms: ['cf'], source: 'compactflash' },
-  'usb-5': { name: 'USB 5 Gb/s', ceilingMBps: 500, alsoSpeaks: [], forms: ['usb-ssd'], source: 'usb' },
-  'usb-10': { name: 'USB 10 Gb/s', ceilingMBps: 1200, alsoSpeaks: ['usb-5'], forms: ['usb-ssd'], source: 'usb' },
+  'sata-3': { name: 'SATA 3 Gb/s', ceilingMBps: 300, alsoSpeaks: [], forms: ['cfast'], source: 'compactflash' },
+  'sata-6': { name: 'SATA 6 Gb/s', ceilingMBps: 600, alsoSpeaks: ['sata-3'], forms: ['cfast'], source: 'compactflash' },
+  'pio-4': { name: 'PIO 4', ceilingMBps: 16.7, alsoSpeaks: [], forms: ['cf'], source: 'compactflash' },
+  'udma-4': { name: 'UDMA 4', ceilingMBps: 66.7, alsoSpeaks: ['pio-4'], forms: ['cf'], source: 'compactflash' },
+  'udma-5': { name: 'UDMA 5', ceilingMBps: 100, alsoSpeaks: ['udma-4', 'pio-4'], forms: ['cf'], source: 'compactflash' },
+  'udma-6': { name: 'UDMA 6', ceilingMBps: 133, alsoSpeaks: ['udma-5', 'udma-4', 'pio-4'], forms: ['cf'], source: 'compactflash' },
+  'udma-7': { name: 'UDMA 7', ceilingMBps: 167, alsoSpeaks: ['udma-6', 'udma-5', 'udma-4', 'pio-4'], forms: ['cf'], source: 'compactflash' },
+  'usb-2': { name: 'USB 2.0', ceilingMBps: 35, alsoSpeaks: [], forms: ['usb-ssd'], source: 'practice' },
+  'usb-5': { name: 'USB 5 Gb/s', ceilingMBps: 500, alsoSpeaks: ['usb-2'], forms: ['usb-ssd'], source: 'usb' },
+  'usb-10': { name: 'USB 10 Gb/s', ceilingMBps: 1200, alsoSpeaks: ['usb-5', 'usb-2'], forms: ['usb-ssd'], source: 'usb' },
+  'usb-20': { name: 'USB 20 Gb/s', ceilingMBps: 2400, alsoSpeaks: ['usb-10', 'usb-5', 'usb-2'], forms: ['usb-ssd'], source: 'usb' },
+  'usb-40': { name: 'USB 40 Gb/s', ceilingMBps: 4800, alsoSpeaks: ['usb-20', 'usb-10', 'usb-5', 'usb-2'], forms: ['usb-ssd'], source: 'usb' },
 } as const satisfies Record<string, BusRow>;
 
 /** A bus by its key in the kit file. */

@@ -21,7 +21,7 @@ export interface FormRow {
 const FORMS = {
   sd: { name: 'SD', protocol: 'SD', shape: 'sd', adaptsTo: null, outsideMm: [32, 24, 2.1], source: 'sd-physical' },
   microsd: { name: 'microSD', protocol: 'SD', shape: 'microsd', adaptsTo: 'sd', outsideMm: [15, 11, 1], source: 'sd-physical' },
-  'cfexpress-a': { name: 'CFexpress A', protocol: 'PCIe + NVMe', shape: 'cfx-a', adaptsTo: null, outsideMm: [20, 28, 2.8], source: 'cfexpress' },
+  'cfexpress-a': { name: 'CFexpress A', protocol: 'PCIe + NVMe', shape: 'cfx-a', adaptsTo: 'xqd', outsideMm: [20, 28, 2.8], source: 'cfexpress' },
   'cfexpress-b': { name: 'CFexpress B', protocol: 'PCIe + NVMe', shape: 'xqd', adaptsTo: null, outsideMm: [38.5, 29.6, 3.8], source: 'cfexpress' },
   'cfexpress-c': { name: 'CFexpress C', protocol: 'PCIe + NVMe', shape: 'cfx-c', adaptsTo: null, outsideMm: [54, 74, 4.8], source: 'cfexpress' },
   xqd: { name: 'XQD', protocol: 'PCIe', shape: 'xqd', adaptsTo: null, outsideMm: [38.5, 29.8, 3.8], source: 'compactflash' },

@@ -33,7 +33,7 @@ export const MARKS = {
   C2: sd('C', 2, null),
   C4: sd('C', 4, null),
   C6: sd('C', 6, null),
-  C10: sd('C', 10, null),
+  C10: sd('C', 10, 'high-speed'),
   U1: sd('U', 10, 'uhs-i-50'),
   U3: sd('U', 30, 'uhs-i-50'),
   V6: sd('V', 6, 'high-speed'),

@@ -46,14 +46,19 @@ export const fallsBackTo = (key: Mark): Mark | null =>
 /** What a mark promises, bytes per second. */
 export const promiseOf = (key: Mark): BytesPerSecond => fromMegabytes(MARKS[key].promisesMBps);
 
+/** Whether a bus is PCI Express: marks of the SD interface say nothing of what is written over it. */
+const isExpress = (key: Bus): boolean => key.startsWith('sd-express');
+
 /**
- * Whether a mark's promise counts on a bus: its own first one, or one that speaks it as well. SD Express falls back to one
- * row of contacts, so that marks of two rows do not count on it; C, V6 to V30 and U do.
+ * Whether a mark's promise counts on a bus: its own first one, or one that speaks it as well. Over the PCIe of SD Express only
+ * the E classes do: C, U and V are measured on the SD interface, to which such a card falls back in other slots.
  */
 export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
-  const { countsFrom, forms } = mark(key);
+  const { countsFrom, forms, series } = mark(key);
   if (!forms.includes(form)) return false;
-  if (!isSd(form) || countsFrom === null) return true;
+  if (!isSd(form)) return true;
+  if (onBus !== null && isExpress(onBus) && series !== 'E') return false;
+  if (countsFrom === null) return true;
   if (onBus === null) return false;
   return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
 }
@@ -83,7 +88,7 @@ export const promisedMBps = (key: Promising): number =>
 /** Whether an application class counts as a floor on a bus. */
 export const appCountsOn = (key: AppClass, onBus: Bus | null, form: Form): boolean => {
   const { countsFrom } = APP_CLASSES[key];
-  if (!isSd(form) || onBus === null) return false;
+  if (!isSd(form) || onBus === null || isExpress(onBus)) return false;
   return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
 };
 

@@ -66,11 +66,13 @@ describe('bus in force', () => {
     expect(busInForce(slot, card)).toBe(expected);
   });
 
-  it('lets V60 and V90 count only on UHS-II and III, E marks only on SD Express, C marks anywhere', () => {
-    const on = (key: 'V90' | 'V30' | 'C10' | 'E150' | 'V10') => busesOf('sd').filter((one) => countsOn(key, one, 'sd'));
+  it('lets V60 and V90 count only on UHS-II and III, E marks alone on SD Express', () => {
+    const on = (key: 'V90' | 'V30' | 'C10' | 'C6' | 'E150' | 'V10') => busesOf('sd').filter((one) => countsOn(key, one, 'sd'));
     expect(on('V90')).toEqual(['uhs-ii', 'uhs-iii']);
-    expect(on('E150')).toEqual(['sd-express-1', 'sd-express-2', 'sd-express-4']);
-    expect(on('C10')).toEqual(busesOf('sd'));
+    expect(on('E150')).toEqual(['sd-express-1', 'sd-express-4-1', 'sd-express-2', 'sd-express-4']);
+    expect(on('C10')).toEqual(['high-speed', 'uhs-i-50', 'uhs-i', 'uhs-ii', 'uhs-iii']);
+    expect(on('C6')).toContain('default');
+    expect(on('V30')).not.toContain('sd-express-1');
     expect(on('V30')).not.toContain('high-speed');
     expect(on('V10')).toContain('high-speed');
     expect(countsOn('VPG400', null, 'cfexpress-b')).toBe(true);

@@ -27,6 +27,18 @@ export function labelProblemText(problem: LabelProblem): string {
       return `${problem.mark} needs ${bus(problem.needs).name}; printed is ${bus(problem.printed).name}.`;
     case 'two-buses':
       return `${problem.buses.map((key) => bus(key).name).join(' and ')} are both named: a card has one.`;
+    case 'two-families':
+      return `${problem.families.map((key) => family(key).name).join(' and ')} are both named: a card is one.`;
+    case 'two-forms':
+      return `${problem.forms.map((key) => form(key).name).join(' and ')} are both named: a card has one form.`;
+    case 'peak-below-promise': {
+      const what = problem.by === 'minimum' ? 'A stated minimum' : problem.by === 'sustained' ? 'A sustained figure' : problem.by;
+      return `${what} of ${MBpsText(problem.promised)} beside a peak of ${MBpsText(problem.peak)}: nothing writes slower at its best than it always does.`;
+    }
+    case 'bus-not-printed':
+      return `${MBpsText(problem.speed)} is more than ${bus(problem.bus).name} carries (${MBpsText(problem.ceiling)}): is a faster bus printed on the card?`;
+    case 'stated-above-bus':
+      return `${problem.of === 'minimum' ? 'A minimum' : 'A sustained figure'} of ${MBpsText(problem.stated)} is more than ${bus(problem.bus).name} carries (${MBpsText(problem.ceiling)}): it counts up to there, and is no guarantee.`;
     case 'grade-or-bus':
       return `“${problem.text}”: ${either(problem.couldBe)}? U3 is a speed grade, UHS-III a bus.`;
     case 'own-reader-speed':
@@ -36,7 +48,7 @@ export function labelProblemText(problem: LabelProblem): string {
     case 'grade-contradicts':
       return `${problem.low} promises 10 MB/s and ${problem.high} promises more: one of them is wrong.`;
     case 'speed-above-bus':
-      return `${MBpsText(problem.speed)} is above what ${bus(problem.bus).name} carries (${MBpsText(problem.ceiling)}). Some makers print a speed only their own reader reaches.`;
+      return `${MBpsText(problem.speed)} is above what ${bus(problem.bus).name} carries (${MBpsText(problem.ceiling)}): one of the two is wrong.`;
     case 'times-disagree':
       return `${plain(problem.times)}× is ${MBpsText(problem.timesRate)}, printed is ${MBpsText(problem.printed)}.`;
     case 'repeats':

@@ -1,6 +1,7 @@
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
 import type { Move } from '../../core/match/move.ts';
 import { assertNever } from '../../core/result.ts';
+import { bus } from '../../core/standards/buses.ts';
 import { STATE_WORDS } from '../cards/state.ts';
 import { MBpsText, minutesText, plain } from '../quantity.ts';
 import { modeSpeed, modeTitle } from './cell.ts';
@@ -25,6 +26,10 @@ const leads = ({ verdict, planned }: Move): string =>
 
 const priceText = (price: number | null): string =>
   price === null ? 'already yours' : `already yours, ${plain(price, 2)} paid`;
+
+/** What each bus that a slot may have would lead to. */
+const ifTold = ({ answers }: Extract<Move, { code: 'tell-bus' }>): string =>
+  answers.map((one) => `${bus(one.bus).name} ${VERDICT_WORDS[one.verdict].toLowerCase()}`).join(' · ');
 
 export function moveLine(move: Move, names: MoveNames): MoveLine {
   switch (move.code) {
@@ -58,7 +63,7 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
       };
     case 'tell-bus': {
       const slot = names.body.slots.find(({ id }) => id === move.slotId)?.name ?? 'the slot';
-      return { text: `Tell the bus of ${slot}: ${leads(move)} at its fastest`, cost: 'a look into the manual' };
+      return { text: `Tell the bus of ${slot}: ${ifTold(move)}`, cost: 'a look into the manual' };
     }
     case 'verify':
       return { text: `Verify the card, then: ${leads(move)}`, cost: 'one fill, read back' };

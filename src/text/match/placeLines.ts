@@ -17,7 +17,9 @@ export function shapeLine(finding: Of<'shape'>): Line {
       ? {
           text: `${own} enters through its adapter`,
           figure: own,
-          more: 'Ordinary ones carry one row of contacts: UHS-I at most. Check that its lock switch is open.',
+          more: isSd(finding.card)
+            ? 'Ordinary ones carry one row of contacts: UHS-I at most. Check that its lock switch is open.'
+            : 'Not every body takes one: nothing in writing counts until its maker says so, or a take shows it.',
         }
       : { text: `${own} fits the slot`, figure: own };
   }
@@ -37,8 +39,15 @@ export function protocolLine(finding: Of<'protocol'>): Line {
       };
 }
 
-export function familyLine({ outcome, card, slot }: Of<'family'>): Line {
+export function familyLine({ outcome, card, slot, isAsked }: Of<'family'>): Line {
   const own = card === null ? 'past SDUC' : family(card).name;
+  if (isAsked) {
+    return {
+      text: `Does the slot read ${own} at all? That is not entered`,
+      figure: own,
+      more: 'Many do not. Nothing printed counts until the manual says so, or a take shows it.',
+    };
+  }
   if (outcome === 'unknown') {
     return { text: 'Capacity family the slot reads is not entered', figure: own, more: 'Check the manual.' };
   }
@@ -57,11 +66,11 @@ export function busLine(finding: Of<'bus'>): Line {
   const name = bus(inForce).name;
   if (!slotTold) {
     return {
-      text: `The slot’s bus is not entered: taken as ${name}`,
+      text: `The slot’s bus is not entered: counted as ${name}, the slowest of its form`,
       figure,
       more:
         finding.outcome === 'unknown'
-          ? `The stream needs ${MBpsText(need)}. Tell the slot’s bus under Bodies.`
+          ? `The stream needs ${MBpsText(need)}. Nothing in writing counts until the bus is told.`
           : 'What every slot of its form can do. Tell the slot’s bus under Bodies.',
     };
   }

@@ -70,11 +70,18 @@ export function headroomLine({ outcome, headroom, wanted, need, floor }: Of<'hea
 export function minimumLine({ outcome, stated, floor, source, need }: Of<'makers-minimum'>): Line {
   const text = 'Minimum its maker states in writing';
   const more = source ? `From: ${source}.` : 'Source not noted.';
-  if (floor === null)
+  if (floor === null) return { text: `${text} does not count here`, figure: MBpsText(stated), more };
+  if (outcome === 'note')
     return {
-      text: `${text} does not count here`,
+      text: `${text} is more than the card’s own bus carries`,
       figure: MBpsText(stated),
-      more: `Stated for the card’s own bus. ${more}`,
+      more: `It counts as a claim, up to ${MBpsText(floor)}. ${more}`,
+    };
+  if (floor < stated)
+    return {
+      text: outcome === 'pass' ? `${text}, on a bus that is not the card’s own` : `${text} counts here only in part`,
+      figure: outcome === 'pass' ? MBpsText(floor) : `${MBpsText(floor)} < ${MBpsText(need)}`,
+      more: `${MBpsText(stated)} is stated for the card’s own bus; here it counts up to what every bus of its form carries. ${more}`,
     };
   return outcome === 'pass'
     ? { text, figure: MBpsText(floor), more }

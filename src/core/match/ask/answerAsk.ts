@@ -1,6 +1,7 @@
 import { type Doubt, doubts } from '../../bodies/rate/plausibility.ts';
 import { playbackLength } from '../../bodies/rate/playback.ts';
 import { type StreamRate, streamRate } from '../../bodies/rate/streamRate.ts';
+import { sureBus } from '../../cards/printedBus.ts';
 import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Body, Card, Codec, Slot } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
@@ -96,15 +97,18 @@ export function smallestMarks(
 }
 
 /** A card as the kit keeps it, made from a label. */
-function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimum }: Ask): Card {
+function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimum, slot }: Ask): Card {
+  const form = label.form ?? 'module';
+  const isBusOpen = minimum !== null && !slot?.bus && sureBus({ form, bus: null, marks: label.words }) === null;
   return {
     id: 'quick',
     label: '',
-    form: label.form ?? 'module',
+    form,
     capacityGB: toGigabytes(capacity),
     usableGB: null,
     marks: label.words,
-    bus: null,
+    // The slot is taken to suit the card: then a minimum of its own bus is one of this.
+    bus: isBusOpen ? (label.bus ?? suitingBus(form)) : null,
     readMBps: label.reads === null ? null : toMegabytes(label.reads),
     writeMBps: label.writes === null ? null : toMegabytes(label.writes),
     sustainedMBps: sustained === null ? null : toMegabytes(sustained),
@@ -114,7 +118,8 @@ function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimu
 }
 
 /** The bus of a slot that suits a card of which no bus is told. */
-export const suitingBus = (form: Form): Bus | null => (isSd(form) ? 'uhs-i' : (busesOf(form).at(-1) ?? null));
+export const suitingBus = (form: Form): Bus | null =>
+  isSd(form) ? 'uhs-i' : form === 'usb-ssd' ? 'usb-10' : (busesOf(form).at(-1) ?? null);
 
 /** A slot as it was named; what was not said of it suits the card. */
 function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {

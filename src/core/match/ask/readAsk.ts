@@ -169,10 +169,7 @@ function unreadOf(tokens: readonly Token[], clause: ReadonlySet<Token>, hasRate:
   return tokens.flatMap((token, at): AskUnread[] => {
     const place = placeOf(at, tokens, clause, hasRate);
     if (token.kind === 'bus') {
-      const words = all(tokens, 'mark').map((one) => one.mark);
-      const micro =
-        all(tokens, 'family').some((one) => one.micro) || all(tokens, 'form').some((one) => one.form === 'microsd');
-      const asked = unclearGrade(token, micro ? 'microsd' : null, words);
+      const asked = unclearGrade(token);
       return asked ? [{ ...span(token), problem: asked, place }] : [];
     }
     if (token.kind === 'unread')

@@ -1,12 +1,11 @@
 import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Span, Token } from '../../cards/token.ts';
 import { busesOf } from '../../standards/buses.ts';
-import { isSd } from '../../standards/forms.ts';
+import { type Form, isSd } from '../../standards/forms.ts';
 import { mark } from '../../standards/marks.ts';
 import { wholeUp } from '../../units/amount.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
-import { leastBus } from '../rules/bus.ts';
 import type { Reading } from './ask.ts';
 import type { SlotSaid } from './place.ts';
 import { type Named, rateAt, type Speeds } from './speeds.ts';
@@ -107,13 +106,22 @@ function cardReadings({ text, tokens, card, slot, slotNamed }: Read): readonly R
   }
   if (slot?.family && card.capacity === null && card.familyPrinted === null)
     readings.push({ code: 'size-assumed', family: slot.family });
-  const buses = busesOf(card.form);
-  const least = leastBus(card.form);
-  if (slotNamed || buses.length < 2 || card.bus === least || (card.bus === null && isSd(card.form))) return readings;
-  const slower = isSd(card.form) ? 'in UHS-I' : `in ${buses[0]?.endsWith('-1') ? '1.0' : '2.0'}`;
-  const isExternal = card.form === 'usb-ssd';
-  return [...readings, { code: 'slot-assumed', bus: card.bus, ...(isExternal ? {} : { change: added(text, slower) }) }];
+  // Of SD the slot of one row is what is left where a faster one is not told.
+  const [least] = isSd(card.form) ? (['uhs-i'] as const) : busesOf(card.form);
+  if (slotNamed || least === undefined || card.bus === least || (card.bus === null && isSd(card.form))) return readings;
+  const slower = SLOWER[card.form];
+  return [...readings, { code: 'slot-assumed', bus: card.bus, ...(slower ? { change: added(text, slower) } : {}) }];
 }
+
+/** How the slower slot of a form is said; of those left out no line can say it. */
+const SLOWER: Readonly<Partial<Record<Form, string>>> = {
+  sd: 'in UHS-I',
+  microsd: 'in UHS-I',
+  'cfexpress-a': 'in 2.0',
+  'cfexpress-b': 'in 2.0',
+  'cfexpress-c': 'in 2.0',
+  xqd: 'in 1.0',
+};
 
 /** Words that were left out because they carry nothing. */
 const passedReadings = ({ passed }: Read): readonly Reading[] =>

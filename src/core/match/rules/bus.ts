@@ -22,7 +22,7 @@ export interface BusFacts {
 }
 
 /** What every slot of a form can do at least; null where only the maker knows. */
-export const leastBus = (key: Accepts['form']): Bus | null => (isSd(key) ? 'uhs-i' : (busesOf(key)[0] ?? null));
+export const leastBus = (key: Accepts['form']): Bus | null => busesOf(key)[0] ?? null;
 
 /** The slower of a bus and UHS-I: one row of contacts. */
 const oneRow = (bus: Bus | null): Bus | null => (bus === null ? 'uhs-i' : busInForce(bus, 'uhs-i'));

@@ -4,6 +4,7 @@ import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
 import { pairFit } from '../pairFit.ts';
 import { arrangementRule, demandsCardRule } from './arrangement.ts';
 import { bodyCeilingRule } from './bodyCeiling.ts';
+import type { Bus } from '../../standards/buses.ts';
 import { busFacts, busRule, leastBus } from './bus.ts';
 import { familyRule } from './family.ts';
 import { floorInForce, guaranteeRule } from './guarantee.ts';
@@ -76,20 +77,20 @@ describe('family', () => {
   it('reads its own and below, blocks above, says what is not entered, and notes a promise passed', () => {
     const slot = aSlot({ family: 'sdxc', promisedMaxGB: 64 });
     expect(familyRule(slot, { form: 'sd', capacityGB: 64 })).toEqual([
-      { rule: 'family', outcome: 'pass', card: 'sdxc', slot: 'sdxc' },
+      { rule: 'family', outcome: 'pass', card: 'sdxc', slot: 'sdxc', isAsked: false },
     ]);
     expect(familyRule(slot, { form: 'sd', capacityGB: 65 })).toEqual([
-      { rule: 'family', outcome: 'pass', card: 'sdxc', slot: 'sdxc' },
+      { rule: 'family', outcome: 'pass', card: 'sdxc', slot: 'sdxc', isAsked: false },
       { rule: 'promised-max', outcome: 'note', promisedGB: 64, cardGB: 65 },
     ]);
     expect(familyRule(aSlot({ family: null }), { form: 'sd', capacityGB: 16 })).toEqual([
-      { rule: 'family', outcome: 'unknown', card: 'sdhc', slot: null },
+      { rule: 'family', outcome: 'unknown', card: 'sdhc', slot: null, isAsked: false },
     ]);
     expect(familyRule(aSlot({ family: 'sdhc' }), { form: 'sd', capacityGB: 64 })).toEqual([
-      { rule: 'family', outcome: 'block', card: 'sdxc', slot: 'sdhc' },
+      { rule: 'family', outcome: 'block', card: 'sdxc', slot: 'sdhc', isAsked: false },
     ]);
     expect(familyRule(aSlot({ family: null }), { form: 'sd', capacityGB: 200_000 }), 'past the largest family').toEqual(
-      [{ rule: 'family', outcome: 'block', card: null, slot: null }],
+      [{ rule: 'family', outcome: 'block', card: null, slot: null, isAsked: false }],
     );
     expect(familyRule(slot, { form: 'xqd', capacityGB: 32 }), 'only SD has families').toEqual([]);
   });
@@ -112,8 +113,8 @@ describe('bus', () => {
     expect(busFacts({ form: 'sd', bus: null }, { ...plain, marks: [] })).toEqual({
       slot: null,
       card: null,
-      inForce: 'uhs-i',
-      ceiling: MB(104),
+      inForce: 'default',
+      ceiling: MB(12.5),
       known: 'assumed',
       surplus: false,
       slotTold: false,
@@ -134,7 +135,7 @@ describe('bus', () => {
       adapter: false,
     });
     expect(busFacts({ form: 'sd', bus: null }, { form: 'microsd', bus: null, marks: ['II'] })).toMatchObject({
-      inForce: 'uhs-i',
+      inForce: 'default',
       surplus: true,
       adapter: true,
     });
@@ -149,7 +150,7 @@ describe('bus', () => {
       leastBus('cfexpress-b'),
       leastBus('usb-ssd'),
       leastBus('module'),
-    ]).toEqual([...['uhs-i', 'uhs-i', 'cfexpress-2', 'usb-5', null]]);
+    ]).toEqual([...['default', 'default', 'cfexpress-2', 'usb-2', null]]);
   });
 
   it('compared with a need: passes, is thin, is short, is not known', () => {
@@ -162,8 +163,8 @@ describe('bus', () => {
     expect(found(312), 'equal is enough').toMatchObject({ outcome: 'note', thin: true });
     expect(found(313)).toMatchObject({ outcome: 'short', thin: false });
     const untold = busFacts({ form: 'sd', bus: null }, plain);
-    expect(busRule(untold, MB(50), FIFTEEN)).toMatchObject({ outcome: 'note', thin: false });
-    expect(busRule(untold, MB(105), FIFTEEN)).toMatchObject({ outcome: 'unknown', thin: false });
+    expect(busRule(untold, MB(10), FIFTEEN)).toMatchObject({ outcome: 'note', thin: false });
+    expect(busRule(untold, MB(13), FIFTEEN)).toMatchObject({ outcome: 'unknown', thin: false });
     const nothing = busFacts({ form: 'module', bus: null }, { form: 'module', bus: null, marks: [] });
     expect(busRule(nothing, MB(1), FIFTEEN)).toMatchObject({ outcome: 'unknown', thin: false });
     const assumed = busFacts({ form: 'sd', bus: 'uhs-ii' }, { ...plain, marks: [] });
@@ -193,9 +194,9 @@ describe('promises', () => {
     expect(floorInForce({ form: 'sd', marks: ['II', 'U1'] }, 'uhs-i'), 'UHS-II alone promises no V30').toMatchObject({
       mark: 'U1',
     });
-    expect(floorInForce({ form: 'sd', marks: ['C10', 'V6', 'U1'] }, 'default')).toMatchObject({
-      mark: 'C10',
-      notInForce: [],
+    expect(floorInForce({ form: 'sd', marks: ['C6', 'C10', 'V6', 'U1'] }, 'default')).toMatchObject({
+      mark: 'C6',
+      notInForce: ['C10', 'U1'],
     });
     expect(floorInForce({ form: 'sd', marks: ['U3', 'V30'] }, 'uhs-i').mark, 'of equal ones the later').toBe('V30');
   });
@@ -237,7 +238,8 @@ describe('promises', () => {
 
   it('a stated minimum, and a maker’s figure', () => {
     const bus = busFacts({ form: 'xqd', bus: 'xqd-2' }, { form: 'xqd', bus: 'xqd-2', marks: [] });
-    const card = { minimumMBps: 50, minimumSource: 'page 2' };
+    const xqd = { form: 'xqd', bus: 'xqd-2', marks: [] as string[] } as const;
+    const card = { ...xqd, minimumMBps: 50, minimumSource: 'page 2' };
     const common = { rule: 'makers-minimum', stated: MB(50), source: 'page 2' };
     expect(makersMinimumRule(card, bus, MB(50), false)).toEqual({
       ...common,
@@ -257,19 +259,49 @@ describe('promises', () => {
       floor: null,
       need: MB(1),
     });
-    expect(makersMinimumRule({ minimumMBps: 50 }, bus, MB(1), false)).toMatchObject({ source: null });
-    expect(makersMinimumRule({ minimumMBps: null }, bus, MB(1), false)).toBeNull();
-    expect(makersMinimumRule({}, bus, MB(1), false)).toBeNull();
+    expect(makersMinimumRule({ ...xqd, minimumMBps: 50 }, bus, MB(1), false)).toMatchObject({ source: null });
+    expect(makersMinimumRule({ ...xqd, minimumMBps: null }, bus, MB(1), false)).toBeNull();
+    expect(makersMinimumRule(xqd, bus, MB(1), false)).toBeNull();
     const figure = { rule: 'makers-figure', stated: MB(100), derated: MB(80) };
-    expect(makersFigureRule({ sustainedMBps: 100 }, MB(80))).toEqual({ ...figure, outcome: 'pass', need: MB(80) });
-    expect(makersFigureRule({ sustainedMBps: 100 }, MB(81))).toEqual({ ...figure, outcome: 'short', need: MB(81) });
-    expect(makersFigureRule({ sustainedMBps: null }, MB(81))).toEqual({
+    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(80))).toEqual({ ...figure, outcome: 'pass', need: MB(80) });
+    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(81))).toEqual({ ...figure, outcome: 'short', need: MB(81) });
+    expect(makersFigureRule({ ...xqd, sustainedMBps: null }, MB(81))).toEqual({
       rule: 'makers-figure',
       outcome: 'unknown',
       stated: null,
       derated: null,
       need: MB(81),
     });
+  });
+
+  it('what is stated above the card’s own bus counts up to there, and is no promise', () => {
+    const sd = { form: 'sd', bus: 'uhs-ii', marks: [] as string[] } as const;
+    const bus = busFacts({ form: 'sd', bus: 'uhs-ii' }, sd);
+    const minimum = (need: number) => makersMinimumRule({ ...sd, minimumMBps: 500 }, bus, MB(need), false);
+    expect(minimum(312)).toMatchObject({ outcome: 'note', stated: MB(500), floor: MB(312) });
+    expect(minimum(313)).toMatchObject({ outcome: 'short', floor: MB(312) });
+    const figure = (need: number) => makersFigureRule({ ...sd, sustainedMBps: 500 }, MB(need));
+    expect(figure(249)).toMatchObject({ outcome: 'pass', stated: MB(500), derated: MB(249.6) });
+    expect(figure(250)).toMatchObject({ outcome: 'short' });
+  });
+
+  it('a minimum off the card’s own bus counts up to what the bus carries; of SD up to what every bus does', () => {
+    const cfx = { form: 'cfexpress-a', bus: 'cfexpress-4', marks: [] as string[], minimumMBps: 1500 } as const;
+    const floorIn = (slot: Bus | null, card: Parameters<typeof makersMinimumRule>[0]) =>
+      makersMinimumRule(card, busFacts({ form: card.form, bus: slot }, card), MB(1), false);
+    expect(floorIn('cfexpress-4', cfx)).toMatchObject({ floor: MB(1500) });
+    expect(floorIn('cfexpress-2', cfx)).toMatchObject({ floor: MB(1000) });
+    expect(floorIn('cfexpress-4', { ...cfx, bus: null })).toMatchObject({ floor: MB(1500) });
+    expect(floorIn(null, cfx), 'every slot of its form carries that').toMatchObject({ floor: MB(1000) });
+    const cfast = { form: 'cfast', bus: null, marks: [] as string[], minimumMBps: 200 } as const;
+    expect(floorIn(null, cfast)).toMatchObject({ outcome: 'pass', floor: MB(200) });
+    const sd = { form: 'sd', bus: null, marks: ['II'], minimumMBps: 90 } as const;
+    expect(floorIn('uhs-ii', sd)).toMatchObject({ floor: MB(90) });
+    expect(floorIn('uhs-i', sd)).toMatchObject({ floor: MB(12.5) });
+    expect(floorIn('uhs-i', { ...sd, marks: ['V30'] }), 'V30 stands on UHS-II as well').toMatchObject({
+      floor: MB(12.5),
+    });
+    expect(floorIn('uhs-ii', { ...sd, marks: ['V90'] }), 'V90 tells its bus').toMatchObject({ floor: MB(90) });
   });
 
   it('a label: honest, odd, contradicting, verified', () => {
@@ -311,7 +343,7 @@ describe('what surrounds a card', () => {
   });
 
   it('requirements: what is asked, by what it is met, and whether it is beyond the rate', () => {
-    const card = { form: 'sd', bus: null, marks: ['SDXC', 'II', 'U3', 'V60', 'A2', 'Blue'] } as const;
+    const card = { form: 'sd', bus: null, capacityGB: 64, marks: ['SDXC', 'II', 'U3', 'V60', 'A2', 'Blue'] } as const;
     const ask = (anyOf: readonly string[], whenMissing: 'refuses' | 'warns' = 'refuses', wanted = 100) =>
       requirementRule([{ anyOf, whenMissing }], card, MB(wanted))[0];
     const none = { metBy: null, beyond: null, whenMissing: 'refuses', outcome: 'block', rule: 'requirement' };
@@ -330,7 +362,14 @@ describe('what surrounds a card', () => {
     expect(ask(['C10'])).toMatchObject({ metBy: 'U3' });
     expect(ask(['VPG20']), 'no SD mark does what VPG asks').toMatchObject({ metBy: null });
     expect(ask(['E150'])).toMatchObject({ metBy: null });
-    expect(ask(['SDHC'])).toMatchObject({ metBy: 'SDXC' });
+    expect(ask(['SDHC']), 'a body reads no larger family than its own').toMatchObject({ metBy: null });
+    const bare = { ...card, marks: ['II', 'U3'] };
+    const asked = { anyOf: ['SDXC'], whenMissing: 'refuses' as const };
+    expect(requirementRule([asked], bare, MB(1))[0], 'its size tells it too').toMatchObject({ metBy: 'SDXC' });
+    expect(requirementRule([asked], { ...bare, capacityGB: 32 }, MB(1))[0]).toMatchObject({ metBy: null });
+    const express = { ...card, marks: ['EX', 'E600'] };
+    const video = { anyOf: ['V60'], whenMissing: 'refuses' as const };
+    expect(requirementRule([video], express, MB(1))[0], 'another interface').toMatchObject({ metBy: null });
     expect(ask(['SDUC'])).toMatchObject({ metBy: null });
     expect(ask(['A2'])).toMatchObject({ metBy: 'A2' });
     expect(ask(['A1'])).toMatchObject({ metBy: 'A2' });
@@ -338,13 +377,13 @@ describe('what surrounds a card', () => {
     expect(ask(['red'])).toMatchObject({ metBy: null });
     expect(ask(['2.0'])).toMatchObject({ metBy: null });
     expect(ask(['III', 'V60']), 'one is enough').toMatchObject({ metBy: 'V60' });
-    const cfx = { form: 'cfexpress-b', bus: null, marks: ['2.0', 'VPG400'] } as const;
+    const cfx = { form: 'cfexpress-b', bus: null, capacityGB: 64, marks: ['2.0', 'VPG400'] } as const;
     expect(requirementRule([{ anyOf: ['2.0'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({ metBy: '2.0' });
     expect(requirementRule([{ anyOf: ['VPG200'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({
       metBy: 'VPG400',
     });
     expect(requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({ metBy: null });
-    const u3 = { form: 'sd', bus: null, marks: ['U3'] } as const;
+    const u3 = { form: 'sd', bus: null, capacityGB: 64, marks: ['U3'] } as const;
     expect(
       requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], u3, MB(1))[0],
       'U3 does not do V30',

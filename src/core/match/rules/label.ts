@@ -8,11 +8,10 @@ export type LabelFinding = Extract<Finding, { rule: 'label' }>;
 
 /**
  * What a card's own label gets wrong; null when nothing. A label that contradicts itself is short of every promise until
- * the card was verified; anything else is a note on every cell of the card. The read speed is left out, since makers
- * print one that only their own reader reaches.
+ * the card was verified; anything else is a note on every cell of the card.
  */
 export function labelRule(
-  card: Pick<Card, 'form' | 'capacityGB' | 'marks' | 'verified'> & Partial<Pick<Card, 'bus'>>,
+  card: Pick<Card, 'form' | 'capacityGB' | 'marks' | 'verified'> & Parameters<typeof cardLabel>[0],
 ): LabelFinding | null {
   const problems = labelProblems(cardLabel(card)).filter((problem) => !isHarmless(problem));
   if (problems.length === 0) return null;

@@ -2,12 +2,15 @@ import { busOf, speaks } from '../../cards/printedBus.ts';
 import { printedWords } from '../../cards/printedMarks.ts';
 import { type LabelWord, readWord, shownSpelling } from '../../cards/vocabulary.ts';
 import type { Body, Card, Mode, Requirement } from '../../kit/model.ts';
-import { family } from '../../standards/families.ts';
+import { familyOf } from '../../standards/families.ts';
+import { isSd } from '../../standards/forms.ts';
 import { type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
+import { fromGigabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 
-const SD_ORDER: readonly Series[] = ['C', 'U', 'V', 'E'];
+/** Series of the SD interface; Express classes stand apart, since a body that asks for a video class reads that [A]. */
+const SD_ORDER: readonly Series[] = ['C', 'U', 'V'];
 
 /**
  * Whether one printed mark does what another asks: the same series and as much, or a later SD series and as much (a
@@ -23,24 +26,31 @@ function markAnswers(printed: Mark, asked: Mark): boolean {
   return hasRank >= 0 && wantsRank >= 0 && hasRank > wantsRank;
 }
 
-/** Whether one printed word does what another asks; a larger family and A2 do what the smaller ones ask. */
+/** Whether one printed word does what another asks; A2 does what A1 asks. A body reads its own family and no larger one. */
 function wordAnswers(printed: LabelWord, asked: LabelWord): boolean {
   if (printed.kind === 'mark' && asked.kind === 'mark') return markAnswers(printed.mark, asked.mark);
   if (printed.kind === 'app' && asked.kind === 'app') return printed.app >= asked.app;
-  if (printed.kind === 'family' && asked.kind === 'family')
-    return family(printed.family).rank >= family(asked.family).rank;
+  if (printed.kind === 'family' && asked.kind === 'family') return printed.family === asked.family;
   if (printed.kind === 'version' && asked.kind === 'version') return printed.text === asked.text;
   return false;
 }
 
+/** What of a card is asked for. */
+type Asked = Pick<Card, 'form' | 'bus' | 'marks' | 'capacityGB'>;
+
 /** What of a card meets a requirement, in the spelling of headings; null where nothing does. */
-function meets({ anyOf }: Requirement, card: Pick<Card, 'form' | 'bus' | 'marks'>): string | null {
+function meets({ anyOf }: Requirement, card: Asked): string | null {
   const words = printedWords(card.marks);
   for (const text of anyOf) {
     const asked = readWord(text);
     if (asked?.kind === 'bus') {
       const { bus } = busOf(card);
       if (bus !== null && speaks(bus, asked.bus)) return shownSpelling(text);
+      continue;
+    }
+    // What a card holds tells its family as well as its print does.
+    if (asked?.kind === 'family' && !words.some((word) => word?.kind === 'family')) {
+      if (isSd(card.form) && familyOf(fromGigabytes(card.capacityGB)) === asked.family) return shownSpelling(text);
       continue;
     }
     const at = card.marks.findIndex((own, place) => {
@@ -82,7 +92,7 @@ const BEYOND = 1.25;
  */
 export function requirementRule(
   asked: readonly Requirement[],
-  card: Pick<Card, 'form' | 'bus' | 'marks'>,
+  card: Asked,
   wanted: BytesPerSecond,
 ): readonly Finding[] {
   if (asked.length === 0) return NONE;
