@@ -221,6 +221,9 @@ const toNine: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 /** Version 10: a body tells what its stated rates hold. */
 const toTen: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
+/** Version 11: a body tells what it does with cards of a form that it asks no mark of; buses of older slots. */
+const toEleven: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
+
 /** As many steps as lead to a version: one too many or too few does not compile. */
 type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = [
   ...Steps,
@@ -240,6 +243,7 @@ const CHAIN: Readonly<ChainTo<typeof VERSION>> = [
   toEight,
   toNine,
   toTen,
+  toEleven,
 ];
 
 /** Whether a version is one that is read. */

@@ -24,6 +24,12 @@ export const HOLDS_CHOICES = [
   { value: 'picture', label: 'The picture alone' },
 ] as const;
 
+/** What a body does with cards of a form that it asks no mark of. */
+export const OTHER_FORMS_CHOICES = [
+  { value: 'allowed', label: 'Takes any of them' },
+  { value: 'refused', label: 'Refuses them too' },
+] as const;
+
 export const CODEC_CHOICES = [
   { value: 'long-gop', label: 'Long-GOP' },
   { value: 'intra', label: 'Intra' },

@@ -624,7 +624,7 @@ describe('POST /api/match', () => {
     [{ kit: demo, policy: { take: 'once', headroom: 2 } }],
     [{ kit: demo, policy: { take: 'once', headroom: null } }],
     [{ kit: [], policy }],
-    [{ kit: { ...demo, version: 11 }, policy }],
+    [{ kit: { ...demo, version: VERSION + 1 }, policy }],
   ])('refuses a wrong policy or kit %#', async (body) => {
     expect((await post('/api/match', body)).status).toBe(400);
   });

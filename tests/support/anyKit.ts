@@ -106,6 +106,7 @@ const body = (id: string, cards: readonly string[]): fc.Arbitrary<Body> =>
       arrangement: fc.constantFrom('single', 'relay', 'mirrored', 'split'),
       splitOver: fc.constantFrom(null, null, 2),
       statedHolds: fc.constantFrom(null, null, 'everything' as const, 'picture' as const),
+      otherForms: fc.constantFrom(null, null, 'allowed' as const, 'refused' as const),
       bufferMB: fc.constantFrom(null, 1000),
       ceilingMBps: fc.constantFrom(null, null, 35),
       slots: fc.tuple(...Array.from({ length: count }, (_, at) => slot(`s${at}`))),

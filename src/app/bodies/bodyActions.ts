@@ -1,4 +1,6 @@
-import type { Arrangement, Body } from '../../core/kit/model.ts';
+import type { Arrangement, Body, OtherForms } from '../../core/kit/model.ts';
+import { withBus } from '../../core/match/moves.ts';
+import { type Bus, bus as busRow } from '../../core/standards/buses.ts';
 import { copyOfBody } from '../../kit/copies.ts';
 import { createNamer } from '../../kit/names.ts';
 import { newId } from '../../kit/newId.ts';
@@ -20,6 +22,19 @@ export function duplicateBody(body: Body, all: readonly Body[]): Promise<Written
 /** A body holds the work of an evening: the kit is kept as an earlier state first. */
 export const deleteBody = ({ id, name }: Body): Promise<Written> =>
   write(CHANGE_TEXT.bodyDeleted(name), [remove('bodies', id)], { snapshot: STATE_REASON.bodyDeleted(name) });
+
+/** What one slot of a body speaks, for every form of it that was not told. */
+export const tellBus = ({ id, name, slots }: Body, slotId: string, bus: Bus): Promise<Written> =>
+  write(CHANGE_TEXT.busTold(name, slots.find((one) => one.id === slotId)?.name ?? '', busRow(bus).name), [
+    change('bodies', id, (body) => ({
+      ...body,
+      slots: body.slots.map((one) => (one.id === slotId ? withBus(one, bus) : one)),
+    })),
+  ]);
+
+/** What a body does with cards of a form that none of the marks it asks for exists on. */
+export const tellOtherForms = ({ id, name }: Body, otherForms: OtherForms): Promise<Written> =>
+  write(CHANGE_TEXT.otherFormsTold(name), [change('bodies', id, (body) => ({ ...body, otherForms }))]);
 
 /** How a body records over its slots. */
 export const setArrangement = ({ id, name }: Body, arrangement: Arrangement): Promise<Written> =>

@@ -46,12 +46,9 @@ export function cardLabel(
     Partial<Pick<Card, 'bus' | 'readMBps' | 'writeMBps' | 'minimumMBps' | 'sustainedMBps'>>,
 ): PrintedLabel {
   const { form, capacityGB, marks } = card;
-  const [reads, writes, minimum, sustained] = [
-    card.readMBps,
-    card.writeMBps,
-    card.minimumMBps,
-    card.sustainedMBps,
-  ].map((MBps) => (MBps == null ? null : fromMegabytes(MBps))) as readonly (BytesPerSecond | null)[];
+  const [reads, writes, minimum, sustained] = [card.readMBps, card.writeMBps, card.minimumMBps, card.sustainedMBps].map(
+    (MBps) => (MBps == null ? null : fromMegabytes(MBps)),
+  ) as readonly (BytesPerSecond | null)[];
   const capacity = fromGigabytes(capacityGB);
   const entered = card.bus ?? null;
   const printed = printedBuses(form, marks);

@@ -141,8 +141,7 @@ const formsProblem = ({ forms }: PrintedLabel): readonly LabelProblem[] =>
   forms.length > 1 ? [{ code: 'two-forms', forms }] : [];
 
 /** What the print calls the bus: EX names no version, so that the fastest of them may stand behind it. */
-const fastestCalled = (own: Bus, form: Form): Bus =>
-  own === 'sd-express-1' && form === 'sd' ? 'sd-express-4' : own;
+const fastestCalled = (own: Bus, form: Form): Bus => (own === 'sd-express-1' && form === 'sd' ? 'sd-express-4' : own);
 
 /** Whether the bus is the card's own: printed or entered; of other forms no mark implies one. */
 const isOwnBus = ({ busPrinted }: PrintedLabel, form: Form): boolean => busPrinted || !isSd(form);
@@ -216,9 +215,7 @@ function repeats({ marks }: PrintedLabel): readonly LabelProblem[] {
 export function labelProblems(label: PrintedLabel): readonly LabelProblem[] {
   const { form } = label;
   const onForm =
-    form === null
-      ? []
-      : [...markProblems(label, form), ...speedProblem(label, form), ...statedProblems(label, form)];
+    form === null ? [] : [...markProblems(label, form), ...speedProblem(label, form), ...statedProblems(label, form)];
   return [
     ...label.unread.map(unreadProblem),
     ...familiesProblem(label),

@@ -22,7 +22,8 @@ const VERSIONS: Readonly<Partial<Record<Form, Readonly<Record<string, Bus>>>>> =
 export function printedBuses(form: Form, marks: readonly string[]): readonly Bus[] {
   const versions = VERSIONS[form];
   return printedWords(marks).flatMap((word): Bus[] => {
-    if (word?.kind === 'bus' && busRow(word.bus).forms.includes(form)) return word.arabic && word.bus === 'uhs-iii' ? [] : [word.bus];
+    if (word?.kind === 'bus' && busRow(word.bus).forms.includes(form))
+      return word.arabic && word.bus === 'uhs-iii' ? [] : [word.bus];
     const version = word?.kind === 'version' ? versions?.[word.text] : undefined;
     if (version) return [version];
     return [];

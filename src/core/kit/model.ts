@@ -25,6 +25,11 @@ export const STATED_HOLDS = ['everything', 'picture'] as const;
 /** What the stated rates of a body hold: all that is written, or the picture alone, with sound and metadata on top. */
 export type StatedHolds = (typeof STATED_HOLDS)[number];
 
+/** What a body that asks for marks of one form does with a card of another: that it takes any, or refuses it as well. */
+export const OTHER_FORMS = ['allowed', 'refused'] as const;
+/** What a body that asks for marks of one form does with a card of another. */
+export type OtherForms = (typeof OTHER_FORMS)[number];
+
 /** Where a rate comes from, best first: own clips, the maker's table, arithmetic, a sister body. */
 export const RATE_SOURCES = ['measured', 'maker', 'computed', 'borrowed'] as const;
 /** Where a rate comes from. */
@@ -220,6 +225,8 @@ export interface Body {
   readonly splitOver?: number | null;
   /** Null or missing: not told, and the worse of both counts. */
   readonly statedHolds?: StatedHolds | null;
+  /** What it does with cards of a form that the marks it asks for do not exist on; null or missing: not told. */
+  readonly otherForms?: OtherForms | null;
   readonly bufferMB: number | null;
   /** Ceiling inside the body, below its slot's bus; null where none is known. */
   readonly ceilingMBps: number | null;

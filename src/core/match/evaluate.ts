@@ -269,7 +269,7 @@ function sharedOf(
       ...fit.findings,
       busRule(fit.bus, need, headroom),
       ...(inside ? [inside] : []),
-      ...requirementRule(row.asked, card, withHeadroom(need, headroom)),
+      ...requirementRule(row.asked, card, withHeadroom(need, headroom), row.body),
       guaranteeRule(fit.marks, need, doubted),
       ...(minimum ? [minimum] : []),
       ...(floor === null ? [] : [headroomRule(floor, need, headroom)]),

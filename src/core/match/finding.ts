@@ -1,7 +1,7 @@
 import type { RateRefusal } from '../bodies/rate/streamRate.ts';
 import type { LabelProblem } from '../cards/labelProblems.ts';
 import type { BusKnown } from '../cards/printedBus.ts';
-import type { Arrangement, Incident, Verification, WhenMissing } from '../kit/model.ts';
+import type { Arrangement, Incident, OtherForms, Verification, WhenMissing } from '../kit/model.ts';
 import type { Bus } from '../standards/buses.ts';
 import type { Family } from '../standards/families.ts';
 import type { Form } from '../standards/forms.ts';
@@ -105,6 +105,8 @@ export type Finding =
       readonly metBy: string | null;
       /** The need with headroom, where even the smallest mark asked for promises more than that; null otherwise. */
       readonly beyond: BytesPerSecond | null;
+      /** The form of a card on which no mark asked for exists, and what the body is said to do with it; null elsewhere. */
+      readonly elsewhere: { readonly form: Form; readonly does: OtherForms | null } | null;
     }
   | { readonly rule: 'requirement'; readonly outcome: 'pass'; readonly anyOf: null }
   | {

@@ -25,6 +25,8 @@ export type Move =
       readonly code: 'owned-card' | 'cheaper-card';
       readonly cardId: string;
       readonly price: number | null;
+      /** Minutes wanted where the card has fewer, so that it has to be changed; null where it lasts. */
+      readonly ofMinutes?: number | null;
       /** What stands against recording on it now: full, or not copied twice; null where nothing does. */
       readonly state?: CardState | null;
     })
@@ -43,6 +45,8 @@ export type Move =
   | (MoveEffect & { readonly code: 'tell-bus'; readonly slotId: string; readonly answers: readonly IfBus[] })
   /** The label is in doubt until the card is verified. */
   | (MoveEffect & { readonly code: 'verify' })
+  /** Nothing promises it, and a claim or a take that was stopped makes it likely: a take until the card is full would show it. */
+  | (MoveEffect & { readonly code: 'test-it' })
   | (MoveEffect & { readonly code: 'drop-proxy'; readonly savedMbps: number })
   | (MoveEffect & { readonly code: 'split'; readonly cards: number })
   | (MoveEffect & { readonly code: 'other-school'; readonly take: TakeKind });

@@ -12,7 +12,7 @@ import { isBetter } from './isBetter.ts';
 import type { IfBus, Move, MoveEffect } from './move.ts';
 import type { Policy } from './policy.ts';
 import { splitWidth } from './seats.ts';
-import { rankOf } from './verdict.ts';
+import { rankOf, toneOf } from './verdict.ts';
 
 /** The cell whose moves are asked for, in its kit. */
 export interface MoveInput {
@@ -52,15 +52,31 @@ function holds(input: MoveInput, cell: Cell, change: Tried): boolean {
   return isCool(cell, input.policy) && (input.accepts?.(cell, { body, mode, card }) ?? true);
 }
 
-/** Cards that can be recorded on now first, then known prices ascending, then the smallest promise that does it, then the smallest card. */
-const byCost = (a: { card: Card; cell: Cell }, b: { card: Card; cell: Cell }): number =>
+/**
+ * Cards that can be recorded on now first, then those that last as long as is wanted, of others the longest; then known
+ * prices ascending, then the smallest promise that does it, then the smallest card.
+ */
+const byUse =
+  (wanted: number | null) =>
+  (a: Holding, b: Holding): number => {
+    const lasting = ({ cell }: Holding): number => Math.min(cell.planned ?? 0, wanted ?? 0);
+    return Number(isAtHand(b.card)) - Number(isAtHand(a.card)) || lasting(b) - lasting(a) || byCost(a, b);
+  };
+
+const byCost = (a: Holding, b: Holding): number =>
   Number(isAtHand(b.card)) - Number(isAtHand(a.card)) ||
   (a.card.price ?? Number.POSITIVE_INFINITY) - (b.card.price ?? Number.POSITIVE_INFINITY) ||
   (a.cell.floor ?? 0) - (b.cell.floor ?? 0) ||
   a.card.capacityGB - b.card.capacityGB;
 
-/** Other cards of the wallet that hold, the least cost first. */
-function holdingCards(input: MoveInput): readonly { readonly card: Card; readonly cell: Cell }[] {
+/** A card of the wallet with its cell. */
+interface Holding {
+  readonly card: Card;
+  readonly cell: Cell;
+}
+
+/** Other cards of the wallet that hold, in an order. */
+function holdingCards(input: MoveInput, order: (a: Holding, b: Holding) => number): readonly Holding[] {
   const { kit, body, mode, policy } = input;
   const others = kit.cards.filter((card) => card.id !== input.card.id && !card.retired);
   const answer = answersFor({ body, mode, cards: kit.cards, tests: kit.tests, reports: kit.reports, policy });
@@ -69,7 +85,7 @@ function holdingCards(input: MoveInput): readonly { readonly card: Card; readonl
       const cell = input.known?.(mode.id, card.id) ?? answer(card);
       return isCool(cell, policy) ? [{ card, cell }] : [];
     })
-    .sort(sortable(byCost));
+    .sort(sortable(order));
 }
 
 /** NaN from ∞ − ∞ (two unknown prices) counts as equal. */
@@ -84,7 +100,8 @@ const sortable =
 const MOST_TRIED = 12;
 
 function ownedCard(input: MoveInput): readonly Move[] {
-  const best = holdingCards(input)
+  const wanted = input.minutes ?? input.cell.planned;
+  const best = holdingCards(input, byUse(wanted))
     .slice(0, MOST_TRIED)
     .find(({ card, cell }) => holds(input, cell, { card }));
   if (!best) return [];
@@ -93,6 +110,7 @@ function ownedCard(input: MoveInput): readonly Move[] {
       code: 'owned-card',
       cardId: best.card.id,
       price: best.card.price ?? null,
+      ofMinutes: input.minutes != null && (best.cell.planned ?? 0) < input.minutes ? input.minutes : null,
       state: isAtHand(best.card) ? null : (best.card.state ?? null),
       ...outcomeOf(best.cell, input.policy),
     },
@@ -101,7 +119,7 @@ function ownedCard(input: MoveInput): readonly Move[] {
 
 /** A cool cell overpays where another card also holds and costs, or promises, less. */
 function cheaperCard(input: MoveInput): readonly Move[] {
-  const found = holdingCards(input).find(({ card, cell }) =>
+  const found = holdingCards(input, byCost).find(({ card, cell }) =>
     input.card.price != null && card.price != null
       ? card.price < input.card.price
       : (cell.floor ?? 0) < (input.cell.floor ?? 0) && (cell.floor ?? 0) > 0,
@@ -135,21 +153,35 @@ function buy(input: MoveInput): readonly Move[] {
 
 const pixels = ({ width, height }: Mode): number => (width ?? 0) * (height ?? 0);
 
-/** Modes of the same body this card does hold: same picture first, then the rate nearest below. */
+/** How many times the frames that are asked for a mode may capture: more is another take, and plays slow [A]. */
+const FASTER = 1.1;
+
+const captured = (mode: Mode): number => mode.captureFps ?? mode.fps;
+
+/**
+ * Modes of the same body this card does hold: same speed and picture first, then another speed, then another picture, of
+ * each the rate nearest below. None that captures faster than is asked.
+ */
 function nearestMode(input: MoveInput): readonly Move[] {
   const { body, mode, policy } = input;
   const found = body.modes
-    .filter(({ id }) => id !== mode.id)
+    .filter((other) => other.id !== mode.id && captured(other) <= captured(mode) * FASTER)
     .flatMap((other) => {
       const cell = input.known?.(other.id, input.card.id) ?? tryOut(input, { mode: other });
       return isCool(cell, policy) && cell.need !== null ? [{ other, cell, need: cell.need }] : [];
     })
-    .map((one) => ({ ...one, samePicture: pixels(one.other) === pixels(mode) && pixels(mode) > 0 }))
-    .sort((a, b) => Number(b.samePicture) - Number(a.samePicture) || b.need - a.need);
+    .map((one) => ({
+      ...one,
+      samePicture: pixels(one.other) === pixels(mode) && pixels(mode) > 0,
+      sameSpeed: one.other.fps === mode.fps && captured(one.other) === captured(mode),
+    }))
+    .sort(
+      (a, b) =>
+        Number(b.samePicture) - Number(a.samePicture) || Number(b.sameSpeed) - Number(a.sameSpeed) || b.need - a.need,
+    );
   const best = found.slice(0, MOST_TRIED).find(({ other, cell }) => holds(input, cell, { mode: other }));
   if (!best) return [];
-  const { other, cell, need, samePicture } = best;
-  const sameSpeed = other.fps === mode.fps && (other.captureFps ?? other.fps) === (mode.captureFps ?? mode.fps);
+  const { other, cell, need, samePicture, sameSpeed } = best;
   return [{ code: 'nearest-mode', modeId: other.id, samePicture, sameSpeed, rate: need, ...outcomeOf(cell, policy) }];
 }
 
@@ -217,12 +249,20 @@ function tellBus(input: MoveInput): readonly Move[] {
   });
   const best = told.reduce<Cell>((found, one) => (isBetter(one.cell, found) ? one.cell : found), cell);
   if (rankOf(best.verdict) >= rankOf(cell.verdict)) return [];
-  const answers = told.map((one): IfBus => ({
-    bus: one.bus,
-    verdict: one.cell.verdict,
-    tone: cellTone(one.cell, input.policy.take),
-  }));
+  const answers = told.map(
+    (one): IfBus => ({
+      bus: one.bus,
+      verdict: one.cell.verdict,
+      tone: cellTone(one.cell, input.policy.take),
+    }),
+  );
   return [{ code: 'tell-bus', slotId: slot.id, answers, ...outcomeOf(best, input.policy) }];
+}
+
+/** A claim, or a take that was stopped, makes it likely that the card holds: one fill would show it. */
+function testIt({ cell, policy }: MoveInput): readonly Move[] {
+  if (cell.verdict !== 'claimed' && cell.verdict !== 'held') return [];
+  return [{ code: 'test-it', verdict: 'proven', planned: cell.planned, tone: toneOf('proven', policy.take) }];
 }
 
 /** A label in doubt keeps its promises once the card has been filled and read back. */
@@ -254,6 +294,7 @@ export function movesFor(input: MoveInput): readonly Move[] {
     ...nearestMode(input),
     ...dropProxy(input),
     ...split(input),
+    ...testIt(input),
     ...buy(input),
     ...otherSchool(input),
   ];

@@ -20,7 +20,8 @@ const bus = (outcome: Finding['outcome'], more: object = {}): Finding =>
     thin: false,
     ...more,
   }) as Finding;
-const of = (rule: Finding['rule'], outcome: Finding['outcome']): Finding => ({ rule, outcome }) as Finding;
+const of = (rule: Finding['rule'], outcome: Finding['outcome'], more: object = {}): Finding =>
+  ({ rule, outcome, ...more }) as Finding;
 const headroom: Finding = { rule: 'headroom', outcome: 'pass', need: n, wanted: n, floor: n, headroom: 0 as PerMille };
 
 describe('the verdict that findings add up to', () => {
@@ -46,8 +47,14 @@ describe('the verdict that findings add up to', () => {
     [[of('requirement', 'block'), headroom], 'locked'],
     [[of('requirement', 'block'), bus('short')], 'locked'],
     [[of('shape', 'block'), headroom], 'unfit'],
+    [[of('shape', 'note', { card: 'microsd' }), headroom], 'guaranteed'],
+    [[of('shape', 'note', { card: 'cfexpress-a' }), headroom], 'uncovered'],
+    [[of('family', 'unknown', { isAsked: false }), headroom], 'guaranteed'],
+    [[of('family', 'unknown', { isAsked: true }), headroom], 'uncovered'],
+    [[of('family', 'unknown', { isAsked: true }), headroom, of('own-tests', 'pass')], 'proven'],
+    [[of('makers-minimum', 'note')], 'claimed'],
     [[of('requirement', 'block'), of('family', 'block')], 'unfit'],
-    [[of('requirement', 'note'), of('shape', 'note')], 'uncovered'],
+    [[of('requirement', 'note'), of('shape', 'note', { card: 'microsd' })], 'uncovered'],
   ] as const)('%#: %s', (findings, verdict) => {
     expect(settle(findings)).toBe(verdict);
   });

@@ -64,6 +64,7 @@ export function tryMove(
     // Facts only the person has: looked up and entered, never tried.
     case 'tell-bus':
     case 'verify':
+    case 'test-it':
     case 'other-school':
       return null;
   }

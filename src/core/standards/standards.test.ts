@@ -67,7 +67,8 @@ describe('bus in force', () => {
   });
 
   it('lets V60 and V90 count only on UHS-II and III, E marks alone on SD Express', () => {
-    const on = (key: 'V90' | 'V30' | 'C10' | 'C6' | 'E150' | 'V10') => busesOf('sd').filter((one) => countsOn(key, one, 'sd'));
+    const on = (key: 'V90' | 'V30' | 'C10' | 'C6' | 'E150' | 'V10') =>
+      busesOf('sd').filter((one) => countsOn(key, one, 'sd'));
     expect(on('V90')).toEqual(['uhs-ii', 'uhs-iii']);
     expect(on('E150')).toEqual(['sd-express-1', 'sd-express-4-1', 'sd-express-2', 'sd-express-4']);
     expect(on('C10')).toEqual(['high-speed', 'uhs-i-50', 'uhs-i', 'uhs-ii', 'uhs-iii']);

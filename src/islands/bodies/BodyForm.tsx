@@ -1,13 +1,13 @@
 import { useCallback, useRef, useState } from 'react';
 import { saveBody } from '../../app/bodies/bodyActions.ts';
-import { splitWidth } from '../../app/bodies/bodyDraft.ts';
+import { isDual, splitWidth } from '../../app/bodies/bodyDraft.ts';
 import { modeRows } from '../../app/bodies/modeDoubts.ts';
 import { newMode, newSlot } from '../../app/bodies/newItems.ts';
 import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Body, Card } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
 import { FOLDED } from '../../text/bodies/folded.ts';
-import { ARRANGEMENT_CHOICES, HOLDS_CHOICES } from '../../ui/choices.ts';
+import { ARRANGEMENT_CHOICES, HOLDS_CHOICES, OTHER_FORMS_CHOICES } from '../../ui/choices.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
@@ -126,6 +126,15 @@ export function BodyForm(props: BodyFormProps) {
               className={css.wide}
               unknown="not told: the worse counts"
             />
+            {isDual(form.values) && (
+              <ChoiceField
+                label="Cards of another form than its marks"
+                props={field('otherForms')}
+                data={OTHER_FORMS_CHOICES}
+                className={css.wide}
+                unknown="not told: said beside each"
+              />
+            )}
           </div>
         </fieldset>
       </Alone>

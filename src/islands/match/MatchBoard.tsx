@@ -150,6 +150,10 @@ function Match({
     const { body, mode, card } = subject;
     const from = { bodyId: body.id, modeId: mode.id, cardId: card.id };
     const trial = tryMove(move, { kit: shownKit, body, mode, card }, toBuy);
+    if (move.code === 'test-it') {
+      document.getElementById('note-test')?.click();
+      return;
+    }
     // A look at the thing itself: the form in which it is entered is the next step.
     if (move.code === 'tell-bus' || move.code === 'verify') {
       window.location.assign(move.code === 'verify' ? '/cards' : '/bodies');

@@ -11,8 +11,9 @@ import type { BoardKit } from '../../core/match/board.ts';
 import type { Move } from '../../core/match/move.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { HEAT_ASIDE } from '../../text/heat/heatWords.ts';
-import { moveLine } from '../../text/match/move.ts';
+import { moveLine, noWayText } from '../../text/match/move.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
+import { SlotAsked } from './SlotAsked.tsx';
 import css from './WhatToDo.module.css';
 import { WhyHeatMoves } from './WhyHeatMoves.tsx';
 
@@ -33,7 +34,7 @@ export function WhatToDo({ subject, kit, policy, plan, trying, onMove }: WhatToD
     () => (isCool ? cellHeat({ body, cell, card, tests: kit.tests, plan, cards: kit.cards }) : null),
     [isCool, body, cell, card, kit, plan],
   );
-  if (!isCool) return <Ways subject={subject} kit={kit} policy={policy} plan={plan} onMove={onMove} />;
+  if (!isCool) return <Ways subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />;
   if (!heat || heat.mark.level === 'cool' || heat.mark.outlasted || trying) return null;
   return (
     <section className={css.ways} aria-labelledby="ways-heading">
@@ -43,7 +44,7 @@ export function WhatToDo({ subject, kit, policy, plan, trying, onMove }: WhatToD
   );
 }
 
-function Ways({ subject, kit, policy, plan, onMove }: Omit<WhatToDoProps, 'trying'>) {
+function Ways({ subject, kit, policy, plan, trying, onMove }: WhatToDoProps) {
   const { cell, body, mode, card } = subject;
   const { bodies, cards, tests } = kit;
   const input = useMemo(
@@ -55,7 +56,7 @@ function Ways({ subject, kit, policy, plan, onMove }: Omit<WhatToDoProps, 'tryin
     <section className={css.ways} aria-labelledby="ways-heading">
       <h3 id="ways-heading">What to do</h3>
       {state.phase === 'done' ? (
-        <List ways={state.answer} kit={kit} subject={subject} onMove={onMove} />
+        <List ways={state.answer} kit={kit} subject={subject} trying={trying} onMove={onMove} />
       ) : (
         <TaskNote state={state} what="the way out" onAgain={again} />
       )}
@@ -63,11 +64,11 @@ function Ways({ subject, kit, policy, plan, onMove }: Omit<WhatToDoProps, 'tryin
   );
 }
 
-interface ListProps extends Pick<WhatToDoProps, 'kit' | 'subject' | 'onMove'> {
+interface ListProps extends Pick<WhatToDoProps, 'kit' | 'subject' | 'trying' | 'onMove'> {
   readonly ways: readonly WayOut[];
 }
 
-function List({ ways, kit, subject, onMove }: ListProps) {
+function List({ ways, kit, subject, trying, onMove }: ListProps) {
   const { body, mode } = subject;
   useEffect(
     () =>
@@ -79,15 +80,16 @@ function List({ ways, kit, subject, onMove }: ListProps) {
       ),
     [ways, kit.cards, body, mode, onMove],
   );
-  if (ways.length === 0)
-    return (
-      <p className="soft">
-        Nothing of yours and no card sold would hold it. Another body, or another mode of it, would.
-      </p>
-    );
+  if (ways.length === 0) return <p className="soft">{noWayText(subject.cell)}</p>;
   return (
     <ul className={css.list}>
       {ways.map(({ move, heat }) => {
+        if (move.code === 'tell-bus' && !trying)
+          return (
+            <li key={move.code}>
+              <SlotAsked body={body} move={move} />
+            </li>
+          );
         const { text, cost } = moveLine(move, { cards: kit.cards, body, mode });
         const aside = heat ? HEAT_ASIDE[heat] : '';
         return (

@@ -28,6 +28,7 @@ import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { part } from '../../ui/part.tsx';
 import { Term } from '../../ui/Term.tsx';
 import { WithTerms } from '../../ui/WithTerms.tsx';
+import { LockAsked } from './LockAsked.tsx';
 import { WhatToDo } from './WhatToDo.tsx';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
@@ -92,6 +93,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
           )}
         </p>
       )}
+      {!quick && !trying && <LockAsked subject={subject} />}
       {!quick && <WhatToDo subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />}
       {cell.seats && (
         <ul className={css.seats} aria-label="Who sits where">

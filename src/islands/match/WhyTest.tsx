@@ -35,7 +35,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   if (cell.need === null) return null;
   if (!open) {
     return (
-      <button type="button" className="plain-button" onClick={() => setOpen(true)}>
+      <button id="note-test" type="button" className="plain-button" onClick={() => setOpen(true)}>
         Note a test of this pair
       </button>
     );

@@ -11,6 +11,7 @@ import {
   type GroupRequirement,
   type LimitStatement,
   type Mode,
+  OTHER_FORMS,
   type Slot,
   STATED_HOLDS,
 } from '../../core/kit/model.ts';
@@ -69,6 +70,7 @@ export const bodySchema = objectOf<Body>({
   arrangement: oneOf(ARRANGEMENTS).required(),
   splitOver: Joi.number().integer().min(1).max(16).allow(null),
   statedHolds: oneOf(STATED_HOLDS).allow(null),
+  otherForms: oneOf(OTHER_FORMS).allow(null),
   bufferMB: orNull(Joi.number().min(0).max(10_000_000)),
   ceilingMBps: orNull(amount(MAX_RATE_MBPS)),
   slots: listOf<Slot>(slotSchema).unique('id').max(16).required(),

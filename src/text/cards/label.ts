@@ -32,7 +32,8 @@ export function labelProblemText(problem: LabelProblem): string {
     case 'two-forms':
       return `${problem.forms.map((key) => form(key).name).join(' and ')} are both named: a card has one form.`;
     case 'peak-below-promise': {
-      const what = problem.by === 'minimum' ? 'A stated minimum' : problem.by === 'sustained' ? 'A sustained figure' : problem.by;
+      const what =
+        problem.by === 'minimum' ? 'A stated minimum' : problem.by === 'sustained' ? 'A sustained figure' : problem.by;
       return `${what} of ${MBpsText(problem.promised)} beside a peak of ${MBpsText(problem.peak)}: nothing writes slower at its best than it always does.`;
     }
     case 'bus-not-printed':

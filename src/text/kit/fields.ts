@@ -86,6 +86,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   groupRequires: 'What groups ask for',
   splitOver: 'Split over',
   statedHolds: 'What stated rates hold',
+  otherForms: 'Cards of another form',
   heat: 'Heat',
   limits: 'Maker’s recording limits',
   figures: 'Figures',

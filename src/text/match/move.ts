@@ -1,4 +1,5 @@
 import type { Body, Card, Mode } from '../../core/kit/model.ts';
+import type { Cell } from '../../core/match/cell.ts';
 import type { Move } from '../../core/match/move.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
@@ -24,6 +25,15 @@ export interface MoveLine {
 const leads = ({ verdict, planned }: Move): string =>
   planned === null ? VERDICT_WORDS[verdict] : `${VERDICT_WORDS[verdict]}, ${minutesText(planned)}`;
 
+/** The same for a card that has to be changed: how much of what is wanted it holds. */
+function leadsFor(move: Extract<Move, { code: 'owned-card' | 'cheaper-card' }>): string {
+  const { verdict, planned, ofMinutes } = move;
+  if (ofMinutes == null || planned === null || planned <= 0) return leads(move);
+  const changes = Math.ceil(ofMinutes / planned) - 1;
+  const what = changes === 1 ? 'one change' : `${plain(changes)} changes`;
+  return `${VERDICT_WORDS[verdict]}, ${plain(planned)} of ${minutesText(ofMinutes)}, and ${what}`;
+}
+
 const priceText = (price: number | null): string =>
   price === null ? 'already yours' : `already yours, ${plain(price, 2)} paid`;
 
@@ -36,7 +46,7 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
     case 'owned-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
       const cost = move.state ? `${STATE_WORDS[move.state]} now: free it first` : priceText(move.price);
-      return { text: `Use ${card?.label ?? 'another card'}: ${leads(move)}`, cost };
+      return { text: `Use ${card?.label ?? 'another card'}: ${leadsFor(move)}`, cost };
     }
     case 'cheaper-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
@@ -50,7 +60,8 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
     case 'nearest-mode': {
       const mode = names.body.modes.find(({ id }) => id === move.modeId);
       const picture = move.samePicture ? 'same picture size' : 'another picture size';
-      const speed = mode && !move.sameSpeed ? `${modeSpeed(mode)} instead of ${modeSpeed(names.mode)}, ` : '';
+      const [now, then] = mode ? [modeSpeed(mode), modeSpeed(names.mode)] : ['', ''];
+      const speed = now === then ? '' : `${now} instead of ${then}, `;
       return {
         text: `Record ${mode ? modeTitle(mode) : 'another mode'}: ${leads(move)}`,
         cost: `${speed}${picture}, ${MBpsText(move.rate)}`,
@@ -65,6 +76,8 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
       const slot = names.body.slots.find(({ id }) => id === move.slotId)?.name ?? 'the slot';
       return { text: `Tell the bus of ${slot}: ${ifTold(move)}`, cost: 'a look into the manual' };
     }
+    case 'test-it':
+      return { text: `Test it: record until the card is full, then: ${VERDICT_WORDS[move.verdict]}`, cost: 'one fill' };
     case 'verify':
       return { text: `Verify the card, then: ${leads(move)}`, cost: 'one fill, read back' };
     case 'drop-proxy':
@@ -88,6 +101,12 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
       return assertNever(move);
   }
 }
+
+/** What is left where no move leads out. */
+export const noWayText = ({ verdict }: Pick<Cell, 'verdict'>): string =>
+  verdict === 'drops' || verdict === 'unfit'
+    ? 'No card would hold it. Another body, or another mode of it, would.'
+    : 'Nothing of yours and no mark on cards that are sold promises it. A take of your own until the card is full would show whether it holds; another mode, or another body, is the way without one.';
 
 /** What a move that changes a body has changed, in a word or two, for the row that shows it. */
 export function triedText(move: Move): string {

@@ -2,7 +2,7 @@ import type { Verdict } from '../../core/match/verdict.ts';
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { family } from '../../core/standards/families.ts';
-import { type Form, form } from '../../core/standards/forms.ts';
+import { type Form, form, isSd } from '../../core/standards/forms.ts';
 import { either, MBpsText } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 import { VERDICT_WORDS } from './verdict.ts';

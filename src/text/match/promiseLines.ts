@@ -1,5 +1,6 @@
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
+import { form } from '../../core/standards/forms.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
@@ -12,11 +13,22 @@ const beyondText = ({ beyond }: { readonly beyond: BytesPerSecond | null }): str
   beyond === null ? undefined : `More than this rate needs: ${MBpsText(beyond)} with headroom.`;
 
 export function requirementLine(finding: Of<'requirement'>): Line {
-  if (finding.anyOf === null) return { text: 'The body asks for no mark', figure: 'open' };
+  if (finding.anyOf === null)
+    return { text: 'No required mark is entered for this mode', figure: 'not entered', more: 'Check the manual.' };
   const asked = either(finding.anyOf);
   const beyond = beyondText(finding);
   if (finding.metBy !== null) {
     return { text: `The body asks for ${asked}`, figure: `has ${finding.metBy}`, more: beyond };
+  }
+  if (finding.elsewhere && finding.elsewhere.does !== 'refused') {
+    const { form: own, does } = finding.elsewhere;
+    return does === 'allowed'
+      ? { text: `The body asks ${asked} of other cards, and takes any ${form(own).name}`, figure: 'any' }
+      : {
+          text: `The body asks for ${asked}, which no ${form(own).name} card carries`,
+          figure: 'not told',
+          more: `What it asks of ${form(own).name} is not told: check the manual, and tell it once with the body.`,
+        };
   }
   switch (finding.whenMissing) {
     case 'refuses':

@@ -69,9 +69,11 @@ function maker(cell: Cell): ThreeLine {
   const title = 'Maker asks for';
   const asked = requirements(cell);
   const worst = asked.find(({ metBy }) => metBy === null) ?? asked[0];
-  if (!worst) return { title, word: 'Nothing', detail: 'no mark named', tone: 'none' };
+  if (!worst) return { title, word: 'Not entered', detail: 'no required mark: check the manual', tone: 'none' };
   const word = either(worst.anyOf);
   if (worst.metBy !== null) return { title, word, detail: `has ${worst.metBy}`, tone: 'cool' };
+  if (worst.elsewhere && worst.elsewhere.does !== 'refused')
+    return { title, word, detail: worst.elsewhere.does ? 'of other forms' : 'of this form: not told', tone: 'none' };
   const detail = { refuses: 'missing', warns: 'missing: it warns', advises: 'missing: advice only' }[worst.whenMissing];
   return { title, word, detail, tone: worst.whenMissing === 'refuses' ? 'mute' : 'warm' };
 }
@@ -80,7 +82,11 @@ function lock(cell: Cell): ThreeLine {
   const title = 'Lock';
   const shut = requirements(cell).find(({ outcome }) => outcome === 'block');
   if (shut) return { title, word: 'Shut', detail: 'mode refused', tone: 'mute' };
-  return { title, word: 'Open', detail: 'mode allowed', tone: 'cool' };
+  const asked = requirements(cell);
+  if (asked.length === 0) return { title, word: 'Not entered', detail: 'none known', tone: 'none' };
+  if (asked.some(({ elsewhere }) => elsewhere?.does === null))
+    return { title, word: 'Not told', detail: 'for cards of this form', tone: 'none' };
+  return { title, word: 'Open', detail: 'by what is entered', tone: 'cool' };
 }
 
 /** Is it fast enough, what does the manual ask, what does the firmware refuse: always all three. */

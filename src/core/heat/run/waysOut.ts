@@ -23,13 +23,14 @@ export const MOST_WAYS = 3;
 
 /** What costs least comes first; what has to be bought or looked up comes after what is at hand. */
 const ORDER: readonly Move['code'][] = [
+  'tell-bus',
   'owned-card',
   'ratio',
   'nearest-mode',
   'drop-proxy',
-  'buy',
   'split',
-  'tell-bus',
+  'test-it',
+  'buy',
   'verify',
 ];
 const WARMTH: readonly Tone[] = ['cool', 'warm', 'hot', 'mute', 'none'];
@@ -78,5 +79,7 @@ function heatAfter(
 /** A card that is full waits behind what can be done now; a warm take behind a cool one. */
 function rank({ move, heat }: WayOut): number {
   const waits = move.code === 'owned-card' && move.state ? 1 : 0;
-  return WARMTH.indexOf(move.tone) * 1000 + waits * 100 + (heat === 'warm' ? 50 : 0) + ORDER.indexOf(move.code);
+  // A test leads to no more than warm, and is made before anything is bought.
+  const warmth = move.code === 'test-it' ? 0 : WARMTH.indexOf(move.tone);
+  return warmth * 1000 + waits * 100 + (heat === 'warm' ? 50 : 0) + ORDER.indexOf(move.code);
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import type { Bus } from '../../standards/buses.ts';
 import { aBody, aCard, aSlot } from '../../testing.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
 import { pairFit } from '../pairFit.ts';
 import { arrangementRule, demandsCardRule } from './arrangement.ts';
 import { bodyCeilingRule } from './bodyCeiling.ts';
-import type { Bus } from '../../standards/buses.ts';
 import { busFacts, busRule, leastBus } from './bus.ts';
 import { familyRule } from './family.ts';
 import { floorInForce, guaranteeRule } from './guarantee.ts';
@@ -263,8 +263,16 @@ describe('promises', () => {
     expect(makersMinimumRule({ ...xqd, minimumMBps: null }, bus, MB(1), false)).toBeNull();
     expect(makersMinimumRule(xqd, bus, MB(1), false)).toBeNull();
     const figure = { rule: 'makers-figure', stated: MB(100), derated: MB(80) };
-    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(80))).toEqual({ ...figure, outcome: 'pass', need: MB(80) });
-    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(81))).toEqual({ ...figure, outcome: 'short', need: MB(81) });
+    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(80))).toEqual({
+      ...figure,
+      outcome: 'pass',
+      need: MB(80),
+    });
+    expect(makersFigureRule({ ...xqd, sustainedMBps: 100 }, MB(81))).toEqual({
+      ...figure,
+      outcome: 'short',
+      need: MB(81),
+    });
     expect(makersFigureRule({ ...xqd, sustainedMBps: null }, MB(81))).toEqual({
       rule: 'makers-figure',
       outcome: 'unknown',
@@ -344,9 +352,17 @@ describe('what surrounds a card', () => {
 
   it('requirements: what is asked, by what it is met, and whether it is beyond the rate', () => {
     const card = { form: 'sd', bus: null, capacityGB: 64, marks: ['SDXC', 'II', 'U3', 'V60', 'A2', 'Blue'] } as const;
+    const takes = { slots: [aSlot()] };
     const ask = (anyOf: readonly string[], whenMissing: 'refuses' | 'warns' = 'refuses', wanted = 100) =>
-      requirementRule([{ anyOf, whenMissing }], card, MB(wanted))[0];
-    const none = { metBy: null, beyond: null, whenMissing: 'refuses', outcome: 'block', rule: 'requirement' };
+      requirementRule([{ anyOf, whenMissing }], card, MB(wanted), takes)[0];
+    const none = {
+      metBy: null,
+      beyond: null,
+      whenMissing: 'refuses',
+      outcome: 'block',
+      rule: 'requirement',
+      elsewhere: null,
+    };
     expect(ask(['V90'])).toEqual({ ...none, anyOf: ['V90'] });
     expect(ask(['V90'], 'warns')).toEqual({ ...none, whenMissing: 'warns', outcome: 'note', anyOf: ['V90'] });
     expect(ask(['V60'], 'refuses', 40)).toEqual({
@@ -365,11 +381,11 @@ describe('what surrounds a card', () => {
     expect(ask(['SDHC']), 'a body reads no larger family than its own').toMatchObject({ metBy: null });
     const bare = { ...card, marks: ['II', 'U3'] };
     const asked = { anyOf: ['SDXC'], whenMissing: 'refuses' as const };
-    expect(requirementRule([asked], bare, MB(1))[0], 'its size tells it too').toMatchObject({ metBy: 'SDXC' });
-    expect(requirementRule([asked], { ...bare, capacityGB: 32 }, MB(1))[0]).toMatchObject({ metBy: null });
+    expect(requirementRule([asked], bare, MB(1), takes)[0], 'its size tells it too').toMatchObject({ metBy: 'SDXC' });
+    expect(requirementRule([asked], { ...bare, capacityGB: 32 }, MB(1), takes)[0]).toMatchObject({ metBy: null });
     const express = { ...card, marks: ['EX', 'E600'] };
     const video = { anyOf: ['V60'], whenMissing: 'refuses' as const };
-    expect(requirementRule([video], express, MB(1))[0], 'another interface').toMatchObject({ metBy: null });
+    expect(requirementRule([video], express, MB(1), takes)[0], 'another interface').toMatchObject({ metBy: null });
     expect(ask(['SDUC'])).toMatchObject({ metBy: null });
     expect(ask(['A2'])).toMatchObject({ metBy: 'A2' });
     expect(ask(['A1'])).toMatchObject({ metBy: 'A2' });
@@ -378,19 +394,48 @@ describe('what surrounds a card', () => {
     expect(ask(['2.0'])).toMatchObject({ metBy: null });
     expect(ask(['III', 'V60']), 'one is enough').toMatchObject({ metBy: 'V60' });
     const cfx = { form: 'cfexpress-b', bus: null, capacityGB: 64, marks: ['2.0', 'VPG400'] } as const;
-    expect(requirementRule([{ anyOf: ['2.0'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({ metBy: '2.0' });
-    expect(requirementRule([{ anyOf: ['VPG200'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({
+    expect(requirementRule([{ anyOf: ['2.0'], whenMissing: 'warns' }], cfx, MB(1), takes)[0]).toMatchObject({
+      metBy: '2.0',
+    });
+    expect(requirementRule([{ anyOf: ['VPG200'], whenMissing: 'warns' }], cfx, MB(1), takes)[0]).toMatchObject({
       metBy: 'VPG400',
     });
-    expect(requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], cfx, MB(1))[0]).toMatchObject({ metBy: null });
+    expect(requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], cfx, MB(1), takes)[0]).toMatchObject({
+      metBy: null,
+    });
     const u3 = { form: 'sd', bus: null, capacityGB: 64, marks: ['U3'] } as const;
     expect(
-      requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], u3, MB(1))[0],
+      requirementRule([{ anyOf: ['V30'], whenMissing: 'warns' }], u3, MB(1), takes)[0],
       'U3 does not do V30',
     ).toMatchObject({
       metBy: null,
     });
-    expect(requirementRule([], card, MB(1))).toEqual([{ rule: 'requirement', outcome: 'pass', anyOf: null }]);
+    expect(requirementRule([], card, MB(1), takes)).toEqual([{ rule: 'requirement', outcome: 'pass', anyOf: null }]);
+  });
+
+  it('marks of one form say nothing of a card of another that the body takes, unless it is told to refuse it', () => {
+    const dual = {
+      slots: [
+        aSlot({
+          accepts: [
+            { form: 'sd', bus: 'uhs-ii' },
+            { form: 'cfexpress-a', bus: 'cfexpress-4' },
+          ],
+        }),
+      ],
+    };
+    const cfx = { form: 'cfexpress-a', bus: null, capacityGB: 160, marks: ['VPG200'] } as const;
+    const found = (anyOf: readonly string[], otherForms: 'allowed' | 'refused' | null) =>
+      requirementRule([{ anyOf, whenMissing: 'refuses' }], cfx, MB(1), { ...dual, otherForms })[0];
+    expect(found(['V30'], null)).toMatchObject({ outcome: 'note', elsewhere: { form: 'cfexpress-a', does: null } });
+    expect(found(['V30', 'II'], 'allowed')).toMatchObject({ outcome: 'pass', metBy: null });
+    expect(found(['V30'], 'refused')).toMatchObject({ outcome: 'block' });
+    expect(found(['VPG400'], 'allowed'), 'of its own form').toMatchObject({ outcome: 'block', elsewhere: null });
+    expect(found(['V30', 'approved'], null), 'a word nobody knows may be on any').toMatchObject({ outcome: 'block' });
+    const sdOnly = { slots: [aSlot()], otherForms: null };
+    expect(
+      requirementRule([{ anyOf: ['VPG400'], whenMissing: 'refuses' }], { ...cfx, form: 'sd' }, MB(1), sdOnly)[0],
+    ).toMatchObject({ outcome: 'block', elsewhere: null });
   });
 
   it('of the mode, of its group, and of every mode', () => {

@@ -12,7 +12,10 @@ const KEPT_PERCENT = Math.round((1 - ASSUMED.makerDerating.value) * 100);
  * Compares the maker's sustained figure, less 20 % [A], with the need; of one above what the card's own bus carries no more
  * than that. Peak read and write never enter.
  */
-export function makersFigureRule(card: Pick<Card, 'form' | 'bus' | 'marks' | 'sustainedMBps'>, need: BytesPerSecond): Finding {
+export function makersFigureRule(
+  card: Pick<Card, 'form' | 'bus' | 'marks' | 'sustainedMBps'>,
+  need: BytesPerSecond,
+): Finding {
   if (card.sustainedMBps === null) {
     return { rule: 'makers-figure', outcome: 'unknown', stated: null, derated: null, need };
   }

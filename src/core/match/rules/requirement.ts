@@ -2,8 +2,9 @@ import { busOf, speaks } from '../../cards/printedBus.ts';
 import { printedWords } from '../../cards/printedMarks.ts';
 import { type LabelWord, readWord, shownSpelling } from '../../cards/vocabulary.ts';
 import type { Body, Card, Mode, Requirement } from '../../kit/model.ts';
+import { bus } from '../../standards/buses.ts';
 import { familyOf } from '../../standards/families.ts';
-import { isSd } from '../../standards/forms.ts';
+import { type Form, isSd } from '../../standards/forms.ts';
 import { type Mark, mark, promiseOf, type Series } from '../../standards/marks.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { fromGigabytes } from '../../units/convert.ts';
@@ -44,8 +45,8 @@ function meets({ anyOf }: Requirement, card: Asked): string | null {
   for (const text of anyOf) {
     const asked = readWord(text);
     if (asked?.kind === 'bus') {
-      const { bus } = busOf(card);
-      if (bus !== null && speaks(bus, asked.bus)) return shownSpelling(text);
+      const own = busOf(card).bus;
+      if (own !== null && speaks(own, asked.bus)) return shownSpelling(text);
       continue;
     }
     // What a card holds tells its family as well as its print does.
@@ -83,25 +84,56 @@ function isBeyond(anyOf: readonly string[], wanted: BytesPerSecond): boolean {
 /** How far over the need with headroom a mark must promise before it is called more than needed [A]. */
 const BEYOND = 1.25;
 
+/** Whether any of what is asked for can stand on a card of this form: a video class asked of SD says nothing of CFexpress. */
+function canStandOn(form: Form, anyOf: readonly string[]): boolean {
+  return anyOf.some((text) => {
+    const word = readWord(text);
+    switch (word?.kind) {
+      case 'mark':
+        return mark(word.mark).forms.includes(form);
+      case 'family':
+      case 'app':
+        return isSd(form);
+      case 'bus':
+        return bus(word.bus).forms.includes(form);
+      default:
+        return true;
+    }
+  });
+}
+
 /**
  * What the body asks of a card for this mode, whatever the card's real speed. Both are read as labels are, however they
  * are spelled. Firmware reads what is printed into the card, so printed marks count here even where their promise is not
  * in force.
  *
  * @param wanted - the need with headroom, against which a requirement is called more than the rate needs
+ * @param body - its slots: marks that exist on one form it takes say nothing of a card of another, unless it is told to
+ *   refuse those too
  */
 export function requirementRule(
   asked: readonly Requirement[],
   card: Asked,
   wanted: BytesPerSecond,
+  { slots, otherForms = null }: Pick<Body, 'slots' | 'otherForms'>,
 ): readonly Finding[] {
   if (asked.length === 0) return NONE;
   return asked.map((one) => {
     const { whenMissing } = one;
     const anyOf = one.anyOf.map(shownSpelling);
     const metBy = meets(one, card);
-    const outcome = metBy !== null ? 'pass' : whenMissing === 'refuses' ? 'block' : 'note';
+    const isOfOthers =
+      !canStandOn(card.form, one.anyOf) &&
+      slots.some(({ accepts }) => accepts.some(({ form }) => canStandOn(form, one.anyOf)));
+    const elsewhere = isOfOthers ? { form: card.form, does: otherForms } : null;
+    const isOpen = elsewhere !== null && otherForms !== 'refused';
+    const outcome =
+      metBy !== null || (elsewhere && otherForms === 'allowed')
+        ? 'pass'
+        : whenMissing === 'refuses' && !isOpen
+          ? 'block'
+          : 'note';
     const beyond = isBeyond(anyOf, wanted) ? wanted : null;
-    return { rule: 'requirement', outcome, anyOf, whenMissing, metBy, beyond };
+    return { rule: 'requirement', outcome, anyOf, whenMissing, metBy, beyond, elsewhere };
   });
 }
