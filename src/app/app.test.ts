@@ -12,6 +12,7 @@ import { readingOf, readRows } from '../reading/bodies/pasteModes.ts';
 import { cardOfLabel, toggleMark } from '../reading/cards/labelCard.ts';
 import { MAX_PASTED_CARDS, readCards } from '../reading/cards/pasteCards.ts';
 import { storeMessage } from '../text/kit/storeMessage.ts';
+import { withNames } from './cards/pastedNames.ts';
 import { WHOLE_WALLET, walletCards } from './cards/wallet.ts';
 import { boardCsv, cardsCsv, csvText, modesCsv } from './kit/csv.ts';
 import { fieldErrors, withoutBlanks } from './kit/formValues.ts';
@@ -79,6 +80,22 @@ describe('cards from pasted lines', () => {
         { ok: true, card: { label: 'M-01', form: 'microsd', marks: ['SDXC', 'I', 'U1'] } },
       ],
     });
+  });
+
+  it('without a label of one’s own, several of one print, and forms that no label is', () => {
+    const read = readCards(
+      '14 x 128GB SD V60 II\nXQD 120GB\nCFexpress Type B 512GB 1600MB/s read 1300MB/s write\nC-10 64GB SD U1',
+    );
+    const cards = read.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
+    expect(cards).toHaveLength(17);
+    const named = withNames(cards, 'V', ['V-02']);
+    expect(named.map(({ label }) => label).slice(0, 3)).toEqual(['V-01', 'V-03', 'V-04']);
+    expect(new Set(named.map(({ label }) => label)).size).toBe(17);
+    expect(new Set(named.map(({ id }) => id)).size).toBe(17);
+    expect(named[13]).toMatchObject({ form: 'sd', capacityGB: 128, marks: ['V60', 'II'] });
+    expect(named[14]).toMatchObject({ form: 'xqd', capacityGB: 120 });
+    expect(named[15]).toMatchObject({ form: 'cfexpress-b', capacityGB: 512, readMBps: 1600, writeMBps: 1300 });
+    expect(named[16]).toMatchObject({ label: 'C-10', form: 'sd', marks: ['U1'] });
   });
 
   it('tell what is not understood and add nothing in its place', () => {

@@ -144,6 +144,10 @@ export function labelView(label: PrintedLabel) {
     floorMBps: mBps(floor),
     readMBps: mBps(label.reads),
     writeMBps: mBps(label.writes),
+    sustainedMBps: mBps(label.sustained),
+    minimumMBps: mBps(label.minimum),
+    ratedHours: label.hours,
+    enduranceTB: label.enduranceTB,
     marks: [...marks, ...apps],
     problems: problems.map((problem) => ({ code: problem.code, message: labelProblemText(problem) })),
   };

@@ -24,9 +24,21 @@ export const markChoices = (form: Form): readonly string[] => [
   ...(isSd(form) ? SD_WORDS : ['2.0', '4.0']),
 ];
 
+/** The speeds of a draft as far as they are numbers yet. */
+function numbersOf(card: Card) {
+  const known = (value: unknown): number | null => (typeof value === 'number' && value > 0 ? value : null);
+  const { readMBps, writeMBps, sustainedMBps, minimumMBps } = card;
+  return {
+    readMBps: known(readMBps),
+    writeMBps: known(writeMBps),
+    sustainedMBps: known(sustainedMBps),
+    minimumMBps: known(minimumMBps),
+  };
+}
+
 /** What its label gets wrong as it is typed; null where nothing, or where it has no capacity yet. */
 export const draftDoubt = (card: Card): ReturnType<typeof labelRule> =>
-  Number(card.capacityGB) > 0 ? labelRule(card) : null;
+  Number(card.capacityGB) > 0 ? labelRule({ ...card, ...numbersOf(card) }) : null;
 
 /** Words of a card that are none of a label's: a picture says nothing about them. */
 export const ownWords = (marks: readonly string[]): readonly string[] =>

@@ -9,6 +9,9 @@ export interface LabelPatch {
   readonly bus?: null;
   readonly marks: string[];
   readonly readMBps?: number;
+  readonly writeMBps?: number;
+  readonly sustainedMBps?: number;
+  readonly minimumMBps?: number;
 }
 
 /**
@@ -17,13 +20,13 @@ export interface LabelPatch {
  * @param marks - of the form before; words of the person's own among them stay
  */
 export function patchOfText(text: string, marks: readonly string[]): LabelPatch {
-  const { form, capacityGB, readMBps, namesBus, marks: read } = cardOfText(text);
+  const { form, capacityGB, speeds, namesBus, marks: read } = cardOfText(text);
   return {
     ...(form !== null && { form }),
     ...(capacityGB !== null && { capacityGB }),
     // Of a bus that the label names only; else the one that was entered stays.
     ...(namesBus && { bus: null }),
     marks: tidyMarks([...read, ...ownWords(marks)]),
-    ...(readMBps !== null && { readMBps }),
+    ...Object.fromEntries(Object.entries(speeds).filter(([, value]) => value !== null)),
   };
 }

@@ -197,9 +197,11 @@ describe('a label that was confirmed', () => {
       form: 'microsd',
       capacityGB: null,
       marks: ['SDXC', 'I', 'V30', 'U3', 'A2'],
-      readMBps: 160,
+      speeds: { readMBps: 160, writeMBps: null, sustainedMBps: null },
       namesBus: true,
     });
-    expect(cardOfText('')).toEqual({ form: null, capacityGB: null, marks: [], readMBps: null, namesBus: false });
+    expect(cardOfText('SDXC II R300 W260 min 90MB/s').speeds).toMatchObject({ writeMBps: 260, minimumMBps: 90 });
+    const nothing = { readMBps: null, writeMBps: null, sustainedMBps: null };
+    expect(cardOfText('')).toEqual({ form: null, capacityGB: null, marks: [], speeds: nothing, namesBus: false });
   });
 });

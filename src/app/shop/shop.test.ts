@@ -64,6 +64,13 @@ describe('an offer by hand', () => {
       capacityGB: 256,
       marks: ['V90', 'II'],
       readMBps: 300,
+      writeMBps: null,
+      sustainedMBps: null,
+    });
+    expect(printedOffer('SD 256GB II 300/260MB/s min 90MB/s')).toMatchObject({
+      readMBps: 300,
+      writeMBps: 260,
+      minimumMBps: 90,
     });
     expect(printedOffer('SD')).toBeNull();
     const typed = { ...newOffer('EUR'), name: 'x', capacityGB: 256 };

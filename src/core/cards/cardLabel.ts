@@ -75,6 +75,8 @@ export function cardLabel(
     writes: writes ?? null,
     minimum: minimum ?? null,
     sustained: sustained ?? null,
+    hours: null,
+    enduranceTB: null,
     times: timesOf(marks, words),
     unread: unread(marks),
   };

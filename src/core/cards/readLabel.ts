@@ -6,6 +6,7 @@ import { type AppClass, KB_PER_TIMES, type Mark, mark } from '../standards/marks
 import type { Bytes, BytesPerSecond } from '../units/brand.ts';
 import { KB } from '../units/convert.ts';
 import { printedBus, printedBuses } from './printedBus.ts';
+import { type PrintedSpeed, printedFigures, type Side } from './printedFigures.ts';
 import type { Span, Token, UnreadProblem } from './token.ts';
 import { tokenize } from './tokenize.ts';
 import { unclearGrade } from './unclearGrade.ts';
@@ -44,6 +45,9 @@ export interface PrintedLabel {
   /** What its maker states for a whole take: at least, and sustained. */
   readonly minimum: BytesPerSecond | null;
   readonly sustained: BytesPerSecond | null;
+  /** Hours of recording, and TB of writing, that it is rated for. */
+  readonly hours: number | null;
+  readonly enduranceTB: number | null;
   /** The × rating in bytes a second; a peak. */
   readonly times: { readonly value: number; readonly rate: BytesPerSecond } | null;
   readonly unread: readonly Unread[];
@@ -92,15 +96,21 @@ function formOf(tokens: readonly Token[], marks: readonly Mark[]): Pick<PrintedL
   return { form: marks.length > 0 ? 'cf' : null, formInferred: marks.length > 0 };
 }
 
+/** The largest of the speeds of one side; null where none is printed. */
+const fastestOf = (speeds: readonly PrintedSpeed[], side: Side | null): BytesPerSecond | null =>
+  speeds.reduce<BytesPerSecond | null>(
+    (most, one) => (one.side === side && one.value > (most ?? 0) ? one.value : most),
+    null,
+  );
+
 /** The printed speeds by side: the one without a side is the larger, which is that of reading. */
-function sidesOf(tokens: readonly Token[]): Pick<PrintedLabel, 'reads' | 'writes'> {
-  const rates = tokens.filter((token) => token.kind === 'rate' && token.written === 'bytes');
-  const fastest = (side: 'read' | 'write' | undefined): BytesPerSecond | null =>
-    rates.reduce<BytesPerSecond | null>(
-      (most, one) => (one.kind === 'rate' && one.side === side && one.value > (most ?? 0) ? one.value : most),
-      null,
-    );
-  return { reads: fastest('read') ?? fastest(undefined), writes: fastest('write') };
+function sidesOf(speeds: readonly PrintedSpeed[]): Pick<PrintedLabel, 'reads' | 'writes' | 'minimum' | 'sustained'> {
+  return {
+    reads: fastestOf(speeds, 'read') ?? fastestOf(speeds, null),
+    writes: fastestOf(speeds, 'write'),
+    minimum: fastestOf(speeds, 'minimum'),
+    sustained: fastestOf(speeds, 'sustained'),
+  };
 }
 
 /** A × rating with the bytes a second it stands for. */
@@ -113,16 +123,23 @@ export const timesRate = (value: number): NonNullable<PrintedLabel['times']> => 
 export const isApart = (rate: BytesPerSecond, printed: BytesPerSecond | undefined): boolean =>
   printed !== undefined && Math.abs(rate - printed) / printed > ASSUMED.printedDisagreement.value;
 
-/** Reads tokens already cut, so that a quick check and a label are read by one set of rules. */
-export function labelOf(tokens: readonly Token[]): PrintedLabel {
+/**
+ * Reads tokens already cut, so that a quick check and a label are read by one set of rules.
+ *
+ * @param text - what they were cut from
+ */
+export function labelOf(all: readonly Token[], text: string): PrintedLabel {
+  const { speeds, hours, enduranceTB, isUsed } = printedFigures(text, all);
+  // A rating in bytes is no second size.
+  const tokens = all.filter((token) => token.kind === 'rate' || !isUsed(token));
   const marks = tokens.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
   const { form, formInferred } = formOf(tokens, marks);
   const forms = formsOf(tokens);
   const times = tokens.find((token) => token.kind === 'times');
   // Another form is kept by its name: a card has one, and the other is what speaks against it.
   const otherForms = forms.filter((one) => one !== form).map((one) => formRow(one).name);
-  const printed = tokens
-    .flatMap((token) => (token.kind === 'rate' && token.written === 'bytes' ? [token.value] : []))
+  const printed = speeds
+    .flatMap(({ value, side }) => (side === 'minimum' || side === 'sustained' ? [] : [value]))
     .sort((a, b) => b - a);
   // A rating that disagrees with the speed beside it is kept for that alone.
   const rated = times ? timesRate(times.value) : null;
@@ -145,9 +162,9 @@ export function labelOf(tokens: readonly Token[]): PrintedLabel {
     marks,
     apps: tokens.flatMap((token) => (token.kind === 'app' ? [token.app] : [])),
     words,
-    ...sidesOf(tokens),
-    minimum: null,
-    sustained: null,
+    ...sidesOf(speeds),
+    hours,
+    enduranceTB,
     printed,
     times: rated,
     unread: tokens.flatMap((token): Unread[] => {
@@ -169,6 +186,8 @@ const LABEL_KINDS: readonly Token['kind'][] = [
   'app',
   'word',
   'picture-name',
+  // How many of them: a list of cards may say so.
+  'count',
 ];
 
 const isUnreadOnLabel = (token: Token): boolean =>
@@ -182,4 +201,4 @@ const unreadOf = (token: Token): Unread => ({
 });
 
 /** Reads what is printed on a card, typed in any order: `128GB SDXC II U3 V60 270MB/s`. */
-export const readLabel = (text: string): PrintedLabel => labelOf(tokenize(text));
+export const readLabel = (text: string): PrintedLabel => labelOf(tokenize(text), text);

@@ -27,6 +27,8 @@ const WORDS = [
 /** Up to three words of the vocabulary nearest to a mistyped one; empty when nothing is near. */
 export function nearestWords(text: string): readonly string[] {
   const typed = text.toLowerCase();
+  // Two letters are near to too much: a maker's or a colour's is none of these.
+  if (typed.length < 3 && !/\d/.test(typed)) return [];
   const limit = typed.length <= 4 ? 1 : 2;
   return WORDS.map((word) => ({ word, distance: editDistance(typed, word.toLowerCase()) }))
     .filter(({ distance }) => distance <= limit)

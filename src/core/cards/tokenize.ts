@@ -180,6 +180,12 @@ const READERS: readonly Reader[] = [
     re(String.raw`([rw])\s?:?\s?(\d{2,5})${PEAK_UNIT}${END}`),
     ([, side = '', amount = '']) => printedSaid(amount, /r/i.test(side) ? 'read' : 'write'),
   ],
+  // Both with one unit: 300/260MB/s is what is read and what is written.
+  [re(String.raw`(\d{2,5})(?=\s?\/\s?\d{2,5}\s?mb\/s${END})`), (m) => printedSaid(m[1] ?? '', 'read')],
+  [
+    re(String.raw`(?<=(?<![\d.,])\d{2,5}\s?\/\s?)(\d{2,5})\s?mb\/s${END}`),
+    (m) => (m[0].includes('b') && !m[0].includes('B') ? null : printedSaid(m[1] ?? '', 'write')),
+  ],
   // The same in words. A camera writes and never reads: what is written counts as a peak only beside what is read.
   [re(String.raw`reads?\s*:?\s*(?:up\s+to\s*)?(\d{2,5})${PEAK_UNIT}${END}`), (m) => printedSaid(m[1] ?? '', 'read')],
   [

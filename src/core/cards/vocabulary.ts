@@ -130,10 +130,10 @@ const BUS_PRINT: Readonly<Partial<Record<Bus, string>>> = {
   'uhs-ii': 'II',
   'uhs-iii': 'III',
   'sd-express-1': 'EX',
-  'udma-4': 'UDMA 4',
-  'udma-5': 'UDMA 5',
-  'udma-6': 'UDMA 6',
-  'udma-7': 'UDMA 7',
+  'udma-4': 'UDMA4',
+  'udma-5': 'UDMA5',
+  'udma-6': 'UDMA6',
+  'udma-7': 'UDMA7',
 };
 
 /** The numeral or sign by which a bus is printed on a card: I, II, III, EX; null where it is not printed. */

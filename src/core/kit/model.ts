@@ -279,6 +279,9 @@ export interface Card {
   readonly firmware?: string | null;
   readonly warranty?: string | null;
   readonly state?: CardState | null;
+  /** Hours of recording, and TB of writing, that its maker rates it for. */
+  readonly ratedHours?: number | null;
+  readonly enduranceTB?: number | null;
   readonly writtenGB?: number | null;
   /** ISO date up to which that is counted; what is logged later comes on top. */
   readonly writtenOn?: string | null;

@@ -66,6 +66,8 @@ export const RANGES = {
   hoursPerDay: { min: 0.1, max: 24 },
   /** Hours of recording that a maker states. */
   ratedHours: { min: 1, max: 10_000_000 },
+  /** TB that may be written, as rated. */
+  enduranceTB: { min: 0.001, max: 10_000_000 },
   /** Times a cell may be written. */
   cycles: { min: 1, max: 10_000_000 },
   /** Bytes written inside a card for each that is sent. */

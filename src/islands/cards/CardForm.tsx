@@ -199,6 +199,8 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
             }}
           />
           <DateField label="Counted up to" props={field('writtenOn')} />
+          <NumberField label="Rated for" unit="hours" props={field('ratedHours')} placeholder="not stated" />
+          <NumberField label="Rated endurance" unit="TB" props={field('enduranceTB')} placeholder="not stated" />
           <NumberField label="Price paid" props={field('price')} />
           <TextField label="Bought from" props={field('boughtFrom')} placeholder="" />
           <TextField label="Bought on" props={field('boughtOn')} placeholder="2026-05-04" />

@@ -163,7 +163,7 @@ function Cards({ kit }: { readonly kit: ViewKit<'cards'> }) {
           </>
         )}
       </div>
-      {pasting && <PasteCards onAdd={add} onClose={() => setPasting(false)} />}
+      {pasting && <PasteCards taken={cards.map(({ label }) => label)} onAdd={add} onClose={() => setPasting(false)} />}
       {open?.kind === 'reader' && (
         <aside className={css.side} aria-label="Label reader">
           <LabelReader onMake={(made) => setOpen({ kind: 'new', card: made })} onClose={() => setOpen(null)} />

@@ -1,4 +1,6 @@
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { FIRST_NAMES, withNames } from '../../app/cards/pastedNames.ts';
 import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Card } from '../../core/kit/model.ts';
@@ -9,22 +11,28 @@ import css from '../../ui/paste.module.css';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 
 interface PasteCardsProps {
+  /** Labels of the wallet. */
+  readonly taken: readonly string[];
   readonly onAdd: (cards: readonly Card[]) => void;
   readonly onClose: () => void;
 }
 
 /** Many cards at once, a line each; nothing is added before its reading has been seen. */
-export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
+export default function PasteCards({ taken, onAdd, onClose }: PasteCardsProps) {
   const [text, setText] = useState('');
+  const [prefix, setPrefix] = useState(FIRST_NAMES);
   // Read beside the page, so that a long paste does not hold the next key.
   const [state, again] = useTask(computation, 'cards', text.trim() === '' ? null : text);
   const read = state.phase === 'done' ? state.answer : null;
-  const cards = read?.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
+  const found = read?.code === 'read' ? read.cards.flatMap((one) => (one.ok ? [one.card] : [])) : [];
+  const isUnnamed = found.some(({ label }) => label === '');
+  const cards = withNames(found, prefix, taken);
+  const labels = new Map(cards.map(({ id, label }) => [id, label]));
   return (
     <Dialog opened onClose={onClose} size="xl" title="Several cards at once">
       <div className={css.paste}>
         <label className={css.label} htmlFor="paste-cards">
-          A card a line: your own label, then what is printed.
+          A card a line: your own label, then what is printed. Or how many: 14 x 128GB SDXC II V60.
         </label>
         <textarea
           id="paste-cards"
@@ -40,12 +48,20 @@ export default function PasteCards({ onAdd, onClose }: PasteCardsProps) {
             {tooManyCardsText(read.lines, read.max)}
           </p>
         )}
+        {isUnnamed && (
+          <TextInput
+            label="Names of those without one begin with"
+            value={prefix}
+            maxLength={40}
+            onChange={(event) => setPrefix(event.currentTarget.value)}
+          />
+        )}
         {read?.code === 'read' && read.cards.length > 0 && (
           <ul className={css.preview} aria-label="What comes of it">
             {read.cards.map((one) =>
               one.ok ? (
                 <li key={one.card.id} className={css.row}>
-                  <b>{one.card.label}</b>
+                  <b>{labels.get(one.card.id)}</b>
                   <span>
                     {cardSummary(one.card)}
                     {one.card.note && <span className="soft">; {keptAsNoteText(one.card.note)}</span>}

@@ -54,7 +54,10 @@ export default function OfferForm({ offer, isNew, isGone, onDone, onClose }: Off
     form.setFieldValue('form', printed.form);
     form.setFieldValue('capacityGB', printed.capacityGB);
     form.setFieldValue('marks', [...printed.marks]);
-    if (printed.readMBps !== null) form.setFieldValue('readMBps', printed.readMBps);
+    for (const speed of ['readMBps', 'writeMBps', 'sustainedMBps', 'minimumMBps'] as const) {
+      const value = printed[speed];
+      if (value != null) form.setFieldValue(speed, value);
+    }
   };
   const [picturing, setPicturing] = useState(false);
   const takeOver = (text: string): void => {

@@ -8,9 +8,10 @@ import {
   type Incident,
   type Verification,
 } from '../../core/kit/model.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
 import { BUS_KEYS } from '../../core/standards/buses.ts';
 import { FORM_KEYS } from '../../core/standards/forms.ts';
-import { amount, figures, id, isoDate, MAX_GB, MAX_RATE_MBPS, name, note, saidText, text } from './parts.ts';
+import { amount, figures, id, isoDate, MAX_GB, MAX_RATE_MBPS, name, note, saidText, text, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
 
 export const cardSchema = objectOf<Card>({
@@ -39,6 +40,8 @@ export const cardSchema = objectOf<Card>({
   firmware: text(40),
   warranty: text(300),
   state: oneOf(CARD_STATES).allow(null),
+  ratedHours: within(RANGES.ratedHours).allow(null),
+  enduranceTB: within(RANGES.enduranceTB).allow(null),
   writtenGB: Joi.number().min(0).max(1e9).allow(null),
   writtenOn: isoDate.allow('', null),
   incidents: listOf<Incident>(

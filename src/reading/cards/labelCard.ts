@@ -1,13 +1,14 @@
 import type { PrintedLabel } from '../../core/cards/readLabel.ts';
 import { isSameWord } from '../../core/cards/vocabulary.ts';
 import type { Card } from '../../core/kit/model.ts';
+import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { toGigabytes, toMegabytes } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 
 /** A new card from a label; null until form and capacity are told. */
 export function cardOfLabel(label: PrintedLabel): Card | null {
   if (label.form === null || label.capacity === null) return null;
-  const [fastest] = label.printed;
+  const { hours: ratedHours, enduranceTB } = label;
   return {
     id: newId(),
     label: '',
@@ -16,10 +17,21 @@ export function cardOfLabel(label: PrintedLabel): Card | null {
     usableGB: null,
     marks: [...new Set(label.words)],
     bus: null,
-    readMBps: fastest === undefined ? null : toMegabytes(fastest),
-    writeMBps: null,
-    sustainedMBps: null,
+    ...speedsOf(label),
     cacheGB: null,
+    ...(ratedHours === null ? {} : { ratedHours }),
+    ...(enduranceTB === null ? {} : { enduranceTB }),
+  };
+}
+
+/** The speeds of a print in the fields of a card, each in its own. */
+export function speedsOf({ reads, writes, sustained, minimum }: PrintedLabel) {
+  const inMB = (rate: BytesPerSecond | null): number | null => (rate === null ? null : toMegabytes(rate));
+  return {
+    readMBps: inMB(reads),
+    writeMBps: inMB(writes),
+    sustainedMBps: inMB(sustained),
+    ...(minimum === null ? {} : { minimumMBps: inMB(minimum), minimumSource: 'its print' }),
   };
 }
 

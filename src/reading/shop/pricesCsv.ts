@@ -98,7 +98,7 @@ const CODES = 'EUR|USD|GBP|CHF|SEK|NOK|DKK|PLN|CZK|HUF|JPY|AUD|CAD|NZD|INR|ZAR|B
 const CURRENCY = String.raw`€|\$|£|\b(?:${CODES})\b`;
 const NUMBER = String.raw`[-−]?\d[\d.,'’\u00a0\u202f]*(?: \d{3}(?!\d)[\d.,]*)*`;
 const PRICE = new RegExp(
-  String.raw`(?:(${CURRENCY})\s*(${NUMBER})(?!\w))|(?:(?<![\w.,])(${NUMBER})\s*(${CURRENCY}))`,
+  String.raw`(?:(${CURRENCY})\s*(${NUMBER})(?!\w))|(?:(?<![\w.,-])(${NUMBER})\s*(${CURRENCY}))`,
   'giu',
 );
 
@@ -240,8 +240,9 @@ function offerOf(line: Line, signs: Signs, currency: string): Omit<Offer, 'id'> 
     marks: card.marks,
     bus: isBus(cell('bus')) ? (cell('bus') as Bus) : null,
     readMBps: read ?? card.readMBps,
-    writeMBps: write ?? null,
-    sustainedMBps: sustained ?? null,
+    writeMBps: write ?? card.writeMBps,
+    sustainedMBps: sustained ?? card.sustainedMBps,
+    ...(card.minimumMBps == null ? {} : { minimumMBps: card.minimumMBps, minimumSource: card.minimumSource ?? null }),
     price: price.value,
     currency: own.slice(0, 12),
     seller: cell('seller').slice(0, 120),

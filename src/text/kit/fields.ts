@@ -61,6 +61,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   writtenOn: 'Written so far, as of',
   boughtOn: 'Bought on',
   date: 'Date',
+  ratedHours: 'Rated for, hours',
+  enduranceTB: 'Rated to be written, TB',
   writtenGB: 'Written so far',
   minutes: 'Minutes',
   seconds: 'Seconds',

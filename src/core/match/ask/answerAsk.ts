@@ -126,9 +126,11 @@ function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {
   const wanted = slot?.bus ?? null;
   const isForeign = wanted !== null && !busesOf(card.form).includes(wanted) && busesOf('sd').includes(wanted);
   const form = slot?.form ?? (isForeign ? 'sd' : card.form);
-  const own = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
-  const bus = wanted ?? own ?? suitingBus(form);
-  const suits = familyOf((card.capacityGB * GB) as Bytes);
+  const ownBus = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
+  const bus = wanted ?? ownBus ?? suitingBus(form);
+  const own = familyOf((card.capacityGB * GB) as Bytes);
+  // Hardly any host reads SDUC: no slot is taken to.
+  const suits = own === 'sduc' ? null : own;
   return {
     id,
     name: id,

@@ -39,14 +39,14 @@ function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): read
 
 const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
 
-function cardOf(tokens: readonly Token[], stream: readonly Token[]): PrintedLabel | null {
+function cardOf(text: string, tokens: readonly Token[], stream: readonly Token[]): PrintedLabel | null {
   const own = tokens.filter(
     (token) => !stream.includes(token) && (CARD_KINDS.includes(token.kind) || token.kind === 'rate'),
   );
   // A printed speed alone names a card too: one of which only a peak is known.
   const isCard = (token: Token): boolean =>
     CARD_KINDS.includes(token.kind) || (token.kind === 'rate' && token.printed === true);
-  return own.some(isCard) ? labelOf(own) : null;
+  return own.some(isCard) ? labelOf(own, text) : null;
 }
 
 /** A card whose form its marks alone tell has that of the slot, where those marks exist on it. */
@@ -200,7 +200,7 @@ function labelAlone(text: string, tokens: readonly Token[]): AskRefusal | null {
     rate && !rate.printed && rates.length === 1
       ? `${rate.text} on ${(text.slice(0, rate.start) + text.slice(rate.end)).replace(/\s+/g, ' ').trim()}`
       : null;
-  return { code: 'no-rate', card: labelOf(tokens), asStream };
+  return { code: 'no-rate', card: labelOf(tokens, text), asStream };
 }
 
 /** How many cards are filled before one has to be changed, and how; or why it cannot be told. */
@@ -250,7 +250,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
   if (unread.length > 0) return err({ code: 'not-understood', unread });
   const twice = repeated(tokens, stream, clause);
   if (twice) return err(twice);
-  const card = inSlot(cardOf(tokens, stream), slot?.form ?? null);
+  const card = inSlot(cardOf(text, tokens, stream), slot?.form ?? null);
   const { byToken, ofRate, rateWord } = namedSpeeds(tokens);
   const speeds = speedsOf(tokens, byToken);
   const rate = rateOf(tokens, stream[0], { speeds, ofRate, is: line.is, measured: line.measured });

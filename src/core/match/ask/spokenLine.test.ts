@@ -203,8 +203,13 @@ describe('a card without its size, or without its mark', () => {
     expect(answerOf('400 Mb/s on V60 II for 2h').forTime).toMatchObject({ cards: null });
   });
 
+  it('is of a family that hardly any slot reads from 2 TB on: nothing printed counts before the slot is told', () => {
+    expect(answerOf('100 Mb/s on 4TB SDUC V30').cell?.verdict).toBe('uncovered');
+    expect(answerOf('100 Mb/s on 4TB V30 in an SDUC slot').cell?.verdict).toBe('guaranteed');
+  });
+
   it('gives the same verdict as with any size', () => {
-    for (const size of ['32GB', '128GB', '1TB', '4TB']) {
+    for (const size of ['32GB', '128GB', '1TB', '2TB']) {
       for (const card of ['V30 I', 'V60 II', 'V90 II', 'U3', 'CFexpress B VPG400', 'microSD V30']) {
         const [bare, sized] = [`300 Mb/s on ${card}`, `300 Mb/s on ${size} ${card}`].map(
           (text) => answerOf(text).cell?.verdict,
