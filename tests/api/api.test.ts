@@ -543,6 +543,10 @@ describe('POST /api/label', () => {
       problems: [],
       readMBps: 270,
       writeMBps: null,
+      sustainedMBps: null,
+      minimumMBps: null,
+      ratedHours: null,
+      enduranceTB: null,
     });
   });
 

@@ -220,8 +220,9 @@ export function BodyForm(props: BodyFormProps) {
       {pasting && (
         <PasteModes
           onClose={() => setPasting(false)}
-          onAdd={(modes) => {
+          onAdd={(modes, counters) => {
             form.setFieldValue('modes', [...form.values.modes, ...modes]);
+            if (counters.length > 0) form.setFieldValue('counters', [...(form.values.counters ?? []), ...counters]);
             setPasting(false);
           }}
         />

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Mode } from '../../core/kit/model.ts';
+import type { CounterReading, Mode } from '../../core/kit/model.ts';
 import type { FoundTable } from '../../reading/bodies/manual/manual.ts';
 import { RATE_UNITS, type RateUnit, unitIn } from '../../reading/bodies/paste/cells.ts';
 import type { ModeColumn } from '../../reading/bodies/paste/columns.ts';
@@ -8,7 +8,9 @@ import type { RowAs } from '../../reading/bodies/paste/rows.ts';
 import {
   type Chosen,
   cellKey,
+  countersOf,
   edited,
+  ignoredColumns,
   isOpen,
   questionsOf,
   type ReadRow,
@@ -17,7 +19,7 @@ import {
   type TableReading,
 } from '../../reading/bodies/pasteModes.ts';
 import { placeText } from '../../text/bodies/manual.ts';
-import { missingText, modesText } from '../../text/bodies/pasted.ts';
+import { ignoredText, missingText, modesText } from '../../text/bodies/pasted.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { part } from '../../ui/part.tsx';
 import css from '../../ui/paste.module.css';
@@ -28,9 +30,12 @@ import { PasteTable } from './PasteTable.tsx';
 const TextPicture = part(() => import('../photo/TextPicture.tsx'));
 
 interface PasteModesProps {
-  readonly onAdd: (modes: readonly Mode[]) => void;
+  readonly onAdd: (modes: readonly Mode[], counters: readonly CounterReading[]) => void;
   readonly onClose: () => void;
 }
+
+/** What several columns may be. */
+const REPEATED: ReadonlySet<ModeColumn> = new Set(['skip', 'name', 'minutes']);
 
 /** Whether any rate stands without a unit of its own, so that the table's counts. */
 function hasBareRates({
@@ -62,13 +67,14 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
     const table = edited(cut, chosen);
     const reading = readingOf(table, chosen);
     const rows = readRows(table, reading, chosen);
-    return { table, reading, rows, questions: questionsOf(rows, table, reading) };
+    const ignored = ignoredColumns(table, reading.columns);
+    return { table, reading, rows, ignored, questions: questionsOf(rows, table, reading) };
   }, [cut, chosen]);
   const choose = (part: Chosen): void => setChosen((before) => ({ ...before, ...part }));
   const setColumn = (at: number, column: ModeColumn): void =>
     choose({
       columns: (read?.reading.columns ?? []).map((one, place) =>
-        place === at ? column : one === column && column !== 'skip' && column !== 'name' ? 'skip' : one,
+        place === at ? column : one === column && !REPEATED.has(column) ? 'skip' : one,
       ),
     });
   const setRow = (at: number, as: RowAs): void => choose({ as: { ...chosen.as, [at]: as } });
@@ -144,6 +150,9 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
               onRow={setRow}
               onCell={setCell}
             />
+            {read.ignored.length > 0 && (
+              <p className={css.answered}>Left out: {read.ignored.map(ignoredText).join(' · ')}</p>
+            )}
             {hasBareRates(read) && (
               <label className={css.unit}>
                 Rates without a unit are in{' '}
@@ -167,7 +176,7 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             className="ink-button"
             data-strong
             disabled={modes.length === 0 || asks}
-            onClick={() => onAdd(modes)}
+            onClick={() => onAdd(modes, read ? countersOf(read.rows) : [])}
           >
             {modes.length === 0 ? 'Add' : `Add ${modesText(modes.length)}`}
           </button>

@@ -37,6 +37,29 @@ export function PasteQuestions({ questions, reading, onChoose }: PasteQuestionsP
         <Choice text="leave the size out" onPick={() => onChoose({ wide: 'none' })} />
       </Ask>
       <Ask
+        open={questions.lock !== null}
+        text={`“${questions.lock}” is asked of cards: what does the body do without it?`}
+      >
+        <Choice text="refuses the mode" onPick={() => onChoose({ lock: 'refuses' })} />
+        <Choice text="warns, and records" onPick={() => onChoose({ lock: 'warns' })} />
+        <Choice text="only advice" onPick={() => onChoose({ lock: 'advises' })} />
+      </Ask>
+      <Ask open={questions.size !== null} text={`“${questions.size}”: minutes on a card of which size?`}>
+        {[64, 128, 256, 512, 1000].map((GB) => (
+          <Choice key={GB} text={`${GB} GB`} onPick={() => onChoose({ sizeGB: GB })} />
+        ))}
+        <input
+          className={css.size}
+          aria-label="Another size, GB"
+          placeholder="other, GB"
+          inputMode="decimal"
+          onChange={(event) => {
+            const GB = Number(event.currentTarget.value);
+            if (GB >= 8 && GB <= 100_000) onChoose({ sizeGB: GB });
+          }}
+        />
+      </Ask>
+      <Ask
         open={questions.at}
         text="Rates of slow-motion rows: of which speed are they? Makers mostly mean the captured one."
       >

@@ -1,6 +1,7 @@
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { Mode } from '../../core/kit/model.ts';
+import type { CounterReading, Mode, WhenMissing } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
+import { namesMark, readAsks } from './paste/asks.ts';
 import {
   hasTwoSizes,
   type RateUnit,
@@ -14,6 +15,7 @@ import {
 } from './paste/cells.ts';
 import { guessColumns, type ModeColumn } from './paste/columns.ts';
 import type { PastedTable } from './paste/cut.ts';
+import { type Between, rateByMinutes, readMinutes, type Shown, sizeIn, withCaps } from './paste/minutes.ts';
 import { type Decimal, decimalOf, readNumber } from './paste/numbers.ts';
 import { type PlacedRow, placeRows, type RowAs } from './paste/rows.ts';
 
@@ -30,6 +32,10 @@ export interface TableReading {
   readonly two: 'slow' | 'each' | null;
   /** What a bare `4K` is. */
   readonly wide: Wide | null;
+  /** Size of the card that minutes are of, GB, where no heading names it. */
+  readonly sizeGB: number | null;
+  /** What the body does where a mark that a column asks for is missing; null while nobody has said. */
+  readonly lock: WhenMissing | null;
 }
 
 /** What a person chose in place of what the table shows. */
@@ -54,6 +60,17 @@ const cellsOf = ({ rows }: PastedTable, columns: readonly ModeColumn[], column: 
   return at < 0 ? [] : rows.map((row) => row[at] ?? '').filter(Boolean);
 };
 
+/** The one size of a card that the headings of a table name; null where they name none or several. */
+function sizeOf({ head }: PastedTable): number | null {
+  const sizes = new Set(head.flatMap((title) => sizeIn(title) ?? []));
+  const [only] = sizes;
+  return sizes.size === 1 && only !== undefined ? only : null;
+}
+
+/** What the heading of a column of marks says of cards without them. */
+const lockIn = (title: string): WhenMissing | null =>
+  /recommend|advis|suggest/i.test(title) ? 'advises' : /requir|must|only/i.test(title) ? 'refuses' : null;
+
 /** The reading of a table: what it shows by itself, and what was chosen. Nothing is taken that it does not show. */
 export function readingOf(table: PastedTable, chosen: Chosen): TableReading {
   const columns = chosen.columns ?? table.known ?? guessColumns(table);
@@ -68,6 +85,8 @@ export function readingOf(table: PastedTable, chosen: Chosen): TableReading {
     at: chosen.at ?? null,
     two: chosen.two ?? (/capt|slow|s&q|sensor/i.test(speedTitle) ? 'slow' : null),
     wide: chosen.wide ?? null,
+    sizeGB: chosen.sizeGB ?? sizeOf(table),
+    lock: chosen.lock ?? lockIn(table.head[columns.indexOf('asks')] ?? ''),
   };
 }
 
@@ -83,6 +102,10 @@ export interface Questions {
   readonly at: boolean;
   /** A picture name of two sizes. */
   readonly wide: string | null;
+  /** Minutes on a card whose size no heading names. */
+  readonly size: string | null;
+  /** A mark that cards are asked for, without a word of what happens where it is missing. */
+  readonly lock: string | null;
 }
 
 export const isOpen = (questions: Questions): boolean =>
@@ -90,7 +113,9 @@ export const isOpen = (questions: Questions): boolean =>
   questions.decimal !== null ||
   questions.two !== null ||
   questions.at ||
-  questions.wide !== null;
+  questions.wide !== null ||
+  questions.size !== null ||
+  questions.lock !== null;
 
 export function questionsOf(rows: readonly ReadRow[], table: PastedTable, reading: TableReading): Questions {
   const placed = rows.filter((row) => row.as === 'mode');
@@ -108,10 +133,22 @@ export function questionsOf(rows: readonly ReadRow[], table: PastedTable, readin
     two: reading.two === null && either ? (either.row.cells[reading.columns.indexOf('fps')]?.text ?? '') : null,
     at: slow && reading.at === null,
     wide: reading.wide === null ? (sized.find(hasTwoSizes) ?? null) : null,
+    size: unsizedMinutes(placed, table, reading),
+    lock: reading.lock === null ? (cellsOf(table, reading.columns, 'asks').find(namesMark) ?? null) : null,
   };
 }
 
-export type RowProblem = 'fps' | 'rate' | 'size' | 'asked' | 'long';
+/** The first minutes of a column without a size of its own, where no other heading names one. */
+function unsizedMinutes(rows: readonly PlacedRow[], { head }: PastedTable, reading: TableReading): string | null {
+  if (reading.sizeGB !== null) return null;
+  const open = reading.columns.flatMap((column, at) =>
+    column === 'minutes' && sizeIn(head[at] ?? '') === null ? [at] : [],
+  );
+  return rows.flatMap((row) => open.flatMap((at) => row.cells[at]?.text || [])).at(0) ?? null;
+}
+
+/** `cap`: the counter shows no more than that; `odd`: its sizes exclude each other. */
+export type RowProblem = 'fps' | 'rate' | 'size' | 'asked' | 'long' | 'minutes' | 'cap' | 'odd' | 'asks';
 
 /** A row as it is shown: its cells, what it is taken for, and what comes of it. */
 export interface ReadRow extends PlacedRow {
@@ -119,7 +156,7 @@ export interface ReadRow extends PlacedRow {
 }
 
 export type RowRead =
-  | { readonly ok: true; readonly modes: readonly Mode[] }
+  | { readonly ok: true; readonly modes: readonly Mode[]; readonly shown: readonly Shown[] }
   | {
       readonly ok: false;
       readonly problem: RowProblem;
@@ -132,7 +169,38 @@ export type RowRead =
 export function readRows(table: PastedTable, reading: TableReading, chosen: Chosen = {}): readonly ReadRow[] {
   const placed = placeRows(table, reading.columns, chosen.as ?? {});
   const seen = new Set<string>();
-  return placed.map((row) => ({ ...row, read: row.as === 'mode' ? distinct(readRow(row, reading), seen) : null }));
+  const counted = withCaps(
+    placed.map((row) => ({ shown: row.as === 'mode' ? shownIn(row, table, reading) : [], pace: paceOf(row, reading) })),
+  );
+  return placed.map((row, at) => ({
+    ...row,
+    read: row.as === 'mode' ? distinct(readRow(row, reading, counted[at]?.shown ?? []), seen) : null,
+  }));
+}
+
+/** What the counter of the body shows in a row, size by size. */
+function shownIn(row: PlacedRow, { head }: PastedTable, { columns, sizeGB }: TableReading): readonly Shown[] {
+  return columns.flatMap((column, at): Shown[] => {
+    const read = column === 'minutes' ? readMinutes(row.cells[at]?.text ?? '') : null;
+    const capacityGB = sizeIn(head[at] ?? '') ?? sizeGB;
+    return read && capacityGB !== null ? [{ ...read, capacityGB, column: at }] : [];
+  });
+}
+
+/** How much picture a row writes a second, to tell modes apart that cannot write alike. */
+function paceOf(row: PlacedRow, reading: TableReading): number {
+  const speeds = speedsIn(row, reading);
+  const fps =
+    speeds === null
+      ? 1
+      : 'all' in speeds
+        ? Math.max(...speeds.all)
+        : speeds.kind === 'slow'
+          ? speeds.captureFps
+          : speeds.fps;
+  const named = row.cells.map(({ text }) => text).join(' ');
+  const picture = readPicture(named, reading.wide === 'none' ? null : reading.wide);
+  return fps * (picture ? picture.width * picture.height : 1);
 }
 
 /** Modes of one made-up name and speed are told apart by their rate. */
@@ -144,7 +212,7 @@ function distinct(read: RowRead, seen: Set<string>): RowRead {
     seen.add(key);
     return isTwice && mode.rate.kind === 'stated' ? { ...mode, name: `${mode.name} ${mode.rate.Mbps} Mb/s` } : mode;
   });
-  return { ok: true, modes };
+  return { ...read, modes };
 }
 
 const cellIn = (row: PlacedRow, columns: readonly ModeColumn[], column: ModeColumn): string =>
@@ -174,7 +242,7 @@ function settledBy(speeds: Speeds | null, two: TableReading['two']): Speeds | nu
 const LONGEST = 80;
 
 /** Turns one row into a mode, or one for each of its speeds; nothing is guessed for a figure that cannot be read. */
-function readRow(row: PlacedRow, reading: TableReading): RowRead {
+function readRow(row: PlacedRow, reading: TableReading, shown: readonly Shown[]): RowRead {
   const { columns, unit, decimal, at } = reading;
   const cell = (column: ModeColumn): string => cellIn(row, columns, column);
   const stop = (problem: RowProblem, column: ModeColumn): RowRead => ({
@@ -191,9 +259,19 @@ function readRow(row: PlacedRow, reading: TableReading): RowRead {
   const isUnsure = decimal === null && /\d[.,]\d/.test(cell('rate'));
   const isBare = unit === null && unitIn(cell('rate')) === null && /\d/.test(cell('rate'));
   if (isUnsure || isBare) return stop('asked', 'rate');
+  const counted = cell('rate') === '' ? rateByMinutes(shown) : null;
+  const minutes = columns.flatMap((column, place) => (column === 'minutes' ? (row.cells[place]?.text ?? '') : []));
   const Mbps = readRateMbps(cell('rate'), unit, decimal ?? 'point');
-  if (Mbps === null) return stop('rate', 'rate');
-  if (speeds.kind === 'slow' && at === null) return stop('asked', 'fps');
+  if (Mbps === null && counted === 'odd') return stop('odd', 'minutes');
+  if (Mbps === null && counted === null) {
+    if (cell('rate') !== '' || minutes.every((text) => text === '')) return stop('rate', 'rate');
+    if (shown.length > 0) return stop('cap', 'minutes');
+    return stop(minutes.some((text) => readMinutes(text) !== null) ? 'asked' : 'minutes', 'minutes');
+  }
+  const requires = readAsks(cell('asks'), reading.lock ?? 'refuses');
+  if (requires === null) return stop('asks', 'asks');
+  if (requires.length > 0 && reading.lock === null) return stop('asked', 'asks');
+  if (Mbps !== null && speeds.kind === 'slow' && at === null) return stop('asked', 'fps');
   if (reading.wide === null && hasTwoSizes(cell('size'))) return stop('asked', 'size');
   const picture = readPicture(cell('size'), reading.wide) ?? readPicture(named, reading.wide);
   const isLeftOut = reading.wide === 'none' && hasTwoSizes(cell('size'));
@@ -213,18 +291,22 @@ function readRow(row: PlacedRow, reading: TableReading): RowRead {
       height: height >= 16 && Number.isInteger(height) ? height : null,
       fps,
       captureFps,
-      rate: {
-        kind: 'stated',
-        Mbps,
-        is: 'maximum',
-        ...(captureFps !== null && at !== null ? { at } : {}),
-      },
+      rate:
+        Mbps === null
+          ? { kind: 'counter', ...widened(counted as Between) }
+          : { kind: 'stated', Mbps, is: 'maximum', ...(captureFps !== null && at !== null ? { at } : {}) },
       overhead: null,
-      requires: [],
+      requires,
     }),
   );
-  return modes.every((mode) => streamRate(mode, null).ok) ? { ok: true, modes } : stop('rate', 'rate');
+  return modes.every((mode) => streamRate(mode, null).ok) ? { ok: true, modes, shown } : stop('rate', 'rate');
 }
+
+/** Rounded outwards, so that no rate is left out. */
+const widened = ({ low, high }: Between) => ({
+  lowMbps: Math.floor(low * 100) / 100,
+  highMbps: Math.ceil(high * 100) / 100,
+});
 
 /** A mode's name: its own words, and where they are missing or tell too little, its size and codec. */
 function nameOf(row: PlacedRow, { columns }: TableReading, own: readonly string[]): string {
@@ -246,3 +328,28 @@ function speedsOf(speeds: Speeds): readonly { readonly fps: number; readonly cap
       return speeds.all.map((fps) => ({ fps, captureFps: null }));
   }
 }
+
+/** What the counter shows of the modes that were read, for the body: caps are no measurement. */
+export const countersOf = (rows: readonly ReadRow[]): readonly CounterReading[] =>
+  rows.flatMap(({ read }) =>
+    read?.ok
+      ? read.modes.flatMap(({ id }) =>
+          read.shown
+            .filter(({ atLeast }) => !atLeast)
+            .map(({ capacityGB, minutes }) => ({ modeId: id, capacityGB, minutes })),
+        )
+      : [],
+  );
+
+/** A column that is ignored, and what stands in it. */
+export interface Ignored {
+  readonly title: string;
+  readonly cells: readonly string[];
+}
+
+/** Every column that is left out, with a few of its cells, so that nothing is lost unseen. */
+export const ignoredColumns = ({ head, rows }: PastedTable, columns: readonly ModeColumn[]): readonly Ignored[] =>
+  columns.flatMap((column, at): Ignored[] => {
+    const cells = [...new Set(rows.map((row) => row[at] ?? '').filter(Boolean))];
+    return column === 'skip' && cells.length > 0 ? [{ title: head[at] ?? '', cells: cells.slice(0, 4) }] : [];
+  });

@@ -12,6 +12,8 @@ export const COLUMN_WORDS: Readonly<Record<ModeColumn, string>> = {
   fps: 'fps recorded',
   capture: 'fps captured',
   rate: 'rate',
+  minutes: 'minutes on a card',
+  asks: 'asks for',
   codec: 'codec',
 };
 
@@ -27,6 +29,10 @@ export const PROBLEM_WORDS: Readonly<Record<RowProblem, string>> = {
   rate: 'no rate that can be read: type it in',
   size: 'size not understood: type it, or empty it',
   asked: 'waits for an answer above',
+  minutes: 'no minutes that can be read: type them in, as 75 or 1:15',
+  cap: 'at least that: the counter shows no more, and no rate comes of it',
+  odd: 'its sizes exclude each other: one of them is a slip',
+  asks: 'what it asks for is not understood: type the marks, or empty it',
   long: 'name too long: shorten it to 80 letters',
 };
 
@@ -37,3 +43,7 @@ export const missingText = (rows: number): string =>
   rows === 1
     ? 'One row is not read yet and would be left out.'
     : `${rows} rows are not read yet and would be left out.`;
+
+/** A column that is left out, and what stands in it. */
+export const ignoredText = ({ title, cells }: { readonly title: string; readonly cells: readonly string[] }): string =>
+  `${title || 'A column'} (${cells.join(', ')})`;

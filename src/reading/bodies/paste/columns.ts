@@ -1,17 +1,33 @@
 import { RATE_UNIT } from '../../../core/units/spelling.ts';
+import { namesMark } from './asks.ts';
 import { isFigure, unitIn } from './cells.ts';
+import { isMinutes, readMinutes, sizeIn } from './minutes.ts';
 import { readNumber } from './numbers.ts';
 
-/** What a column of a pasted table can be. Several may be parts of the name. */
-export const MODE_COLUMNS = ['skip', 'name', 'size', 'width', 'height', 'fps', 'capture', 'rate', 'codec'] as const;
+/** What a column of a pasted table can be. Several may be parts of the name, or minutes of several sizes. */
+export const MODE_COLUMNS = [
+  'skip',
+  'name',
+  'size',
+  'width',
+  'height',
+  'fps',
+  'capture',
+  'rate',
+  'minutes',
+  'asks',
+  'codec',
+] as const;
 export type ModeColumn = (typeof MODE_COLUMNS)[number];
 
 const HEADINGS: readonly (readonly [RegExp, ModeColumn])[] = [
+  [/\bcards?\b|\bmedia\b|requir|recommend|speed\s*class|\bclass\b/i, 'asks'],
   [/bit\s*depth|colou?r|chroma|sampling|sound|audio/i, 'skip'],
   [/size|resol|picture/i, 'size'],
   [/width/i, 'width'],
   [/height/i, 'height'],
   [/capt|slow|s&q|sensor|shoot/i, 'capture'],
+  [/\bmin(?:ute)?s?\b|recordable|record(?:ing)?\s*time|\bhours?\b|\btime\b/i, 'minutes'],
   [/fps|frame|speed|p$/i, 'fps'],
   [/[kmg]b|rate|bit/i, 'rate'],
   [/codec|comp|type/i, 'codec'],
@@ -47,6 +63,8 @@ function byCells(cells: readonly string[]): ModeColumn | null {
   const filled = cells.filter(Boolean);
   const most = (test: (text: string) => boolean): boolean => mostly(cells, test);
   if (most((text) => SIZE_NAME.test(text))) return 'size';
+  if (most(namesMark)) return 'asks';
+  if (most(isMinutes)) return 'minutes';
   if (most((text) => isFigure(text) && unitIn(text) !== null)) return 'rate';
   if (most((text) => /^[\d.,\s]+\s*(?:p|fps)|\d\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d/i.test(text))) return 'fps';
   if (most((text) => /^[\d.,'’\s]+$/.test(text))) {
@@ -55,6 +73,10 @@ function byCells(cells: readonly string[]): ModeColumn | null {
   }
   return most((text) => /^(?:raw|.*intra|all-?i|long-?gop|ipb)$/i.test(text)) ? 'codec' : null;
 }
+
+/** A heading that is a card's size alone, over figures: the minutes on such a card. */
+const isOfSize = (title: string, cells: readonly string[]): boolean =>
+  sizeIn(title) !== null && mostly(cells, (text) => readMinutes(text) !== null);
 
 /** A first guess at what each column is, by its heading, else by what stands in it; each meaning once. */
 export function guessColumns(table: {
@@ -65,17 +87,25 @@ export function guessColumns(table: {
   const taken = new Set<ModeColumn>();
   const take = (column: ModeColumn | null | undefined): ModeColumn | null => {
     if (!column || taken.has(column)) return null;
-    if (column !== 'skip') taken.add(column);
+    if (column !== 'skip' && column !== 'minutes') taken.add(column);
     return column;
   };
   const cellsAt = (at: number): readonly string[] => rows.map((row) => row[at] ?? '');
   const sizedAt = head.findIndex((_, at) => mostly(cellsAt(at), (text) => SIZE_FIGURES.test(text)));
-  // A picture size is known by its look, whatever the heading above it is called.
+  // A picture size, and a mark, is known by its look, whatever the heading above it is called.
   if (sizedAt >= 0) taken.add('size');
+  const asksAt = head.findIndex((_, at) => mostly(cellsAt(at), namesMark));
+  if (asksAt >= 0) taken.add('asks');
   const named = head.map((title, at) =>
     at === sizedAt
       ? 'size'
-      : take(HEADINGS.find(([pattern, column]) => pattern.test(title) && !taken.has(column))?.[1]),
+      : at === asksAt
+        ? 'asks'
+        : unitIn(title) !== null
+          ? take('rate')
+          : isOfSize(title, cellsAt(at))
+            ? 'minutes'
+            : take(HEADINGS.find(([pattern, column]) => pattern.test(title) && !taken.has(column))?.[1]),
   );
   const told = named.map((column, at) => column ?? take(byCells(cellsAt(at))));
   return told.map((column, at) => {

@@ -3,10 +3,22 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { streamRate } from '../../../core/bodies/rate/streamRate.ts';
 import type { Mode } from '../../../core/kit/model.ts';
-import { type Chosen, cellKey, edited, questionsOf, type RowRead, readingOf, readRows } from '../pasteModes.ts';
+import {
+  type Chosen,
+  cellKey,
+  countersOf,
+  edited,
+  ignoredColumns,
+  questionsOf,
+  type RowRead,
+  readingOf,
+  readRows,
+} from '../pasteModes.ts';
+import { readAsks } from './asks.ts';
 import { readPicture, readRateMbps, readSpeeds, unitIn } from './cells.ts';
 import { guessColumns } from './columns.ts';
 import { isRefusal, readTable } from './cut.ts';
+import { rateByMinutes, readMinutes } from './minutes.ts';
 import { decimalOf, numberIn, readNumber } from './numbers.ts';
 
 function tableOf(text: string) {
@@ -143,7 +155,15 @@ describe('a pasted table', () => {
     ['Mb/s', 'Mode\tfps\tMb/s\nA\t50\t500', 500],
   ])('the unit of the heading counts: %s', (_, text, Mbps) => {
     expect(rates(text)).toEqual([Mbps]);
-    expect(questions(text)).toEqual({ unit: null, decimal: null, two: null, at: false, wide: null });
+    expect(questions(text)).toEqual({
+      unit: null,
+      decimal: null,
+      two: null,
+      at: false,
+      wide: null,
+      size: null,
+      lock: null,
+    });
   });
 
   it('a heading without a unit is asked about, once', () => {
@@ -333,5 +353,166 @@ describe('a pasted table', () => {
       }),
       { seed: 77, numRuns: 150 },
     );
+  });
+});
+
+describe('a column of marks', () => {
+  const marked = (heading: string, ...cells: string[]) =>
+    `Mode\tfps\tMb/s\t${heading}\n${cells.map((cell, at) => `M${at}\t25\t${100 + at}\t${cell}`).join('\n')}`;
+  const requires = (text: string, chosen: Chosen = {}) =>
+    rowsOf(text, chosen).map((row) => (row.ok ? row.mode.requires : row.problem));
+
+  it.each(['Card', 'Media', 'Required', 'Type', 'x', 'Recording media', 'Speed class'])(
+    'is what it asks for, and never ignored: %s',
+    (heading) => {
+      const text = marked(heading, 'V60', 'V30', 'V90');
+      expect(placed(text).columns[3]).toBe('asks');
+    },
+  );
+
+  it('asks once what happens without the mark; a heading that says so is not asked about', () => {
+    const text = marked('Card', 'V60', '—', 'V90');
+    expect(questions(text).lock).toBe('V60');
+    expect(requires(text)).toEqual(['asked', [], 'asked']);
+    expect(requires(text, { lock: 'warns' })).toEqual([
+      [{ anyOf: ['V60'], whenMissing: 'warns' }],
+      [],
+      [{ anyOf: ['V90'], whenMissing: 'warns' }],
+    ]);
+    expect(questions(marked('Required card', 'V60')).lock).toBeNull();
+    expect(requires(marked('Required card', 'V60'))).toEqual([[{ anyOf: ['V60'], whenMissing: 'refuses' }]]);
+    expect(requires(marked('Recommended', 'V60'))).toEqual([[{ anyOf: ['V60'], whenMissing: 'advises' }]]);
+  });
+
+  it.each([
+    ['V60', [['V60']]],
+    ['U3 or higher', [['U3']]],
+    ['V30 / U3', [['V30', 'U3']]],
+    ['V60 or VPG400', [['V60', 'VPG400']]],
+    ['UHS-II V60', [['II'], ['V60']]],
+    ['SDXC U3', [['SDXC'], ['U3']]],
+    ['CFexpress Type B', []],
+    ['CFexpress B VPG400+', [['VPG400']]],
+    ['any', []],
+    ['–', []],
+    ['', []],
+    ['fast one', null],
+    ['V61', null],
+  ] as const)('%s', (text, expected) => {
+    expect(readAsks(text, 'refuses')?.map(({ anyOf }) => anyOf) ?? null).toEqual(expected);
+  });
+
+  it('what is left out is told with what stands in it', () => {
+    const table = tableOf('Mode\tfps\tMb/s\tColour\nA\t25\t100\t4:2:0\nB\t25\t200\t4:2:2');
+    const { columns } = readingOf(table, {});
+    expect(ignoredColumns(table, columns)).toEqual([{ title: 'Colour', cells: ['4:2:0', '4:2:2'] }]);
+  });
+});
+
+describe('a table of minutes', () => {
+  it.each([
+    ['1:15', 75, false],
+    ['0:57', 57, false],
+    ['1 h 15 min', 75, false],
+    ['1h15', 75, false],
+    ['2 hours', 120, false],
+    ['75', 75, false],
+    ['75 min', 75, false],
+    ['about 75', 75, false],
+    ['9:59 or more', 599, true],
+    ['> 600', 600, true],
+    ['600+', 600, true],
+  ] as const)('%s', (text, minutes, atLeast) => {
+    expect(readMinutes(text)).toEqual({ minutes, atLeast });
+  });
+
+  it.each(['', '0', '—', '1:75', 'soon', '1.5 h', '-3'])('%s is none', (text) => {
+    expect(readMinutes(text)).toBeNull();
+  });
+
+  // 57 minutes on 256 GB, 80 to 100 % of it: worked by hand, 256 × 8000 × 0.8 ÷ (58 × 60) = 470.8 and 256 × 8000 ÷ (57 × 60) = 598.8.
+  it('gives each mode what its counter leaves open; several sizes narrow it, and those that exclude each other are told', () => {
+    const text = 'Mode\tfps\tMinutes (256 GB)\nA\t25\t57\nB\t50\t0:28';
+    const rows = rowsOf(text);
+    expect(rows.map((row) => row.ok && row.mode.rate)).toEqual([
+      { kind: 'counter', lowMbps: 470.8, highMbps: 598.84 },
+      { kind: 'counter', lowMbps: 941.6, highMbps: 1219.05 },
+    ]);
+    const [one, two] = [[57], [57, 115]].map((minutes) =>
+      rateByMinutes(
+        minutes.map((value, at) => ({ minutes: value, capacityGB: 256 * 2 ** at, column: at, atLeast: false })),
+      ),
+    );
+    if (!one || one === 'odd' || !two || two === 'odd') throw new Error('no rate');
+    expect(two.high - two.low).toBeLessThan(one.high - one.low);
+    expect(rowsOf('Mode\tfps\t64 GB\t128 GB\nA\t25\t30\t90')).toMatchObject([{ problem: 'odd' }]);
+  });
+
+  it('asks for the size where no heading names it, and for nothing else', () => {
+    const text = 'Mode\tfps\tMinutes\nA\t25\t57';
+    expect(questions(text)).toEqual({
+      unit: null,
+      decimal: null,
+      two: null,
+      at: false,
+      wide: null,
+      size: '57',
+      lock: null,
+    });
+    expect(rowsOf(text)).toMatchObject([{ problem: 'asked' }]);
+    expect(rowsOf(text, { sizeGB: 256 })).toMatchObject([{ ok: true, mode: { rate: { lowMbps: 470.8 } } }]);
+  });
+
+  it('a cap is never a rate, and no reading either', () => {
+    const text = [
+      'Mode\tSize\tfps\t64 GB\t512 GB',
+      'HD\t1920x1080\t25\t999\t999',
+      'UHD\t3840x2160\t25\t170\t999',
+      'UHD fast\t3840x2160\t100\t42\t340',
+    ].join('\n');
+    const { rows } = placed(text);
+    expect(rows.map(({ read }) => (read?.ok ? read.modes[0]?.rate : read?.problem))).toMatchObject([
+      'cap',
+      { kind: 'counter' },
+      { kind: 'counter' },
+    ]);
+    const ids = rows.map(({ read }) => (read?.ok ? read.modes[0]?.id : ''));
+    expect(countersOf(rows)).toEqual([
+      { modeId: ids[1], capacityGB: 64, minutes: 170 },
+      { modeId: ids[2], capacityGB: 64, minutes: 42 },
+      { modeId: ids[2], capacityGB: 512, minutes: 340 },
+    ]);
+    expect(rowsOf('Mode\tfps\t64 GB\nA\t25\t600+')).toMatchObject([{ problem: 'cap' }]);
+  });
+
+  it('modes that may well write alike share a long value without its being a cap', () => {
+    const text = 'Mode\tSize\tfps\t64 GB\nA\t1920x1080\t24\t120\nB\t1920x1080\t25\t120';
+    expect(rowsOf(text).every(({ ok }) => ok)).toBe(true);
+  });
+
+  it('of forty modes none is lost, none needs a press, and each covers its truth', () => {
+    const truth = Array.from({ length: 40 }, (_, at) => 50 + 25 * at);
+    const shown = (Mbps: number, GB: number) => Math.floor((0.985 * GB * 8000) / Mbps / 60);
+    const lines = truth.map(
+      (Mbps, at) =>
+        `M${at}\t3840x2160\t25\t${shown(Mbps, 128)}\t${Math.floor(shown(Mbps, 512) / 60)}:${String(shown(Mbps, 512) % 60).padStart(2, '0')}`,
+    );
+    const text = `Mode\tSize\tfps\t128 GB\t512 GB\n${lines.join('\n')}`;
+    const rates = rowsOf(text).map((row) => (row.ok ? row.mode.rate : null));
+    expect(questions(text)).toEqual({
+      unit: null,
+      decimal: null,
+      two: null,
+      at: false,
+      wide: null,
+      size: null,
+      lock: null,
+    });
+    truth.forEach((Mbps, at) => {
+      const rate = rates[at];
+      if (rate?.kind !== 'counter') throw new Error(`row ${at} is lost`);
+      expect(rate.lowMbps).toBeLessThan(Mbps);
+      expect(rate.highMbps).toBeGreaterThan(Mbps);
+    });
   });
 });

@@ -39,7 +39,7 @@ function looksLike(table: PastedTable, columns: readonly ModeColumn[], at: numbe
   const [only = 0] = filled;
   const text = row[only] ?? '';
   const isAlone = filled.length === 1;
-  if (has('rate') || (!isAlone && (has('fps') || has('capture')))) return 'mode';
+  if (has('rate') || (!isAlone && has('minutes')) || (!isAlone && (has('fps') || has('capture')))) return 'mode';
   if (isAlone && /^(?:[*※†‡]|note\b|\(?\d+\))/i.test(text)) return 'out';
   if (isAlone && GENERAL.test(text)) return 'out';
   if (isAlone && columns[only] === 'size') return 'heads';

@@ -1,0 +1,117 @@
+import type { CounterReading } from '../../../core/kit/model.ts';
+
+/** What a cell of minutes says: whole minutes of a card, or that it is no less. */
+interface Minutes {
+  readonly minutes: number;
+  readonly atLeast: boolean;
+}
+
+const AT_LEAST = /^(?:>=?|≥|over|more\s+than|at\s+least|min\.)\s*|\s*(?:\+|or\s+more|and\s+more)$/i;
+const HOURS = '(?:h|hrs?|hours?)';
+const MINUTES = "(?:m|min|mins|minutes?|['′])";
+const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
+const SPOKEN = new RegExp(String.raw`^(\d{1,3})\s*${HOURS}\.?\s*(?:(\d{1,2})\s*${MINUTES}?\.?)?$`, 'i');
+const BARE = new RegExp(String.raw`^(\d{1,5})\s*(?:${MINUTES}\.?)?$`, 'i');
+
+/** A cell of minutes: `1:15` is hours and minutes, as counters of cards show them; also `1 h 15 min`, `75 min`, `75`. */
+export function readMinutes(text: string): Minutes | null {
+  const atLeast = AT_LEAST.test(text.trim());
+  const figure = text
+    .trim()
+    .replace(AT_LEAST, '')
+    .replace(/^(?:about|approx\.?|ca\.?|~|≈)\s*/i, '')
+    .trim();
+  const hours = CLOCK.exec(figure) ?? SPOKEN.exec(figure);
+  const minutes = hours ? Number(hours[1]) * 60 + Number(hours[2] ?? 0) : Number(BARE.exec(figure)?.[1] ?? Number.NaN);
+  return minutes >= 1 ? { minutes, atLeast } : null;
+}
+
+/** Whether a cell can be nothing else than minutes: a bare number may be a rate as well. */
+export const isMinutes = (text: string): boolean => readMinutes(text) !== null && !/^\s*\d+\s*$/.test(text);
+
+const SIZE = /(\d+(?:[.,]\d+)?)\s*([GT])[BoO](?![\w/])/i;
+
+/** The size of a card that a text names, GB; null where it names none. */
+export function sizeIn(text: string): number | null {
+  const found = SIZE.exec(text);
+  if (!found) return null;
+  return Number((found[1] ?? '').replace(',', '.')) * (/t/i.test(found[2] ?? '') ? 1000 : 1);
+}
+
+/** A reading of a mode on a card of one size, with the column it stands in. */
+export interface Shown extends Omit<CounterReading, 'modeId'> {
+  readonly column: number;
+  readonly atLeast: boolean;
+}
+
+/** Usable share of a card that a counter counts on: from the least that any file system leaves to all of it [A]. */
+const USABLE = { low: 0.8, high: 1 };
+const MEGABITS_IN_GB = 8000;
+
+/** Everything a mode writes, Mb/s: between these. */
+export interface Between {
+  readonly low: number;
+  readonly high: number;
+}
+
+const between = ({ capacityGB, minutes }: Shown, { low, high }: Between): Between => ({
+  low: (low * capacityGB * MEGABITS_IN_GB) / ((minutes + 1) * 60),
+  high: (high * capacityGB * MEGABITS_IN_GB) / (minutes * 60),
+});
+
+/**
+ * What a mode writes by its minutes on one or several sizes: t minutes shown are t to t + 1, on 80 to 100 % of the card.
+ *
+ * @returns null where no reading tells, since each is only at least; `odd` where they exclude each other
+ */
+export function rateByMinutes(shown: readonly Shown[], usable: Between = USABLE): Between | 'odd' | null {
+  const telling = shown.filter(({ atLeast }) => !atLeast);
+  if (telling.length === 0) return null;
+  // The share is the same for all sizes, so that what they say apart from it has to meet.
+  const bare = telling.map((one) => between(one, { low: 1, high: 1 }));
+  const low = Math.max(...bare.map((one) => one.low));
+  const high = Math.min(...bare.map((one) => one.high));
+  return low >= high ? 'odd' : { low: low * usable.low, high: high * usable.high };
+}
+
+/** A row with what its counter shows, and how much picture it writes a second. */
+interface CountedRow {
+  readonly shown: readonly Shown[];
+  /** Pixels a second; frames a second where no size is told. */
+  readonly pace: number;
+}
+
+/** Paces that differ this much are not one rate [A]. */
+const UNLIKE = 2;
+
+/** Sizes that differ this much last no equal time. */
+const LARGER = 1.5;
+
+/** Values that are shown for modes that cannot write alike, as the longest of their size, or for sizes that differ. */
+function capsOf(rows: readonly CountedRow[]): ReadonlySet<number> {
+  const longest = new Map<number, number>();
+  for (const { shown } of rows)
+    for (const { column, minutes } of shown) longest.set(column, Math.max(longest.get(column) ?? 0, minutes));
+  const overModes = [...longest].flatMap(([column, minutes]) => {
+    const same = rows.filter(({ shown }) => shown.some((one) => one.column === column && one.minutes === minutes));
+    const paces = same.map(({ pace }) => pace);
+    return same.length > 1 && Math.max(...paces) >= Math.min(...paces) * UNLIKE ? [minutes] : [];
+  });
+  const overSizes = rows.flatMap(({ shown }) =>
+    shown.flatMap((one) =>
+      shown.some((other) => other.minutes === one.minutes && other.capacityGB >= one.capacityGB * LARGER)
+        ? [one.minutes]
+        : [],
+    ),
+  );
+  return new Set([...overModes, ...overSizes]);
+}
+
+/** Readings of a table with those marked as at least that are a cap of the counter and no measurement. */
+export function withCaps<Row extends CountedRow>(rows: readonly Row[]): readonly Row[] {
+  const caps = capsOf(rows);
+  return rows.map((row) => ({
+    ...row,
+    shown: row.shown.map((one) => (caps.has(one.minutes) ? { ...one, atLeast: true } : one)),
+  }));
+}
