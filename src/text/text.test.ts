@@ -75,7 +75,7 @@ describe('a cell in words', () => {
     expect(spoken({ marks: [] })).toBe(
       'Dory mode 50p on C-01: Not covered. No mark promises a write speed here: unknown.',
     );
-    expect(spoken({}, 'hot')).toMatch(/71\.9 MB\/s\. [A-Z][^.]+\.$/);
+    expect(spoken({}, 'hot')).toMatch(/71\.9 MB\/s\. [A-Z].+\.$/);
   });
 
   it('shows no number where nothing stands behind one', () => {
@@ -255,6 +255,6 @@ describe('what own takes held', () => {
     expect(provenOnlyText(filled)).toBe('your own take filled the card in 120:00: the rate believed cannot be');
     expect(cellAside(filled, aCard(), null)).toBe('filled in 120:00');
     expect(cellAside(filled, aCard(), 'warm')).toBe('filled in 120:00');
-    expect(cellAside(filled, aCard(), 'hot')).toBe('heat stops it');
+    expect(cellAside(filled, aCard(), 'hot')).toBe('heat: stops early (est.)');
   });
 });

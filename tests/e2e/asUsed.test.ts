@@ -157,7 +157,7 @@ describe('trials, as a new user makes them', () => {
     await hands.choose('Card', 'H-3');
     await hands.type('Take', '40');
     await hands.type('Air', '31');
-    await app.seesText('main', /runs fail/);
+    await app.seesText('main', /simulated takes end early/);
     await hands.press('Keep this take to compare');
     await app.seesText('table', '40 min at 31 °C');
     hands.atMost(9);
@@ -350,7 +350,7 @@ describe('number fields', () => {
         expect(await walk()).toEqual([]);
         await app.clickText('button', 'Discard');
       } else if (path === '/heat') {
-        await app.seesText('main', /runs fail/);
+        await app.seesText('main', /simulated takes end early/);
         expect(await walk()).toEqual([]);
       } else {
         await app.clickText('button', 'Heat: ');

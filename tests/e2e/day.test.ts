@@ -284,7 +284,7 @@ describe('hand-over without a network', () => {
       await other.seesText('main', '1 of 2 copies');
       await other.clickText('button', 'Scan a card');
       await other.seesText('body', 'From the other device');
-      await other.seesText('[role=dialog]', 'A-01 free → recording');
+      await other.seesText('[role=dialog]', 'A-01 free → in a body');
       await other.seesText('[role=dialog]', 'Nobody can tell which came later');
       await other.seesText('[role=dialog]', 'A-03 copied once here, copying there: copying stays, the less safe');
       await other.clickText('button', 'Take over 2 cards');

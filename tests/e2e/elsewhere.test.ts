@@ -38,7 +38,7 @@ describe('on a static host, without the server', () => {
 
   it('opens the other views and runs a take in its worker', async () => {
     await app.visit('/heat');
-    await app.seesText('main', 'of 2,000 runs fail');
+    await app.seesText('main', 'of 2,000 simulated takes end early');
     await app.visit('/bodies');
     await app.seesText('main', 'Wherry');
     await app.visit('/cards');
@@ -55,7 +55,7 @@ describe('on a static host, without the server', () => {
     expect(refused).toEqual([]);
     await app.stopServer();
     await app.visit('/heat?body=dory');
-    await app.seesText('main', 'of 2,000 runs fail');
+    await app.seesText('main', 'of 2,000 simulated takes end early');
   });
 });
 

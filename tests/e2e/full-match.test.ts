@@ -88,7 +88,7 @@ describe('Why, to the end', () => {
     await time.sendKeys('in');
     await app.seesText('#why form', '= 37 min');
     await app.clickText('button', 'Note it');
-    await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Proven');
+    await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Test passed');
     await app.seesText('#why', 'your own full take 37 min');
     await app.undo('noted.');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-02: 37 min Maker’s claim');

@@ -35,7 +35,7 @@ const VIEWS: readonly (readonly [string, string | RegExp])[] = [
   ['/bodies', 'The body'],
   ['/cards', '60 cards'],
   ['/cards?open=c-01', 'What is printed'],
-  ['/heat', /runs fail/],
+  ['/heat', /simulated takes end early/],
   ['/crew', 'One page a body'],
   ['/prove', 'entries'],
   ['/prove?open=t5', 'This looks impossible'],
@@ -376,12 +376,12 @@ describe('eyes', () => {
     await app.size(1280, 800);
     await app.visit('/');
     const start = 'Wherry 8K raw 3:1 50p on A-02';
-    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: stops it'), WAIT, 'a mark');
+    await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: stops early (est.)'), WAIT, 'a mark');
     // What a colour would say is said in a word too.
     const said = await app.run<string>(
       `return [...document.querySelectorAll('[role=gridcell]')].find((one) => one.dataset.heat === 'hot').textContent`,
     );
-    expect(said).toContain('heat stops it');
+    expect(said).toContain('heat: stops early (est.)');
     const fills = await app.run<readonly string[]>(
       `return ['cool', 'hot'].map((heat) => {
          const cell = document.querySelector('[role=gridcell][data-heat=' + heat + ']');

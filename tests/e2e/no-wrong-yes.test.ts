@@ -46,7 +46,7 @@ describe('a mirrored body with unlike slots', () => {
     expect(row).toMatch(/— Not covered/);
     expect(row).not.toContain('Guaranteed');
     await app.visit('/heat?body=yawl&mode=i25&card=c-01');
-    await app.seesText('h1', 'On its promise alone');
+    await app.seesText('h1', 'only its guaranteed minimum');
     await app.seesText('main', 'It holds if the flash keeps up');
   });
 
@@ -119,7 +119,7 @@ describe('a test', () => {
 
   it('of a faster mode proves a slower one for as long as it lasted', async () => {
     await app.visit('/');
-    expect(await app.seesCell('Wherry 8K raw 5:1 25p on A-02')).toContain('61 min Proven');
+    expect(await app.seesCell('Wherry 8K raw 5:1 25p on A-02')).toContain('61 min Test passed');
     await app.cell('Wherry 8K raw 5:1 25p on A-02');
     await app.seesText('#why', 'proven to 61 min; the card lasts 2h03');
   });
@@ -233,7 +233,7 @@ describe('a heat run of a card of which nothing is known', () => {
 describe('a take of one’s own that held longer than assumed figures say', () => {
   it('puts the figures in doubt, in the heat run and beside the cell', async () => {
     await app.visit('/heat?body=crow&mode=g60&card=m-01');
-    await app.seesText('h1', 'Body shuts down at');
+    await app.seesText('h1', 'the body shuts down at about');
     await app.clickText('button', 'Log a take of this pair');
     await app.choose('The take', 'was stopped');
     await app.fill('After', '60 min');

@@ -40,7 +40,7 @@ async function choose(title: string, name: string, text: string): Promise<void> 
 }
 
 describe('a take on location', () => {
-  it('is logged on a phone in ten presses or fewer, a hot cell turns Proven and says why', async () => {
+  it('is logged on a phone in ten presses or fewer, a hot cell turns Test passed and says why', async () => {
     await app.size(390, 844);
     await app.visit('/prove');
     await app.seesText('main', 'entries');
@@ -61,7 +61,7 @@ describe('a take on location', () => {
     await app.seesText('aside', '4K long-GOP 50p, Dory · C-07');
     await app.size(1280, 800);
     await app.visit('/');
-    expect(await app.seesCell('Dory 4K long-GOP 50p on C-07')).toContain('Proven');
+    expect(await app.seesCell('Dory 4K long-GOP 50p on C-07')).toContain('Test passed');
     await app.cell('Dory 4K long-GOP 50p on C-07');
     await app.seesText('section[aria-label="What it stands on"]', 'full after 105:00');
     await app.click('section[aria-label="What it stands on"] li a');
@@ -86,7 +86,7 @@ describe('a take on location', () => {
     await app.clickText('button', 'Save');
     await app.seesText('aside', 'This looks impossible');
     await app.visit('/');
-    expect(await app.seesCell('Punt HD long-GOP 25p on C-06')).not.toContain('Proven');
+    expect(await app.seesCell('Punt HD long-GOP 25p on C-06')).not.toContain('Test passed');
   });
 
   it('is taken up again after a reload, made again in one press, deleted and taken back', async () => {
@@ -149,7 +149,7 @@ describe('results that look impossible', () => {
     await app.clickText('button', 'The take was 8K raw 5:1 50p');
     await app.seesText('aside', '8K raw 5:1 50p, Wherry · A-01');
     await app.visit('/');
-    expect(await app.seesCell('Wherry 8K raw 5:1 50p on A-01')).toContain('Proven');
+    expect(await app.seesCell('Wherry 8K raw 5:1 50p on A-01')).toContain('Test passed');
   });
 
   it('are drawn on the map, and a bar opens its test', async () => {
@@ -409,7 +409,7 @@ describe('evidence that answers', () => {
       '3:1 25p',
       '5:1 30p',
     ]);
-    expect(named[0]).toContain('30 min Proven');
+    expect(named[0]).toContain('30 min Test passed');
   });
 
   it('a card with a recorded fault is cool nowhere, until somebody says what came of it', async () => {
@@ -426,7 +426,9 @@ describe('evidence that answers', () => {
     await app.visit('/');
     const cell = await app.seesCell('Dory 4K intra 50p on C-01');
     expect(cell).toContain('Not covered');
-    expect((await app.cells()).filter((text) => / on C-01: .*(Guaranteed|Tight|Proven|claim)/.test(text))).toEqual([]);
+    expect((await app.cells()).filter((text) => / on C-01: .*(Guaranteed|Tight|Test passed|claim)/.test(text))).toEqual(
+      [],
+    );
     await app.cell(cell);
     await app.seesText('section[aria-label="Rule by rule"]', 'A fault was noted of this card: corruption');
     await app.visit('/?q=Dory%204K%20intra%2050p%20on%20C-01');

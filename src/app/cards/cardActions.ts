@@ -1,4 +1,5 @@
 import type { Card } from '../../core/kit/model.ts';
+import { RANGES } from '../../core/kit/ranges.ts';
 import { err } from '../../core/result.ts';
 import { COLLECTIONS } from '../../kit/collections.ts';
 import { copyOfCard } from '../../kit/copies.ts';
@@ -44,6 +45,15 @@ export const changeCards = (cards: readonly Card[], part: Partial<Card>, words: 
     cards.map(({ id }) => change('cards', id, (card) => ({ ...card, ...part }))),
     { snapshot: beforeMany(cards.length, 'changing') },
   );
+
+/** What such a minimum may be, MB/s. */
+export const MINIMUM_RANGE = RANGES.cardMBps;
+
+/** A minimum that the maker of a card states in writing, with where it is written. */
+export const noteMinimum = ({ id, label }: Card, minimumMBps: number, source: string): Promise<Written> =>
+  write(CHANGE_TEXT.minimumNoted(label), [
+    change('cards', id, (card) => ({ ...card, minimumMBps, minimumSource: source || null })),
+  ]);
 
 /** Copies of several cards at the end of the wallet, labels counting on: A-01 … A-08. */
 export async function duplicateMany(cards: readonly Card[], all: readonly Card[], times: number): Promise<Written> {

@@ -30,6 +30,8 @@ export const RANGES = {
   ratio: { min: 1, max: 100 },
   /** Pictures of a burst. */
   burstFrames: { min: 1, max: 100_000 },
+  /** What a card writes or is stated to write, MB/s. */
+  cardMBps: { min: 0.1, max: 1_000_000 },
   /** Rate of a burst, pictures a second. */
   burstFps: { min: 0.1, max: 1000 },
   /** One picture, MB. */

@@ -51,7 +51,7 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
     ...day.frees.map(({ cardId, atSeconds }) => ({
       at: atSeconds,
       what: `${names.card(cardId)} free`,
-      where: 'copies made',
+      where: 'copies planned',
       tone: 'tone-cool',
     })),
   ].sort((a, b) => a.at - b.at);

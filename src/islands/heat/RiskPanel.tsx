@@ -193,9 +193,9 @@ function RiskFigures({ risk, accepted, asked, promiseAlone }: RiskFiguresProps) 
         {shareText(failing)}
       </p>
       <p className="soft">
-        of {runs.toLocaleString('en')} runs fail{promiseAlone ? ' on its promise alone' : ''}, give or take{' '}
-        {shareText(uncertainty)}: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the
-        body.
+        of {runs.toLocaleString('en')} simulated takes end early
+        {promiseAlone ? ' if the card writes only its guaranteed minimum' : ''}, give or take {shareText(uncertainty)}:{' '}
+        {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the body.
         {atSeconds &&
           ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
         {failing > 0.001 && hanging && ` ${hanging}`}

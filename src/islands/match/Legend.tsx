@@ -17,8 +17,8 @@ export function Legend({ take }: { readonly take: TakeKind }) {
       <h2>What a cell says</h2>
       <p className="soft">
         {take === 'once'
-          ? 'Once-only take. Blue: guaranteed. Yellow: thin, or your own test. Red: do not rely on it.'
-          : 'Repeatable take. Blue: guaranteed, thin or tested by you. Yellow: the maker’s claim only. Red: do not rely on it.'}
+          ? 'Once-only take. Blue: guaranteed. Yellow: tight, or a test of your own that passed. Red: do not rely on it.'
+          : 'Repeatable take. Blue: guaranteed, tight or tested by you. Yellow: the maker’s claim only. Red: do not rely on it.'}
       </p>
       <dl className={css.list}>
         {VERDICTS.map((verdict) => (

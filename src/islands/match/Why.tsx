@@ -29,6 +29,7 @@ import { part } from '../../ui/part.tsx';
 import { Term } from '../../ui/Term.tsx';
 import { WithTerms } from '../../ui/WithTerms.tsx';
 import { LockAsked } from './LockAsked.tsx';
+import { MinimumAsked } from './MinimumAsked.tsx';
 import { WhatToDo } from './WhatToDo.tsx';
 import css from './Why.module.css';
 import { WhyArrange } from './WhyArrange.tsx';
@@ -135,6 +136,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         </ol>
       </section>
       {!quick && !trying && <WhyEvidence subject={subject} kit={kit} />}
+      {!quick && !trying && <MinimumAsked key={`minimum ${place}`} subject={subject} />}
       {!quick && !trying && <WhyTest key={`test ${place}`} subject={subject} />}
       {rate && cell.need !== null && <WhySums rate={rate} body={body} card={card} cell={cell} kit={kit} />}
       {rate && <WhySlowMotion subject={subject} policy={policy} />}

@@ -52,7 +52,7 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
           {answer === null
             ? 'all needs met at the same time'
             : [
-                allProven ? 'proven best of all combinations' : null,
+                allProven ? 'all combinations checked' : null,
                 currency || null,
                 choice.useOwned && inUse > 0 ? `your ${inUse} cards used first` : 'everything bought',
               ]

@@ -7,7 +7,7 @@ export const STATE_WORDS: Readonly<Record<CardState, string>> = {
   full: 'full',
   copying: 'copying',
   'copied-once': 'copied once',
-  verified: 'copied twice, verified',
+  verified: 'copies verified',
 };
 
 export const INCIDENT_WORDS: Readonly<Record<Incident['kind'], string>> = {

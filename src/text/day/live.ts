@@ -6,7 +6,7 @@ import type { PressDoubt } from '../../core/rotation/states.ts';
 /** Where a card stands, on the day. */
 export const LIVE_STATES: Readonly<Record<CardState, string>> = {
   free: 'free',
-  'in-body': 'recording',
+  'in-body': 'in a body',
   full: 'full',
   copying: 'copying',
   'copied-once': 'copied once',

@@ -40,27 +40,27 @@ describe('how a run ended, and why', () => {
     [
       'cache',
       aRun(),
-      'Drops at 3:42. Cause: the fast cache is full and the flash behind it is too slow. The fast cache is full at 3:25. It takes 400 MB/s of 886 MB/s.',
+      'Estimate: frames drop at about 3:42. Cause: the fast cache is full and the flash behind it is too slow. The fast cache is full at 3:25. It takes 400 MB/s of 886 MB/s.',
     ],
     [
       'bus',
       aRun({ card: { busMBps: 500 } }),
-      'Drops at 0:20. Cause: the bus is slower than the stream. It takes 500 MB/s of 886 MB/s.',
+      'Estimate: frames drop at about 0:20. Cause: the bus is slower than the stream. It takes 500 MB/s of 886 MB/s.',
     ],
     [
       'fill',
       aRun({ demandMBps: 200, takeSeconds: 1e5 }),
-      'Holds until the card is full at 83:20. No frames drop; the card reaches 38 °C, the body 38 °C.',
+      'Estimate: it runs until the card is full at about 83:20. No frames drop; the card reaches 38 °C, the body 38 °C.',
     ],
     [
       'complete',
       aRun({ demandMBps: 200, takeSeconds: 60 }),
-      'Holds to the end, 1:00. No frames drop; the card reaches 20 °C, the body 21 °C.',
+      'Estimate: it runs to the end, 1:00. No frames drop; the card reaches 20 °C, the body 21 °C.',
     ],
     [
       'body',
       aRun({ demandMBps: 1, heat: { bodyResistanceKPerW: 9 } }),
-      'Body shuts down at 38:15. Cause: heat. The body reaches 62 °C and shuts itself down.',
+      'Estimate: the body shuts down at about 38:15. Cause: heat. The body reaches 62 °C and shuts itself down.',
     ],
   ])('%s', (_, sim, text) => {
     expect(told(sim)).toBe(text);
@@ -105,9 +105,9 @@ describe('a run that holds and fails too often', () => {
     expect(riskyText(0.43)).toBe('Risky: about 4 in 10 such takes stop early');
     const [whole, full] = [600, 1e5].map((takeSeconds) => simulate(aRun({ demandMBps: 100, takeSeconds })));
     if (!whole || !full) throw new Error('no run');
-    expect(riskyCauseText(0.214, whole)).toBe('With the figures a little off, 21\u00a0% of the runs fail.');
+    expect(riskyCauseText(0.214, whole)).toBe('With the figures a little off, 21\u00a0% of simulated takes end early.');
     expect(riskyCauseText(0.214, full)).toBe(
-      'With the figures a little off, 21\u00a0% of the runs fail; the card is full at 2h46.',
+      'With the figures a little off, 21\u00a0% of simulated takes end early; the card is full at 2h46.',
     );
   });
 

@@ -56,19 +56,22 @@ export const EVENT_WORDS: Readonly<Record<EventName, string>> = {
   complete: 'last frame',
 };
 
-/** How a run ended, in a few words for the head of the view. */
-export function outcomeText({ outcome, atSeconds }: SimResult): string {
+/** How a simulated take ended. */
+function endText({ outcome, atSeconds }: SimResult): string {
   switch (outcome) {
     case 'dropped':
-      return `Drops at ${timeText(atSeconds)}`;
+      return `frames drop at about ${timeText(atSeconds)}`;
     case 'body-cutoff':
-      return `Body shuts down at ${timeText(atSeconds)}`;
+      return `the body shuts down at about ${timeText(atSeconds)}`;
     case 'filled':
-      return `Holds until the card is full at ${timeText(atSeconds)}`;
+      return `it runs until the card is full at about ${timeText(atSeconds)}`;
     case 'complete':
-      return `Holds to the end, ${timeText(atSeconds)}`;
+      return `it runs to the end, ${timeText(atSeconds)}`;
   }
 }
+
+/** The same in a few words for the head of the view: an estimate, however large it stands. */
+export const outcomeText = (result: SimResult): string => `Estimate: ${endText(result)}`;
 
 /** Odds as people speak of them: `4 in 10`, `1 in 15`. */
 export function oddsText(share: number): string {
@@ -82,7 +85,7 @@ export const riskyText = (failing: number): string => `Risky: about ${oddsText(f
 
 /** What stands under it. */
 export const riskyCauseText = (failing: number, { outcome, atSeconds }: SimResult): string =>
-  `With the figures a little off, ${shareText(failing)} of the runs fail${outcome === 'filled' ? `; the card is full at ${timeText(atSeconds)}` : ''}.`;
+  `With the figures a little off, ${shareText(failing)} of simulated takes end early${outcome === 'filled' ? `; the card is full at ${timeText(atSeconds)}` : ''}.`;
 
 /** How a take ran when it was kept: `22:10 dropped, 35 % failed`. */
 export const keptText = ({ outcome, atSeconds, failing }: MadeWith): string =>
@@ -107,7 +110,7 @@ export const heatAloneText = (result: SimResult): string =>
 
 /** How a run ended that was made with a promise: a floor, and not the card's speed. */
 export const promiseAloneText = (result: SimResult): string =>
-  `On its promise alone: ${outcomeText(result).toLowerCase()}`;
+  `If the card writes only its guaranteed minimum: ${endText(result)}`;
 
 /** How warm both get, where nothing else can be said of a run. */
 export const temperaturesText = ({ peakCardC, peakBodyC }: SimResult): string =>

@@ -5,12 +5,16 @@ import { plain } from '../quantity.ts';
 /** What a heat mark says, in words. */
 export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
   cool: 'Heat: cool',
-  warm: 'Heat: risky',
-  hot: 'Heat: stops it',
+  warm: 'Heat: risky (est.)',
+  hot: 'Heat: stops early (est.)',
 };
 
 /** The same behind the minutes of a cell, where the rate holds and heat does not; empty where it does. */
-export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = { cool: '', warm: 'heat: risky', hot: 'heat stops it' };
+export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = {
+  cool: '',
+  warm: 'heat: risky (est.)',
+  hot: 'heat: stops early (est.)',
+};
 
 export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {
   cool: 'holds though every heat figure were a little worse',

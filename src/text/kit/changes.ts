@@ -34,6 +34,7 @@ export const CHANGE_TEXT = {
   ratioSet: (mode: string, ratio: string) => `${mode} is ${ratio}:1 now.`,
   ratiosSet: (count: number, ratio: string) => `${count} modes are ${ratio}:1 now.`,
   rateTaken: (mode: string) => `${mode} has the rate of the take now.`,
+  minimumNoted: (card: string) => `The minimum that the maker of ${card} states is noted.`,
   busTold: (body: string, slot: string, bus: string) => `${slot} of ${body} speaks ${bus} now.`,
   otherFormsTold: (body: string) => `What ${body} asks of cards of another form is told.`,
   holdsSet: (body: string) => `What the stated rates of ${body} hold is told.`,

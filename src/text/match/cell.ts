@@ -169,6 +169,7 @@ function deciding(cell: Cell) {
     case 'uncovered':
       return (
         cell.findings.find(({ rule }) => rule === 'fault') ??
+        cell.findings.find((finding) => finding.rule === 'family' && finding.isAsked) ??
         cell.findings.find(({ rule, outcome }) => rule === 'seats' && outcome === 'short') ??
         cell.findings.find(({ rule, outcome }) => rule === 'label' && outcome === 'short') ??
         cell.findings.find((finding) => finding.rule === 'bus' && finding.outcome === 'unknown' && !finding.slotTold) ??
@@ -197,6 +198,14 @@ function likelyWord({ verdict, findings }: Cell): string {
   return twin ? (twin.outcome === 'note' ? LIKELY : LIKE_DROPPED) : '';
 }
 
+/** How far a claim goes over what is needed: one of seven times is not one of a twentieth more. */
+function claimsText({ findings, need }: Cell): string {
+  const figure = findings.find((finding) => finding.rule === 'makers-figure');
+  if (figure?.rule !== 'makers-figure' || figure.derated === null || need === null || figure.derated < need) return '';
+  const times = figure.derated / need;
+  return `claims ${plain(times, times < 3 ? 1 : 0)}×`;
+}
+
 /** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */
 export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
@@ -205,8 +214,10 @@ export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): strin
   const filled = heat === 'hot' ? null : filledOtherwise(cell);
   const held = filled
     ? `filled in ${clockText(filled.seconds)}`
-    : cell.verdict === 'claimed' && heldText(cell)
-      ? `held ${heldText(cell)}`
+    : cell.verdict === 'claimed'
+      ? heldText(cell)
+        ? `held ${heldText(cell)}`
+        : claimsText(cell)
       : '';
   return [likelyWord(cell), held, state, heat && !filled ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }

@@ -5,7 +5,7 @@ import { ASSUMED_WORDS } from '../assumed.ts';
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   guaranteed: 'Guaranteed',
   tight: 'Tight',
-  proven: 'Proven',
+  proven: 'Test passed',
   claimed: 'Maker’s claim only',
   held: 'Part-tested',
   uncovered: 'Not covered',
@@ -19,8 +19,9 @@ export const CELL_WORDS: Readonly<Record<Verdict, string>> = { ...VERDICT_WORDS,
 
 /** What each verdict means, for a legend and the guide. */
 export const VERDICT_MEANINGS: Readonly<Record<Verdict, string>> = {
-  guaranteed: 'The speed mark that counts in this slot promises the rate, with your headroom.',
-  tight: 'The speed mark that counts in this slot promises the rate, without your headroom.',
+  guaranteed:
+    'A written promise that counts in this slot covers the rate and your headroom: a speed mark, a minimum its maker states, or the approval of the body’s maker.',
+  tight: 'A written promise (mark, maker’s minimum, approval) covers the rate, and not your headroom.',
   proven: 'No mark promises it; your own test on this body filled a card with it.',
   claimed: `Only the maker’s sustained figure, less ${ASSUMED_WORDS.derating}, reaches it.`,
   held: 'Nothing promises it; your own takes held it without a lost frame for as long as they lasted. Beyond that nothing is known.',

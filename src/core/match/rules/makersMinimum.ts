@@ -25,7 +25,7 @@ const atMost = (value: BytesPerSecond, ceiling: BytesPerSecond | null): BytesPer
  * much; of SD, whose classes do not count on a slower bus either, only up to what even the slowest of them carries. Never
  * more than its own bus carries.
  */
-export function minimumHere(card: Minimum, { inForce }: Pick<BusFacts, 'inForce'>): MinimumHere | null {
+function minimumHere(card: Minimum, { inForce }: Pick<BusFacts, 'inForce'>): MinimumHere | null {
   if (card.minimumMBps == null) return null;
   const stated = fromMegabytes(card.minimumMBps);
   const own = sureBus(card);
