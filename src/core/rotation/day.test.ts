@@ -154,6 +154,25 @@ describe('a planned day', () => {
   });
 });
 
+describe('before the day', () => {
+  it('what was pressed before its start is how the card comes', () => {
+    const press = (at: string, to: CardState): PlanPress => ({
+      at,
+      cardId: 'c',
+      to,
+      who: '',
+      bodyId: null,
+      slotId: null,
+    });
+    const made = (log: readonly PlanPress[]) => plan(aPlan({ blocks: [aBlock({ minutes: 30 })], log }));
+    expect(made([press('07:00', 'full')]).rolls, 'full since seven').toEqual(
+      plan(aPlan({ blocks: [aBlock({ minutes: 30 })] }), { cards: [aCard({ state: 'full' })] }).rolls,
+    );
+    expect(made([press('06:00', 'full'), press('07:30', 'free')]).rolls[0]).toMatchObject({ cardId: 'c' });
+    expect(made([press('09:10', 'full')]).rolls[0], 'pressed since').toMatchObject({ cardId: 'c' });
+  });
+});
+
 describe('on the day', () => {
   const at = (time: string, cardId: string, to: CardState, slotId: string | null = null): PlanPress => ({
     at: time,

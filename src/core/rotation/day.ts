@@ -183,8 +183,14 @@ export function makeDay(input: DayInput): DayMade {
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
   const standing = cards.map((card, at) => {
-    // As planned, nothing has happened yet, whatever was pressed since.
-    if (input.now === null) return standingBefore({ card, presses: presses.filter((press) => press.card === at) });
+    // As planned, nothing has happened yet, whatever was pressed since; what was pressed before its start had happened.
+    if (input.now === null) {
+      const own = presses.filter((press) => press.card === at);
+      const before = own.filter((press) => press.at < 0);
+      if (before.length === 0) return standingBefore({ card, presses: own });
+      const start = standingOf({ at, card, presses: before, now: 0, problem });
+      return { ...start, at: Math.max(0, start.at) };
+    }
     return standingOf({ at, card, presses: all.filter((press) => press.card === at), now, problem });
   });
   const ahead = blocks.filter(({ to }) => to > now).map((block) => ({ ...block, from: Math.max(block.from, now) }));

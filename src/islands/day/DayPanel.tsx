@@ -1,11 +1,21 @@
 import { makeMove } from '../../app/day/dayActions.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
+import { slotsWanting } from '../../app/day/slotsWanting.ts';
 import type { TaskState } from '../../app/tasks/useTask.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { BlockHeat } from '../../core/rotation/blockHeat.ts';
 import type { DayMove } from '../../core/rotation/dayMoves.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
-import { type DayNames, dayFaultText, dayMoveText, gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
+import {
+  type DayNames,
+  dayFaultText,
+  dayMoveText,
+  fewCopiesText,
+  gigabytes,
+  ownCardText,
+  shortageText,
+  shortMinutes,
+} from '../../text/day/day.ts';
 import { minutesText } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { WithTerms } from '../../ui/WithTerms.tsx';
@@ -31,7 +41,7 @@ function changeText({ outCardId, inCardId }: PlannedSwap, names: DayNames): stri
 }
 
 /** What the day comes to: what is short and when, what would help, and its numbers. */
-export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelProps) {
+export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPanelProps) {
   const { totals, faults, shortages } = day;
   const told = shortages.filter(
     ({ missingMinutes, blockId, reason }) => reason.code !== 'not-planned' && (missingMinutes > 0 || blockId === null),
@@ -59,6 +69,9 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
   const marked = [...new Set(day.rolls.filter((roll) => roll.marked).map(({ cardId }) => cardId))];
   // What hangs on an assumed speed, or on a card that this kind of take does not call right, is no plain yes.
   const isSure = !plan.speedsAssumed && marked.length === 0;
+  const copies = fewCopiesText(plan.copies);
+  const isCalm = isSure && copies === null;
+  const demands = slotsWanting(kit.bodies, day);
   return (
     <div className={css.panel}>
       {first ? (
@@ -80,7 +93,13 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
         </>
       ) : plan.blocks.length > 0 && faults.length === 0 ? (
         <>
-          <h2 className={isSure ? 'tone-cool' : 'tone-warm'}>Nothing is short{isSure ? '' : ', if it holds'}</h2>
+          <h2 className={isCalm ? 'tone-cool' : 'tone-warm'}>
+            {isSure
+              ? copies === null
+                ? 'Nothing is short'
+                : 'Nothing is short but copies'
+              : 'Nothing is short, if it holds'}
+          </h2>
           <p className={css.why}>
             {isSure
               ? 'Every block has its cards, as planned. Readers and disks are taken at the speeds entered.'
@@ -89,6 +108,16 @@ export function DayPanel({ plan, day, moves, heat, names, onSetup }: DayPanelPro
         </>
       ) : (
         <h2>{plan.name}</h2>
+      )}
+      {copies !== null && plan.blocks.length > 0 && <p className="tone-warm">{copies}</p>}
+      {demands.length > 0 && (
+        <ul className={css.faults} aria-label="Slots that want a card of their own">
+          {demands.map(({ bodyId, slots }) => (
+            <li key={bodyId} className="tone-warm">
+              {ownCardText(names.body(bodyId), slots)}
+            </li>
+          ))}
+        </ul>
       )}
       {faults.length > 0 && (
         <ul className={css.faults} aria-label="What is not planned">

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { ARRANGEMENTS } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import type { Need } from '../../core/kit/shop.ts';
-import { amount, id, otherId, within } from './parts.ts';
+import { id, otherId, within } from './parts.ts';
 import { objectOf, oneOf, orNull } from './shape.ts';
 
 export const needSchema = objectOf<Need>({
@@ -10,7 +10,8 @@ export const needSchema = objectOf<Need>({
   bodyId: id,
   modeId: id,
   hours: within(RANGES.needHours).required(),
-  gapFreeMinutes: orNull(amount(RANGES.takeMinutes.max)),
+  // 0 is none, as an empty field is.
+  gapFreeMinutes: orNull(Joi.number().min(0).max(RANGES.takeMinutes.max)),
   sparePercent: within(RANGES.sparePercent).required(),
   arrangement: oneOf(ARRANGEMENTS).allow(null),
   planId: otherId.allow(null),

@@ -97,7 +97,8 @@ export const planSchema = objectOf<Plan>({
     swapSeconds: within(RANGES.swapSeconds).required(),
     mostMinutesOnOneCard: amount(RANGES.takeMinutes.max).allow(null).required(),
     changeAtPercent: within(RANGES.changeAtPercent).required(),
-    gapFreeMinutes: amount(RANGES.takeMinutes.max).allow(null),
+    // 0 is none, as an empty field is.
+    gapFreeMinutes: Joi.number().min(0).max(RANGES.takeMinutes.max).allow(null),
     alsoUse: oneOf(ALSO_USED).allow(null),
   }).required(),
   isTemplate: Joi.boolean().allow(null),

@@ -1,3 +1,4 @@
+import type { Plan } from '../../core/kit/plan.ts';
 import { assertNever } from '../../core/result.ts';
 import type { DayFault } from '../../core/rotation/day.ts';
 import type { DayMoveKind } from '../../core/rotation/dayMoves.ts';
@@ -110,3 +111,16 @@ export function dayMoveText(kind: DayMoveKind, names: DayNames): { readonly titl
       return assertNever(kind);
   }
 }
+
+/** What is missing where a card comes free on less than two verified copies; null where nothing is. */
+export function fewCopiesText({ count, verify }: Plan['copies']): string | null {
+  if (count >= 2 && verify) return null;
+  const copies = count === 1 ? 'one copy' : `${count} copies`;
+  return verify
+    ? `A card counts as free on ${copies}: until a second is verified, one disk holds all there is.`
+    : `A card counts as free on ${copies} that nobody has verified: what was not read back may not be there.`;
+}
+
+/** Slots that want a card of their own, whatever is recorded. */
+export const ownCardText = (body: string, slots: readonly string[]): string =>
+  `${slots.join(' and ')} of ${body} ${slots.length === 1 ? 'wants a card of its own' : 'want a card each'}, beside those planned here.`;
