@@ -255,6 +255,6 @@ describe('what own takes held', () => {
     expect(provenOnlyText(filled)).toBe('your own take filled the card in 120:00: the rate believed cannot be');
     expect(cellAside(filled, aCard(), null)).toBe('filled in 120:00');
     expect(cellAside(filled, aCard(), 'warm')).toBe('filled in 120:00');
-    expect(cellAside(filled, aCard(), 'hot')).toBe('heat: stops early (est.)');
+    expect(cellAside(filled, aCard(), 'hot')).toBe('heat stop, est.');
   });
 });

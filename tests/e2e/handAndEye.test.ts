@@ -381,7 +381,7 @@ describe('eyes', () => {
     const said = await app.run<string>(
       `return [...document.querySelectorAll('[role=gridcell]')].find((one) => one.dataset.heat === 'hot').textContent`,
     );
-    expect(said).toContain('heat: stops early (est.)');
+    expect(said).toContain('heat stop, est.');
     const fills = await app.run<readonly string[]>(
       `return ['cool', 'hot'].map((heat) => {
          const cell = document.querySelector('[role=gridcell][data-heat=' + heat + ']');

@@ -232,6 +232,9 @@ export const withBus = (slot: Slot, bus: Bus): Slot => ({
   accepts: slot.accepts.map((one) => (one.bus === null && busesOf(one.form).includes(bus) ? { ...one, bus } : one)),
 });
 
+/** Buses that hardly any camera has: whoever has one can say so with the body. */
+const RARE: ReadonlySet<Bus> = new Set(['uhs-iii', 'sd-express-1']);
+
 /**
  * A seat whose bus nobody has entered: telling it may be all that is missing. Named with what each bus it may have would lead
  * to, the fastest first, and the best of them.
@@ -242,7 +245,7 @@ function tellBus(input: MoveInput): readonly Move[] {
   const slot = unsure ? body.slots.find(({ id }) => id === cell.slotId) : undefined;
   if (!slot) return [];
   const forms = slot.accepts.filter((one) => one.bus === null).map((one) => one.form);
-  const buses = [...new Set(forms.flatMap(slotKinds))].reverse();
+  const buses = [...new Set(forms.flatMap(slotKinds))].filter((bus) => !RARE.has(bus)).reverse();
   const told = buses.map((bus) => {
     const slots = body.slots.map((one) => (one.id === slot.id ? withBus(slot, bus) : one));
     return { bus, cell: tryOut(input, { body: { ...body, slots } }) };

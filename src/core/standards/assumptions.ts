@@ -57,6 +57,9 @@ export const AMBIENT_SPREAD = 0.1;
  */
 export const TEST_FIT = { least: 2 / 3, most: 1.25, tolerance: 0.03 } as const;
 
+/** Share of a card’s label that a body’s counter may count on, whatever it assumes itself [A]. */
+export const COUNTER_USABLE = { low: 0.8, high: 1 } as const;
+
 /** Most that what is assumed beside the picture may add, as a share of the picture [A]. */
 export const MOST_ASSUMED_BESIDE = 0.15;
 

@@ -4,7 +4,7 @@ import type { Mode } from '../../core/kit/model.ts';
 import { MODE_COLUMNS, type ModeColumn } from '../../reading/bodies/paste/columns.ts';
 import { ROW_AS, type RowAs } from '../../reading/bodies/paste/rows.ts';
 import type { ReadRow } from '../../reading/bodies/pasteModes.ts';
-import { COLUMN_WORDS, PROBLEM_WORDS, ROW_WORDS } from '../../text/bodies/pasted.ts';
+import { COLUMN_WORDS, counterRateText, PROBLEM_WORDS, ROW_WORDS } from '../../text/bodies/pasted.ts';
 import { modeSpeed } from '../../text/match/cell.ts';
 import { MBpsText, MbpsText } from '../../text/quantity.ts';
 import css from './PasteTable.module.css';
@@ -143,6 +143,7 @@ function OneMode({ mode }: { readonly mode: Mode }) {
           {peak !== null && `, writes ${MBpsText(peak)}`}
         </span>
       )}
+      {mode.rate.kind === 'counter' && <span className={css.rate}>{counterRateText(mode.rate)}</span>}
     </span>
   );
 }

@@ -99,7 +99,7 @@ function Ended({ ran, failing, accepted, heatAlone }: EndedProps) {
       </p>
       {failing !== null && !ran.ended && (
         <p className="soft">
-          {heatAlone ? 'Heat ends' : ''} {shareText(failing)} of the runs{heatAlone ? '' : ' fail'}
+          {heatAlone ? 'Heat ends' : ''} {shareText(failing)} of simulated takes{heatAlone ? '' : ' end early'}
         </p>
       )}
     </>

@@ -6,6 +6,7 @@ import type { Run } from '../../app/heat/useRun.ts';
 import type { Risk } from '../../core/heat/writepath/risk.ts';
 import type { SimResult } from '../../core/heat/writepath/simulation.ts';
 import {
+  byFiguresText,
   CALIBRATED,
   causeText,
   EVENT_WORDS,
@@ -65,9 +66,9 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
         </p>
         <p className={css.cause}>
           {run.ended ? (
-            `The figures say ${outcomeText(result).toLowerCase()}. ${causeText(lane.sim, result, cause)}`
+            `${byFiguresText(result)}. ${causeText(lane.sim, result, cause)}`
           ) : run.outlasted ? (
-            `The figures say ${outcomeText(result).toLowerCase()}; ${outlastedText(run.outlasted)}`
+            `${byFiguresText(result)}; ${outlastedText(run.outlasted)}`
           ) : run.pace === 'unknown' && !hasFailed(result) ? (
             temperaturesText(result)
           ) : (

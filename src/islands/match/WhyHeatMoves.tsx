@@ -51,8 +51,8 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
   return (
     <>
       <p className={css.more}>
-        <b className={`tone-${riskTone(risk, accepted)}`}>{shareText(risk)}</b> of {TOLD_RUNS.toLocaleString('en')} runs
-        fail
+        <b className={`tone-${riskTone(risk, accepted)}`}>{shareText(risk)}</b> of {TOLD_RUNS.toLocaleString('en')}{' '}
+        simulated takes end early
         {moves.length > 0 ? '. With one of these, fewer do:' : '.'}
       </p>
       {moves.length > 0 && (

@@ -1,6 +1,8 @@
+import { ASSUMED, COUNTER_USABLE } from '../../core/standards/assumptions.ts';
 import type { ModeColumn } from '../../reading/bodies/paste/columns.ts';
 import type { RowAs } from '../../reading/bodies/paste/rows.ts';
 import type { RowProblem } from '../../reading/bodies/pasteModes.ts';
+import { plain } from '../quantity.ts';
 
 /** What a column of a pasted table is, as its menu says it. */
 export const COLUMN_WORDS: Readonly<Record<ModeColumn, string>> = {
@@ -47,3 +49,19 @@ export const missingText = (rows: number): string =>
 /** A column that is left out, and what stands in it. */
 export const ignoredText = ({ title, cells }: { readonly title: string; readonly cells: readonly string[] }): string =>
   `${title || 'A column'} (${cells.join(', ')})`;
+
+/**
+ * The rate that minutes leave open: the widest, with 80 to 100 % of a card usable, and what the usable share that is assumed
+ * elsewhere comes to.
+ */
+export function counterRateText({
+  lowMbps,
+  highMbps,
+}: {
+  readonly lowMbps: number;
+  readonly highMbps: number;
+}): string {
+  const share = ASSUMED.usableFraction.value;
+  const [low, high] = [(lowMbps / COUNTER_USABLE.low) * share, highMbps * share];
+  return `${plain(lowMbps, 0)} to ${plain(highMbps, 0)} Mb/s, the highest counts; ${plain(low, 0)} to ${plain(high, 0)} if ${plain(share * 100)} % is usable`;
+}

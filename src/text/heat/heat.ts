@@ -73,6 +73,9 @@ function endText({ outcome, atSeconds }: SimResult): string {
 /** The same in a few words for the head of the view: an estimate, however large it stands. */
 export const outcomeText = (result: SimResult): string => `Estimate: ${endText(result)}`;
 
+/** The same beside an own take, which says otherwise. */
+export const byFiguresText = (result: SimResult): string => `The figures say that ${endText(result)}`;
+
 /** Odds as people speak of them: `4 in 10`, `1 in 15`. */
 export function oddsText(share: number): string {
   if (share >= 0.95) return 'nearly all';

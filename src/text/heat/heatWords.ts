@@ -12,8 +12,8 @@ export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
 /** The same behind the minutes of a cell, where the rate holds and heat does not; empty where it does. */
 export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = {
   cool: '',
-  warm: 'heat: risky (est.)',
-  hot: 'heat: stops early (est.)',
+  warm: 'heat risk, est.',
+  hot: 'heat stop, est.',
 };
 
 export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {

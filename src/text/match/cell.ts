@@ -145,7 +145,8 @@ export function cellPlace(cell: Cell, body: Body, card: Card): string {
   const slot = body.slots.find(({ id }) => id === cell.slotId)?.name;
   const found = cell.findings.find((finding) => finding.rule === 'bus');
   const own = form(card.form).name;
-  const inForce = found?.rule === 'bus' && found.inForce !== null ? bus(found.inForce).name : '';
+  const told = found?.rule === 'bus' && found.slotTold ? found.inForce : null;
+  const inForce = told === null ? '' : bus(told).name;
   // “CFexpress 2.0” already begins with the form's name.
   const speaks = inForce.startsWith(own.split(' ')[0] ?? own) ? inForce.replace(/^\S+ /, '') : inForce;
   const size = capacityText(fromGigabytes(card.capacityGB));
@@ -217,7 +218,9 @@ export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): strin
     : cell.verdict === 'claimed'
       ? heldText(cell)
         ? `held ${heldText(cell)}`
-        : claimsText(cell)
+        : heat === 'warm' || heat === 'hot'
+          ? ''
+          : claimsText(cell)
       : '';
   return [likelyWord(cell), held, state, heat && !filled ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
 }

@@ -1,5 +1,6 @@
 import { entryAt } from '../../entryAt.ts';
 import type { Body, CounterReading, Mode } from '../../kit/model.ts';
+import { COUNTER_USABLE } from '../../standards/assumptions.ts';
 import { finish, type Steps } from '../../steps.ts';
 import { fromGigabytes, KB, MB } from '../../units/convert.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
@@ -46,7 +47,11 @@ export interface CounterAnswer {
 }
 
 /** What the constants may be at all [A]: 80 to 100 % usable, up to 20 Mb/s fixed, up to 200 kB a frame. */
-const LIMITS = { usable: [0.8, 1], fixedMBps: [0, 2.5], perFrameKB: [0, 200] } as const;
+const LIMITS = {
+  usable: [COUNTER_USABLE.low, COUNTER_USABLE.high],
+  fixedMBps: [0, 2.5],
+  perFrameKB: [0, 200],
+} as const;
 
 /** Fewest readings worth decoding. */
 const FEWEST = 2;

@@ -1,4 +1,5 @@
 import type { CounterReading } from '../../../core/kit/model.ts';
+import { COUNTER_USABLE } from '../../../core/standards/assumptions.ts';
 
 /** What a cell of minutes says: whole minutes of a card, or that it is no less. */
 interface Minutes {
@@ -44,8 +45,6 @@ export interface Shown extends Omit<CounterReading, 'modeId'> {
   readonly atLeast: boolean;
 }
 
-/** Usable share of a card that a counter counts on: from the least that any file system leaves to all of it [A]. */
-const USABLE = { low: 0.8, high: 1 };
 const MEGABITS_IN_GB = 8000;
 
 /** Everything a mode writes, Mb/s: between these. */
@@ -64,7 +63,7 @@ const between = ({ capacityGB, minutes }: Shown, { low, high }: Between): Betwee
  *
  * @returns null where no reading tells, since each is only at least; `odd` where they exclude each other
  */
-export function rateByMinutes(shown: readonly Shown[], usable: Between = USABLE): Between | 'odd' | null {
+export function rateByMinutes(shown: readonly Shown[], usable: Between = COUNTER_USABLE): Between | 'odd' | null {
   const telling = shown.filter(({ atLeast }) => !atLeast);
   if (telling.length === 0) return null;
   // The share is the same for all sizes, so that what they say apart from it has to meet.
