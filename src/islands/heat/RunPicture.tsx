@@ -11,7 +11,6 @@ import {
   causeText,
   EVENT_WORDS,
   NOT_CALIBRATED,
-  outcomeText,
   outlastedText,
   riskyCauseText,
   runPaceText,
