@@ -128,8 +128,10 @@ function gradeProblem({ marks }: PrintedLabel): readonly LabelProblem[] {
 /** What an Express card names beside its own bus: the one it falls back to. */
 const isFallback = (own: Bus, other: Bus): boolean => own.startsWith('sd-express') && other === 'uhs-i';
 
-function busProblem({ buses }: PrintedLabel): readonly LabelProblem[] {
-  const different = [...new Set(buses)];
+function busProblem({ buses, marks }: PrintedLabel): readonly LabelProblem[] {
+  // Two rows of UHS and Express share their contacts: marks that need either stand on no one card.
+  const needed = marks.flatMap((key) => (needsOwnBus(key) ? (mark(key).countsFrom ?? []) : []));
+  const different = [...new Set([...buses, ...(buses.length === 0 ? needed : [])])];
   const contrary = different.filter((one) => !different.some((own) => isFallback(own, one)));
   return contrary.length > 1 ? [{ code: 'two-buses', buses: different }] : [];
 }
@@ -141,7 +143,8 @@ const formsProblem = ({ forms }: PrintedLabel): readonly LabelProblem[] =>
   forms.length > 1 ? [{ code: 'two-forms', forms }] : [];
 
 /** What the print calls the bus: EX names no version, so that the fastest of them may stand behind it. */
-const fastestCalled = (own: Bus, form: Form): Bus => (own === 'sd-express-1' && form === 'sd' ? 'sd-express-4' : own);
+const fastestCalled = (own: Bus, form: Form): Bus =>
+  own !== 'sd-express-1' ? own : form === 'sd' ? 'sd-express-4' : 'sd-express-4-1';
 
 /** Whether the bus is the card's own: printed or entered; of other forms no mark implies one. */
 const isOwnBus = ({ busPrinted }: PrintedLabel, form: Form): boolean => busPrinted || !isSd(form);

@@ -48,11 +48,13 @@ interface Speed extends Span {
   readonly isBare: boolean;
 }
 
-const wordsOf = (text: string): readonly Word[] =>
+/** Words of sides; what a unit is spelled with (`GB per min`) is none. */
+const wordsOf = (text: string, speeds: readonly Speed[]): readonly Word[] =>
   [...text.matchAll(A_SIDE)].flatMap((match): Word[] => {
     const side = SIDE_WORDS.find(([, pattern]) => pattern.test(match[0]))?.[0];
     const start = match.index;
-    return side ? [{ kind: 'word', side, start, end: start + match[0].length, text: match[0] }] : [];
+    if (!side || speeds.some((speed) => speed.start <= start && start < speed.end)) return [];
+    return [{ kind: 'word', side, start, end: start + match[0].length, text: match[0] }];
   });
 
 /** A word that a token was cut with: it may as well belong to the speed before it. */
@@ -130,7 +132,8 @@ function amountOf(typed: string): number | null {
  */
 export function printedFigures(text: string, tokens: readonly Token[]): PrintedFigures {
   const used: Pick<Span, 'start' | 'end'>[] = [];
-  const runs = runsOf(text, [...wordsOf(text), ...speedsOf(tokens)]).flatMap(sidesOfRun);
+  const told = speedsOf(tokens);
+  const runs = runsOf(text, [...wordsOf(text, told), ...told]).flatMap(sidesOfRun);
   const speeds = runs.flatMap(([speed, side, words]): PrintedSpeed[] => {
     if (speed.isBare && side === null) return [];
     used.push(speed, ...words);

@@ -141,9 +141,9 @@ export function labelOf(all: readonly Token[], text: string): PrintedLabel {
   const printed = speeds
     .flatMap(({ value, side }) => (side === 'minimum' || side === 'sustained' ? [] : [value]))
     .sort((a, b) => b - a);
-  // A rating that disagrees with the speed beside it is kept for that alone.
+  // A rating is kept where it is the only peak, and where it disagrees with the speed beside it.
   const rated = times ? timesRate(times.value) : null;
-  const odd = times && rated && isApart(rated.rate, printed[0]) ? [times.text] : [];
+  const odd = times && rated && (printed.length === 0 || isApart(rated.rate, printed[0])) ? [times.text] : [];
   const words = [...tokens.flatMap((token) => wordOf(token) ?? []), ...otherForms, ...odd];
   const capacity = tokens.find((token) => token.kind === 'capacity')?.value ?? null;
   const familyPrinted = tokens.find((token) => token.kind === 'family')?.family ?? null;

@@ -20,7 +20,7 @@ const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
 /**
  * Buses by kit key [domain.md §2]. UHS-II and UHS-III ceilings are half duplex (312, 624): a camera writes one way. In
  * full duplex they are 156 and 312. SD Express contacts share the second row with UHS-II, so each falls back to UHS-I
- * before the other. Ceilings are what the coding of the line leaves; payload is a tenth or so less. That of USB 2.0 is what
+ * before the other; microSD Express has one lane. Ceilings are what the coding of the line leaves; payload is a tenth or so less. That of USB 2.0 is what
  * is reached in practice.
  */
 // biome-ignore format: one row a line
@@ -33,8 +33,8 @@ const BUSES = {
   'uhs-iii': { name: 'UHS-III', ceilingMBps: 624, alsoSpeaks: ['uhs-ii', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'sd-express-1': { name: 'SD Express ×1', ceilingMBps: 985, alsoSpeaks: ['uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'sd-express-4-1': { name: 'SD Express 4.0 ×1', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
-  'sd-express-2': { name: 'SD Express ×2', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
-  'sd-express-4': { name: 'SD Express 4.0 ×2', ceilingMBps: 3940, alsoSpeaks: ['sd-express-2', 'sd-express-4-1', 'sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
+  'sd-express-2': { name: 'SD Express ×2', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: ['sd'], source: 'sd-physical' },
+  'sd-express-4': { name: 'SD Express 4.0 ×2', ceilingMBps: 3940, alsoSpeaks: ['sd-express-2', 'sd-express-4-1', 'sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: ['sd'], source: 'sd-physical' },
   'cfexpress-2': { name: 'CFexpress 2.0', ceilingMBps: { 'cfexpress-a': 1000, 'cfexpress-b': 2000, 'cfexpress-c': 4000 }, alsoSpeaks: [], forms: CFX, source: 'cfexpress' },
   'cfexpress-4': { name: 'CFexpress 4.0', ceilingMBps: { 'cfexpress-a': 2000, 'cfexpress-b': 4000, 'cfexpress-c': 8000 }, alsoSpeaks: ['cfexpress-2'], forms: CFX, source: 'cfexpress' },
   'xqd-1': { name: 'XQD 1.0', ceilingMBps: 500, alsoSpeaks: [], forms: ['xqd'], source: 'compactflash' },
