@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Accepts, Body, Card, Mode, Slot, Test } from '../../src/core/kit/model.ts';
+import type { Accepts, Body, Card, Mode, Report, Slot, Test } from '../../src/core/kit/model.ts';
 import { busesOf } from '../../src/core/standards/buses.ts';
 import type { Form } from '../../src/core/standards/forms.ts';
 import { EMPTY_KIT, type Kit } from '../../src/kit/kit.ts';
@@ -15,13 +15,19 @@ const FAVOURED: readonly Form[] = [
   'microsd',
   'usb-ssd',
   'cfexpress-a',
+  'cfexpress-c',
+  'cfast',
+  'cf',
+  'module',
 ];
 
 const accepts: fc.Arbitrary<Accepts> = fc.constantFrom(...FAVOURED).chain((form) =>
   fc.record({
     form: fc.constant(form),
     bus: fc.oneof(
-      { weight: 4, arbitrary: fc.constantFrom(...busesOf(form)) },
+      { weight: 4, arbitrary: fc.constantFrom(null, ...busesOf(form)) },
+      // The fastest of a form as often as all others: most of what is asked has to be able to hold.
+      { weight: 4, arbitrary: fc.constant(busesOf(form).at(-1) ?? null) },
       { weight: 1, arbitrary: fc.constant(null) },
     ),
   }),
@@ -46,12 +52,24 @@ const mode = (id: string): fc.Arbitrary<Mode> =>
     height: fc.constant(2160),
     fps: fc.constantFrom(25, 50),
     captureFps: fc.constantFrom(null, null, 100),
-    rate: fc.record({
-      kind: fc.constant('stated' as const),
-      Mbps: fc.constantFrom(4, 40, 80, 100, 200, 240, 400, 600, 890, 1600),
-      is: fc.constantFrom('maximum', 'average', 'constant'),
-      at: fc.constantFrom('recorded', 'captured'),
-    }),
+    rate: fc.oneof(
+      {
+        weight: 6,
+        arbitrary: fc.record({
+          kind: fc.constant('stated' as const),
+          Mbps: fc.constantFrom(4, 40, 80, 100, 200, 240, 400, 600, 890, 1600),
+          is: fc.constantFrom('maximum', 'average', 'constant'),
+          at: fc.constantFrom('recorded', 'captured'),
+        }),
+      },
+      fc.record({
+        kind: fc.constant('raw' as const),
+        bitsPerPixel: fc.constantFrom(10, 12),
+        ratio: fc.constantFrom(3, 8, 18),
+      }),
+      fc.record({ kind: fc.constant('frame' as const), bytesPerFrame: fc.constantFrom(200_000, 917_504) }),
+      fc.constantFrom({ kind: 'counter' as const, lowMbps: 80, highMbps: 101.5 }),
+    ),
     overhead: fc.constantFrom(null, { fixedMbps: 0, perFrameKB: 0 }),
     requires: fc.constantFrom(
       [],
@@ -79,17 +97,19 @@ const WORDS = [
   'E150',
 ];
 
-const card = (id: string): fc.Arbitrary<Card> =>
+const card = (id: string): fc.Arbitrary<Card> => fc.constantFrom(...FAVOURED).chain((form) => cardOf(id, form));
+
+const cardOf = (id: string, form: Form): fc.Arbitrary<Card> =>
   fc.record({
     id: fc.constant(id),
     label: fc.constant(`C ${id}`),
-    form: fc.constantFrom(...FAVOURED),
+    form: fc.constant(form),
     capacityGB: fc.constantFrom(32, 64, 128, 256, 512, 1000),
     usableGB: fc.constantFrom(null, null, 60),
     marks: fc.uniqueArray(fc.constantFrom(...WORDS), { maxLength: 4 }),
-    bus: fc.constant(null),
-    readMBps: fc.constant(300),
-    writeMBps: fc.constantFrom(null, 260),
+    bus: fc.constantFrom(null, null, null, ...busesOf(form).slice(-2)),
+    readMBps: fc.constantFrom(null, null, 95, 300),
+    writeMBps: fc.constantFrom(null, null, 90, 260),
     sustainedMBps: fc.constantFrom(null, null, 90, 700),
     minimumMBps: fc.constantFrom(null, null, null, 100),
     verified: fc.constantFrom(null, null, { date: '2026-05-01', how: 'filled' }),
@@ -136,6 +156,29 @@ const test = (id: string): fc.Arbitrary<Test> =>
     date: fc.constantFrom(null, '2026-05-01', '2026-05-02'),
   });
 
+const REPORTED: readonly Card['form'][] = ['sd', 'sd', 'cfexpress-b'];
+
+const report = (id: string): fc.Arbitrary<Report> =>
+  fc.record({
+    id: fc.constant(id),
+    from: fc.constantFrom('Ada', null),
+    received: fc.constant('2026-06-01'),
+    date: fc.constantFrom(null, '2026-05-01'),
+    bodyId: fc.constantFrom('b1', 'b2'),
+    modeId: fc.constantFrom('m1', 'm2'),
+    print: fc.record({
+      form: fc.constantFrom(...REPORTED),
+      capacityGB: fc.constantFrom(64, 128, 256),
+      marks: fc.constantFrom([], ['II', 'V60'], ['VPG400']),
+      bus: fc.constant(null),
+      readMBps: fc.constantFrom(null, 95),
+      writeMBps: fc.constant(null),
+    }),
+    end: fc.constantFrom('full', 'dropped', 'stopped'),
+    seconds: fc.integer({ min: 60, max: 6000 }),
+    writtenMBps: fc.constantFrom(12, 50, 75),
+  });
+
 export const anyKit: fc.Arbitrary<Kit> = fc
   .record({
     bodies: fc.tuple(body('b1', CARDS), body('b2', CARDS)),
@@ -143,6 +186,10 @@ export const anyKit: fc.Arbitrary<Kit> = fc
     tests: fc.array(
       fc.integer({ min: 0, max: 999 }).chain((n) => test(`t${n}`)),
       { maxLength: 4 },
+    ),
+    reports: fc.array(
+      fc.integer({ min: 0, max: 999 }).chain((n) => report(`r${n}`)),
+      { maxLength: 2 },
     ),
   })
   .map((lists) => ({ ...EMPTY_KIT, ...lists }));
