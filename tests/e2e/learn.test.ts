@@ -379,7 +379,7 @@ describe('the first question', () => {
       ).toBe(true);
       await empty.keys('my camera writes 100 mbps on a 64gb v30 card');
       await empty.clickText('button', 'Next');
-      await empty.seesText('section[aria-label="Your first question"]', 'Guaranteed: The speed mark that counts');
+      await empty.seesText('section[aria-label="Your first question"]', 'Guaranteed: A written promise that counts');
       await empty.clickText('button', 'Why');
       await empty.seesText('[role=dialog]', 'V30 counts');
       await empty.keys(Key.ESCAPE);

@@ -65,9 +65,9 @@ export const MOST_ASSUMED_BESIDE = 0.15;
 
 /** Bits per pixel per frame a family of codecs usually needs [A]; outside it a rate is asked about, not refused. */
 export const BITS_PER_PIXEL = {
-  'long-gop': { min: 0.02, max: 0.6 },
-  intra: { min: 0.5, max: 5 },
-  raw: { min: 1, max: 16 },
+  'long-gop': { min: 0.02, max: 2 },
+  intra: { min: 0.5, max: 10 },
+  raw: { min: 0.5, max: 16 },
 } as const;
 
 /** Compression ratios cameras commonly offer for raw, to 1 [P]. */

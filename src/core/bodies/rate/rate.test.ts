@@ -272,6 +272,36 @@ describe('doubts', () => {
       neighbour: middleWithout(neighbours, null),
     });
 
+  // Rates that are common in the trade, by themselves: common practice, no source.
+  it.each([
+    ['long-gop', 1920, 1080, 25, 50],
+    ['long-gop', 1920, 1080, 25, 100],
+    ['long-gop', 1920, 1080, 50, 28],
+    ['long-gop', 1920, 1080, 25, 17],
+    ['long-gop', 1920, 1080, 100, 100],
+    ['long-gop', 3840, 2160, 25, 60],
+    ['long-gop', 3840, 2160, 25, 100],
+    ['long-gop', 3840, 2160, 25, 150],
+    ['long-gop', 3840, 2160, 25, 200],
+    ['long-gop', 3840, 2160, 50, 150],
+    ['long-gop', 3840, 2160, 50, 200],
+    ['intra', 3840, 2160, 25, 240],
+    ['intra', 3840, 2160, 25, 400],
+    ['intra', 3840, 2160, 50, 500],
+    ['intra', 3840, 2160, 50, 600],
+    ['intra', 3840, 2160, 50, 800],
+    ['intra', 1920, 1080, 25, 100],
+    ['intra', 1920, 1080, 25, 220],
+    ['intra', 3840, 2160, 25, 880],
+    ['raw', 8192, 4320, 25, 590],
+    ['raw', 6144, 3456, 25, 1650],
+    ['raw', 4096, 2160, 25, 900],
+  ] as const)('%s %i × %i at %i, %i Mb/s is not doubted', (codec, width, height, fps, Mbps) => {
+    const rate = (Mbps * 125_000) as BytesPerSecond;
+    const found = doubts({ rate, codec, width, height, fps, neighbour: null });
+    expect(found.filter(({ code }) => code !== 'above-level')).toEqual([]);
+  });
+
   it('asks bits or bytes where a rate is eight times off its neighbours, either way', () => {
     const bits = (100 * 1e6) / (3840 * 2160 * 25);
     expect(about(800, [bits, bits])).toEqual([{ code: 'bits-or-bytes', because: 'neighbours', factor: 0.125 }]);
