@@ -72,6 +72,8 @@ export const SPELLINGS: readonly Spelling[] = [
   formSpelling('tf', 'microsd'),
   formSpelling(String.raw`(?:micro\s?|µ|u)sd(?!\s?(?:hc|xc|uc))`, 'microsd'),
   busSpelling(String.raw`(?:sd\s*)?(?:express|ex)`, 'sd-express-1'),
+  // Of a slot alone: on a card the words are praise.
+  busSpelling(String.raw`high[\s-]?speed(?=\s+(?:sd\s+)?(?:slot|bus|host|mode))`, 'high-speed'),
   formSpelling(String.raw`sd(?!\s?(?:hc|xc|uc|express|ex))`, 'sd'),
   markSpelling(String.raw`uhs\s?(?:speed\s?)?(?:class|grade)`, 'U'),
   // As it is printed in one with the family: SDXC-II.

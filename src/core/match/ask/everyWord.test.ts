@@ -121,6 +121,14 @@ describe('what is said of the slot, the body and the card', () => {
     ['160 MB/s on 256GB CFast, maker states 180 MB/s', 'uncovered'],
     ['400 Mb/s on 128GB sustained 90 MB/s', 'claimed'],
     ['minimum write 90 MB/s SD 400 Mb/s', 'guaranteed'],
+    ['400 Mb/s on 128GB V90 in a high speed slot', 'drops'],
+    ['40 Mb/s on 32GB C10 in a high-speed SD slot', 'guaranteed'],
+    ['400 Mb/s on 128GB EX E300 in a UHS-II slot', 'uncovered'],
+    ['100 Mb/s on 128GB EX I V30 in a UHS-I slot', 'guaranteed'],
+    ['100 Mb/s on 256GB SDXC II V60 560MB/s', 'uncovered'],
+    ['100 Mb/s on 256GB SDXC II V90 80MB/s', 'uncovered'],
+    ['100 Mb/s on 64GB SDXC SDHC V30', 'uncovered'],
+    ['400 Mb/s on 512GB CFexpress A VPG400 in a CFexpress B slot', 'uncovered'],
   ])('%s: %s', (line, verdict) => {
     expect(card(line).answer.cell?.verdict).toBe(verdict);
   });
