@@ -18,7 +18,7 @@ export interface WayOut {
   readonly heat: HeatLevel | null;
 }
 
-/** Most of them told at once. */
+/** Most of them told at once, a test of one's own beside them. */
 export const MOST_WAYS = 3;
 
 /** What costs least comes first; what has to be bought or looked up comes after what is at hand. */
@@ -37,7 +37,7 @@ const WARMTH: readonly Tone[] = ['cool', 'warm', 'hot', 'mute', 'none'];
 
 /**
  * The way out of a cell that does not hold: moves that do, each judged with the heat of the planned take and with the
- * state of the card. At most three, the best first, no kind twice, and where a card must be bought one that says which.
+ * state of the card. At most three and a test, the best first, no kind twice, and where a card must be bought one that says which.
  * None of them leads to a take that heat ends.
  */
 export function waysOut({ plan, ...input }: WaysOutInput): readonly WayOut[] {
@@ -55,10 +55,15 @@ export function waysOut({ plan, ...input }: WaysOutInput): readonly WayOut[] {
     .sort((a, b) => rank(a) - rank(b));
   const kinds = new Set<Move['code']>();
   const distinct = ways.filter(({ move }) => !kinds.has(move.code) && kinds.add(move.code));
-  const shown = distinct.slice(0, MOST_WAYS);
-  const bought = distinct.find(({ move }) => move.code === 'buy');
+  // A test comes beside what can be changed, and before what has to be bought.
+  const test = distinct.filter(({ move }) => move.code === 'test-it');
+  const others = distinct.filter(({ move }) => move.code !== 'test-it');
+  const first = others.slice(0, MOST_WAYS);
+  const bought = others.find(({ move }) => move.code === 'buy');
   // Somebody at home can buy: one of the three says what.
-  return bought && !shown.includes(bought) ? [...shown.slice(0, MOST_WAYS - 1), bought] : shown;
+  const shown = bought && !first.includes(bought) ? [...first.slice(0, MOST_WAYS - 1), bought] : first;
+  const at = bought ? shown.indexOf(bought) : shown.length;
+  return [...shown.slice(0, at), ...test, ...shown.slice(at)];
 }
 
 /** The heat of the planned take where a move leads. */
