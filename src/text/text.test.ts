@@ -4,7 +4,7 @@ import { labelProblems } from '../core/cards/labelProblems.ts';
 import { readLabel } from '../core/cards/readLabel.ts';
 import type { HeatLevel } from '../core/heat/run/level.ts';
 import type { Body, Card } from '../core/kit/model.ts';
-import { board } from '../core/match/board.ts';
+import { board, cellFor } from '../core/match/board.ts';
 import { DEFAULT_POLICY } from '../core/match/policy.ts';
 import { aBody, aCard, aMode, aSlot, aTest } from '../core/testing.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../core/units/brand.ts';
@@ -21,7 +21,7 @@ import {
   seatTexts,
   spokenCell,
 } from './match/cell.ts';
-import { findingText } from './match/finding.ts';
+import { findingLine, findingText } from './match/finding.ts';
 import { threeLines } from './match/threeLines.ts';
 import { capacityText, clockText, durationText, either, MBpsText, MbpsText, minutesText } from './quantity.ts';
 
@@ -164,6 +164,22 @@ describe('a cell in words', () => {
     expect(besideText(cell)).toBe('nothing of yours enters Slot 2');
     expect(seatTexts(cell).map(({ text }) => text)).toEqual(['Slot 1: C-01', 'Slot 2: nothing of yours enters']);
     expect(besideText(cellOf({}, {}))).toBeNull();
+  });
+
+  it('says of a mark on a bus before UHS that nothing is known of it there', () => {
+    const slots = [aSlot({ accepts: [{ form: 'sd', bus: 'high-speed' }] })];
+    const cell = cellFor({
+      body: aBody({ slots }),
+      mode: aMode(),
+      card: aCard(),
+      cards: [],
+      tests: [],
+      policy: DEFAULT_POLICY,
+    });
+    const found = cell.findings.find(({ rule }) => rule === 'guarantee');
+    expect(found && findingLine(found).more).toBe(
+      'U3 or V90 does not count on High speed. What a card of that mark must hold there is not known here.',
+    );
   });
 
   it('says of a bus that is not told, a doubt, a minimum and an approval what stands behind them', () => {

@@ -59,7 +59,10 @@ export function guaranteeLine(finding: Of<'guarantee'>): Line {
       figure: 'in doubt',
     };
   }
-  const lost = notInForce.length > 0 ? `${either(notInForce)} does not count${where}.` : undefined;
+  // What such a card must hold before UHS the tables here do not say: unknown, and no promise.
+  const isOld = inForce === 'high-speed' || inForce === 'default';
+  const aside = isOld ? ' What a card of that mark must hold there is not known here.' : '';
+  const lost = notInForce.length > 0 ? `${either(notInForce)} does not count${where}.${aside}` : undefined;
   if (mark === null || floor === null) {
     return { text: 'No mark promises a write speed here', figure: 'unknown', more: lost };
   }
