@@ -63,6 +63,7 @@ const byUse =
     return Number(isAtHand(b.card)) - Number(isAtHand(a.card)) || lasting(b) - lasting(a) || byCost(a, b);
   };
 
+/** Cards that can be recorded on now first, then known prices ascending, then the smallest promise, then the smallest card. */
 const byCost = (a: Holding, b: Holding): number =>
   Number(isAtHand(b.card)) - Number(isAtHand(a.card)) ||
   (a.card.price ?? Number.POSITIVE_INFINITY) - (b.card.price ?? Number.POSITIVE_INFINITY) ||
@@ -237,7 +238,8 @@ const RARE: ReadonlySet<Bus> = new Set(['uhs-iii', 'sd-express-1']);
 
 /**
  * A seat whose bus nobody has entered: telling it may be all that is missing. Named with what each bus it may have would lead
- * to, the fastest first, and the best of them.
+ * to, the fastest first, and the best of them. Where several slots are not told, all of them are tried with it: over two at
+ * once one alone would turn nothing, and the other is asked about next.
  */
 function tellBus(input: MoveInput): readonly Move[] {
   const { cell, body } = input;
@@ -247,7 +249,7 @@ function tellBus(input: MoveInput): readonly Move[] {
   const forms = slot.accepts.filter((one) => one.bus === null).map((one) => one.form);
   const buses = [...new Set(forms.flatMap(slotKinds))].filter((bus) => !RARE.has(bus)).reverse();
   const told = buses.map((bus) => {
-    const slots = body.slots.map((one) => (one.id === slot.id ? withBus(slot, bus) : one));
+    const slots = body.slots.map((one) => withBus(one, bus));
     return { bus, cell: tryOut(input, { body: { ...body, slots } }) };
   });
   const best = told.reduce<Cell>((found, one) => (isBetter(one.cell, found) ? one.cell : found), cell);

@@ -68,6 +68,16 @@ describe('a slot whose bus is not told', () => {
     expect(cellOf({ body: { slots }, card: claim, Mbps: 8800 }).verdict).toBe('uncovered');
   });
 
+  it('is asked of each of two slots that are written at once, though one alone would turn nothing', () => {
+    const accepts = [{ form: 'sd', bus: null }] as const;
+    const two = { arrangement: 'mirrored' as const, slots: [aSlot({ id: 'a', accepts }), aSlot({ id: 'b', accepts })] };
+    const [first] = movesOf({ body: two, card: v90, Mbps: 400 });
+    expect(first).toMatchObject({ code: 'tell-bus', verdict: 'guaranteed' });
+    const told = [{ form: 'sd', bus: 'uhs-ii' }] as const;
+    const half = { ...two, slots: [aSlot({ id: 'a', accepts: told }), aSlot({ id: 'b', accepts })] };
+    expect(movesOf({ body: half, card: v90, Mbps: 400 })[0]).toMatchObject({ code: 'tell-bus', slotId: 'b' });
+  });
+
   it('names telling it as a move, with where that would lead', () => {
     expect(movesOf({ body: untold, card: v90, Mbps: 400 })).toContainEqual(
       expect.objectContaining({ code: 'tell-bus', slotId: 's', verdict: 'guaranteed' }),

@@ -5,13 +5,17 @@ import { typedNumber } from '../../ui/typedNumber.ts';
 import { useChange } from '../../ui/useChange.ts';
 import css from './WhyTest.module.css';
 
+/** Whether the card bears no mark at all, in force or not: one that only does not count here is another question. */
+const isUnmarked = ({ findings }: WhySubject['cell']): boolean =>
+  findings.some((one) => one.rule === 'guarantee' && one.mark === null && one.notInForce.length === 0);
+
 /** Where no mark promises anything: most fast cards bear none, and their maker may state a minimum in writing. */
 export function MinimumAsked({ subject: { card, cell } }: { readonly subject: WhySubject }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const [source, setSource] = useState('');
   const change = useChange();
-  if (cell.need === null || cell.floor !== null || cell.doubted || card.minimumMBps != null) return null;
+  if (cell.need === null || cell.doubted || card.minimumMBps != null || !isUnmarked(cell)) return null;
   if (!open)
     return (
       <button type="button" className="plain-button" onClick={() => setOpen(true)}>

@@ -1,5 +1,5 @@
 import { RATE_UNIT } from '../../../core/units/spelling.ts';
-import { namesMark } from './asks.ts';
+import { namesMark, readAsks } from './asks.ts';
 import { isFigure, unitIn } from './cells.ts';
 import { isMinutes, readMinutes, sizeIn } from './minutes.ts';
 import { readNumber } from './numbers.ts';
@@ -107,7 +107,11 @@ export function guessColumns(table: {
             ? 'minutes'
             : take(HEADINGS.find(([pattern, column]) => pattern.test(title) && !taken.has(column))?.[1]),
   );
-  const told = named.map((column, at) => column ?? take(byCells(cellsAt(at))));
+  // A heading may name a class of something else: what is not understood at all is no lock.
+  const isLock = (at: number): boolean => cellsAt(at).some((text) => text !== '' && readAsks(text, 'refuses') !== null);
+  const told = named.map((column, at) =>
+    column === 'asks' && !isLock(at) ? 'skip' : (column ?? take(byCells(cellsAt(at)))),
+  );
   return told.map((column, at) => {
     if (column !== null) return column;
     const isText = rows.some((row) => /[a-z]/i.test(row[at] ?? ''));

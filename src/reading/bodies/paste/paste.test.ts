@@ -370,6 +370,11 @@ describe('a column of marks', () => {
     },
   );
 
+  it('is none where nothing in it is understood: a class of a codec, a number of a slot', () => {
+    expect(placed(marked('Class', '100', '50')).columns[3]).toBe('skip');
+    expect(placed(marked('Class', '100', '50')).rows.every(({ read }) => read?.ok)).toBe(true);
+  });
+
   it('asks once what happens without the mark; a heading that says so is not asked about', () => {
     const text = marked('Card', 'V60', '—', 'V90');
     expect(questions(text).lock).toBe('V60');
