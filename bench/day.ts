@@ -38,6 +38,7 @@ function largeDay(count: number): DayProblem {
       rolling: at % 4 === 0 ? 0.5 : 1,
       gapFree: at % 7 === 0,
       rate: 60e6,
+      width: 1,
       fits: Array.from({ length: 120 }, (_, card) =>
         Array.from({ length: bodies[body]?.slots ?? 1 }, () =>
           card % 4 === body % 4

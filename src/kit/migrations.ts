@@ -224,6 +224,9 @@ const toTen: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 /** Version 11: a body tells what it does with cards of a form that it asks no mark of; buses of older slots. */
 const toEleven: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
+/** Version 12: a mode tells the slots it goes to; a body tells what its maker advises against. */
+const toTwelve: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
+
 /** As many steps as lead to a version: one too many or too few does not compile. */
 type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = [
   ...Steps,
@@ -244,6 +247,7 @@ const CHAIN: Readonly<ChainTo<typeof VERSION>> = [
   toNine,
   toTen,
   toEleven,
+  toTwelve,
 ];
 
 /** Whether a version is one that is read. */

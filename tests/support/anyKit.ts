@@ -71,6 +71,7 @@ const mode = (id: string): fc.Arbitrary<Mode> =>
       fc.constantFrom({ kind: 'counter' as const, lowMbps: 80, highMbps: 101.5 }),
     ),
     overhead: fc.constantFrom(null, { fixedMbps: 0, perFrameKB: 0 }),
+    slotIds: fc.constantFrom(null, null, null, null, ['s0'], ['s1'], ['s0', 's1']),
     requires: fc.constantFrom(
       [],
       [],
@@ -127,6 +128,7 @@ const body = (id: string, cards: readonly string[]): fc.Arbitrary<Body> =>
       splitOver: fc.constantFrom(null, null, 2),
       statedHolds: fc.constantFrom(null, null, 'everything' as const, 'picture' as const),
       otherForms: fc.constantFrom(null, null, 'allowed' as const, 'refused' as const),
+      advisesAgainst: fc.constantFrom([], [], [{ anyOf: ['I', 'V30'], overGB: 256, source: null }]),
       bufferMB: fc.constantFrom(null, 1000),
       ceilingMBps: fc.constantFrom(null, null, 35),
       slots: fc.tuple(...Array.from({ length: count }, (_, at) => slot(`s${at}`))),

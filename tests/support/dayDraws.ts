@@ -65,6 +65,7 @@ export function smallDay(seed: number): SmallDay {
     rolling: 1,
     gapFree,
     rate: RATE,
+    width: 1,
     fits: rooms.map((room, card) =>
       enters[card] === null || enters[card] === body
         ? [{ seconds: room * UNIT, verdict: 'guaranteed', tone: 'cool' }]

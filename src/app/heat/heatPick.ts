@@ -2,6 +2,7 @@ import type { HeatSetup } from '../../core/heat/run/lane.ts';
 import { holdsByRate } from '../../core/heat/run/mark.ts';
 import type { Body, Card, HeatPick, Mode, PlannedTake, Test } from '../../core/kit/model.ts';
 import { board } from '../../core/match/board.ts';
+import { bodyInModeOf } from '../../core/match/bodyInMode.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { withRatio } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
@@ -120,7 +121,8 @@ export function cellPick(
   plan: PlannedTake,
 ): HeatPick {
   const pick = fresh(bodyId, modeId, [cardId], plan);
-  const body = kit.bodies.find(({ id }) => id === bodyId);
+  const whole = kit.bodies.find(({ id }) => id === bodyId);
+  const body = whole && bodyInModeOf(whole, modeId);
   if (!body || body.slots.length < 2) return pick;
   const { arrangement } = body;
   if (!recordsAtOnce(arrangement) && (arrangement !== 'relay' || !seats)) return pick;

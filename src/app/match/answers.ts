@@ -3,6 +3,7 @@ import { playbackLength } from '../../core/bodies/rate/playback.ts';
 import type { StreamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Mode, PlannedTake } from '../../core/kit/model.ts';
 import type { BoardKit } from '../../core/match/board.ts';
+import { bodyInModeOf } from '../../core/match/bodyInMode.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { knownMinutes, slowerEndMinutes } from '../../core/match/knownMinutes.ts';
 import type { Move } from '../../core/match/move.ts';
@@ -39,7 +40,7 @@ export const minutesBeside = (
   rate: StreamRate,
 ) => ({
   known: knownMinutes(cell, kit),
-  slowerEnd: slowerEndMinutes(rate, body, card),
+  slowerEnd: slowerEndMinutes(rate, bodyInModeOf(body, cell.modeId), card),
 });
 
 /** Slow motion of a mode on a card: how fast it may capture, and how long takes play. */

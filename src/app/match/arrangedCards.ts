@@ -1,4 +1,5 @@
 import type { Arrangement, Body, Card } from '../../core/kit/model.ts';
+import { bodyInModeOf } from '../../core/match/bodyInMode.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { pairFit } from '../../core/match/pairFit.ts';
 import { cardsAtOnce } from '../../core/match/seats.ts';
@@ -27,8 +28,9 @@ export function arrangedCards({ body, way, card, second, cell, wallet }: Arrange
     if (seated.length === cell.seats.length) return seated;
   }
   // A relay goes on in the slots this card enters; the others stay empty until another card is named.
-  const entered = body.slots.filter((slot) => pairFit(slot, card).fits).length;
-  const most = cardsAtOnce({ ...body, arrangement: way });
+  const housing = bodyInModeOf({ ...body, arrangement: way }, cell.modeId);
+  const entered = housing.slots.filter((slot) => pairFit(slot, card).fits).length;
+  const most = cardsAtOnce(housing);
   const count = way === 'relay' && second.id === card.id ? Math.min(most, Math.max(1, entered)) : most;
   return [card, ...Array.from({ length: Math.max(0, count - 1) }, () => second)];
 }

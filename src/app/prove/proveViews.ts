@@ -2,6 +2,7 @@ import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import { deciding, hasFailed, lanesOf } from '../../core/heat/run/lane.ts';
 import { paceOf } from '../../core/heat/run/pace.ts';
 import type { Body, Card, Mode, PlannedTake, Test } from '../../core/kit/model.ts';
+import { bodyInMode } from '../../core/match/bodyInMode.ts';
 import { pairFit } from '../../core/match/pairFit.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { sharesOf } from '../../core/match/seats.ts';
@@ -61,7 +62,7 @@ export const newTest = (part: Partial<Draft<Test>> = {}): Draft<Test> => ({
 /** What one card of a body is written in a mode at the most, MB/s, one decimal; null where it is not known. */
 export function writtenMBps(body: Body, mode: Mode): number | null {
   const rate = streamRate(mode, body);
-  return rate.ok ? Math.round((toMegabytes(rate.value.peak) / sharesOf(body)) * 10) / 10 : null;
+  return rate.ok ? Math.round((toMegabytes(rate.value.peak) / sharesOf(bodyInMode(body, mode))) * 10) / 10 : null;
 }
 
 /** A take with the rate of its mode as it is now, and the slot where there is but one that the card enters. */
@@ -70,7 +71,7 @@ export function withRate(test: Test, bodies: readonly Body[], cards: readonly Ca
   const card = cards.find(({ id }) => id === test.cardId);
   const mode = body?.modes.find(({ id }) => id === test.modeId);
   if (!body) return test;
-  const entered = card ? body.slots.filter((slot) => pairFit(slot, card).fits) : [];
+  const entered = card ? (mode ? bodyInMode(body, mode) : body).slots.filter((slot) => pairFit(slot, card).fits) : [];
   return {
     ...test,
     writtenMBps: mode ? writtenMBps(body, mode) : test.writtenMBps,

@@ -115,6 +115,8 @@ export interface Mode {
   readonly sound?: Sound | null;
   readonly proxyMbps?: number | null;
   readonly requires: readonly Requirement[];
+  /** The slots it is recorded to, where it cannot go to each; null or missing: to any. */
+  readonly slotIds?: readonly string[] | null;
 }
 
 /** A form that a slot takes, and the bus it speaks to it. */
@@ -213,6 +215,15 @@ export interface Approval {
   readonly source: string | null;
 }
 
+/** What the body's maker advises against, short of refusing it: words on a label, or cards above a size. */
+export interface Advice {
+  readonly anyOf: readonly string[];
+  /** Null: of any size. */
+  readonly overGB: number | null;
+  /** Where it is written. */
+  readonly source: string | null;
+}
+
 /** A camera: its slots, its modes, and what its maker says of media and heat. */
 export interface Body {
   readonly id: string;
@@ -233,6 +244,7 @@ export interface Body {
   readonly slots: readonly Slot[];
   readonly modes: readonly Mode[];
   readonly groupRequires?: readonly GroupRequirement[];
+  readonly advisesAgainst?: readonly Advice[];
   readonly counters?: readonly CounterReading[];
   readonly approved?: readonly Approval[];
   readonly heat?: BodyHeat | null;

@@ -1,6 +1,7 @@
 import { entryAt } from '../entryAt.ts';
 import type { Arrangement, Body, Card, Mode, Test } from '../kit/model.ts';
 import { seatFor } from './board.ts';
+import { bodyInMode, placeInBody } from './bodyInMode.ts';
 import type { Cell } from './cell.ts';
 import type { Policy } from './policy.ts';
 import { type Seat, seatCards } from './seats.ts';
@@ -42,21 +43,24 @@ export interface ArrangeInput {
  * @returns null without a card, or where there are more cards than slots
  */
 export function arrange(input: ArrangeInput): Arranged | null {
-  const { mode, arrangement, tests, policy } = input;
-  const body: Body = { ...input.body, arrangement };
+  const { mode, tests, policy } = input;
+  const body: Body = { ...input.body, arrangement: input.arrangement };
+  const housing = bodyInMode(body, mode);
+  const { arrangement } = housing;
   const cards = arrangement === 'single' ? input.cards.slice(0, 1) : input.cards;
   const asked = new Map<string, Cell>();
   const cellIn = (card: number, slot: number): Cell => {
     const key = `${card} ${slot}`;
     const known = asked.get(key);
     if (known) return known;
-    const cell = seatFor({ body, mode, card: entryAt(cards, card), tests, policy }, slot);
+    const cell = seatFor({ body, mode, card: entryAt(cards, card), tests, policy }, placeInBody(body, housing, slot));
     asked.set(key, cell);
     return cell;
   };
-  const seats = seatCards(body, cards.length, cellIn);
-  if (!seats) return null;
-  const cells = seats.map(({ card, slot }) => cellIn(card, slot));
+  const seated = seatCards(housing, cards.length, cellIn);
+  if (!seated) return null;
+  const cells = seated.map(({ card, slot }) => cellIn(card, slot));
+  const seats = seated.map(({ card, slot }) => ({ card, slot: placeInBody(body, housing, slot) }));
   const verdict = cells.reduce<Verdict>(
     (worst, cell) => (rankOf(cell.verdict) > rankOf(worst) ? cell.verdict : worst),
     'guaranteed',

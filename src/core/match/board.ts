@@ -81,7 +81,7 @@ export function answersFor({ body, mode, cards, policy, ...told }: Omit<CellQues
 export function seatFor({ body, mode, card, tests, policy }: Omit<CellQuestion, 'cards'>, slotAt: number): Cell {
   const row = toRow(body, mode);
   const keyed = keyedSlots(body)[slotAt];
-  if (!keyed) return noSlotCell(row, card);
+  if (!keyed || !row.housing.slots.includes(keyed.slot)) return noSlotCell(row, card);
   const { slot } = keyed;
   const own = tests.filter(({ cardId }) => cardId === card.id);
   return evaluate(row, { slot, fit: pairFit(slot, card) }, toColumn(card, byBody(own)), policy);

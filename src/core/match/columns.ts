@@ -32,7 +32,7 @@ export interface Groundwork {
 
 /** What is shared by everything asked of some rows; empty at first. */
 export function groundwork(rows: readonly Row[]): Groundwork {
-  const bodies = [...new Set(rows.map(({ body }) => body))];
+  const bodies = [...new Set(rows.map(({ housing }) => housing))];
   return {
     slots: new Map(bodies.map((body) => [body, keyedSlots(body)])),
     fits: new Map(),
@@ -190,7 +190,7 @@ export function partnerIn(work: Work, row: Row, slotAt: number): SeatAnswer | nu
   work.partners.set(row, asked);
   const known = asked.get(slotAt);
   if (known !== undefined) return known;
-  const keyed = work.ground.slots.get(row.body)?.[slotAt];
+  const keyed = work.ground.slots.get(row.housing)?.[slotAt];
   let best: SeatAnswer | null = null;
   if (keyed) {
     const { slot } = keyed;
@@ -212,7 +212,7 @@ export const noSlotCell = (row: Row, card: Card): Cell =>
     slotId: null,
     cardId: card.id,
     verdict: 'unfit',
-    findings: [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }],
+    findings: [{ rule: 'shape', outcome: 'block', card: card.form, accepts: [] }, ...(row.goesTo ? [row.goesTo] : [])],
   });
 
 /** How one card meets one body, worked out once for all its modes. */
@@ -282,8 +282,8 @@ export function boardColumn(
   return rows.map((row, at) => {
     const found = known?.(at);
     if (found) return found;
-    if (row.body !== body) {
-      body = row.body;
+    if (row.housing !== body) {
+      body = row.housing;
       met = meet(work, body, card, print);
     }
     if (!met) return noSlotCell(row, card);

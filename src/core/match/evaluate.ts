@@ -3,11 +3,13 @@ import type { Body, Card, Mode, Report, Requirement, Slot, Test } from '../kit/m
 import type { Result } from '../result.ts';
 import type { Bytes, BytesPerSecond, PerMille, Seconds } from '../units/brand.ts';
 import { fromGigabytes, MB } from '../units/convert.ts';
+import { bodyInMode } from './bodyInMode.ts';
 import type { Cell } from './cell.ts';
 import type { Finding } from './finding.ts';
 import { labelMinutes, plannedMinutes, usable } from './minutes/minutes.ts';
 import { type PairFit, pairFit } from './pairFit.ts';
 import type { Policy } from './policy.ts';
+import { adviceRule } from './rules/advice.ts';
 import { approvedRule } from './rules/approved.ts';
 import { arrangementRule, demandsCardRule } from './rules/arrangement.ts';
 import { bodyCeilingRule } from './rules/bodyCeiling.ts';
@@ -29,6 +31,8 @@ import type { Verdict } from './verdict.ts';
 /** A mode with its rate worked out once, for all cards. */
 export interface Row {
   readonly body: Body;
+  /** The same with the slots that the mode goes to: who sits where is asked of it. */
+  readonly housing: Body;
   readonly mode: Mode;
   readonly rate: Result<StreamRate, RateRefusal>;
   /** Cards that share the stream of a split body, otherwise 1. */
@@ -36,8 +40,10 @@ export interface Row {
   /** What the body asks of a card for this mode. */
   readonly asked: readonly Requirement[];
   readonly arrangement: Finding | null;
-  /** Whether any slot of the body wants a card of its own. */
-  readonly demands: boolean;
+  /** Where the mode goes to fewer slots than the body has. */
+  readonly goesTo: Finding | null;
+  /** All slots of the body, where any of them wants a card of its own; empty otherwise. */
+  readonly demands: Body['slots'];
   /** Whether the maker of the body approves any media. */
   readonly approves: boolean;
   /** What was found for a fit before; filled as asked. */
@@ -48,14 +54,18 @@ export interface Row {
 
 /** A mode as a row of the board: its rate and what its body asks for, worked out once for all cards. */
 export function toRow(body: Body, mode: Mode): Row {
+  const housing = bodyInMode(body, mode);
   return {
     body,
+    housing,
     mode,
     rate: streamRate(mode, body),
-    shares: sharesOf(body),
+    shares: sharesOf(housing),
     asked: requirementsOf(body, mode),
-    arrangement: arrangementRule(body),
-    demands: body.slots.some(({ demandsCard }) => demandsCard),
+    arrangement: arrangementRule(housing),
+    goesTo:
+      housing === body ? null : { rule: 'goes-to', outcome: 'note', slots: housing.slots.map(({ name }) => name) },
+    demands: body.slots.some(({ demandsCard }) => demandsCard) ? body.slots : [],
     approves: (body.approved?.length ?? 0) > 0,
     shared: new Map(),
     twins: new Map(),
@@ -164,7 +174,10 @@ export interface Seated {
 export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy: Policy): Cell {
   const { body, mode, rate, shares } = row;
   const { card } = column;
-  if (!fit.fits) return bareCell(row, { slotId: slot.id, cardId: card.id, verdict: 'unfit', findings: fit.findings });
+  if (!fit.fits) {
+    const findings = row.goesTo ? [...fit.findings, row.goesTo] : fit.findings;
+    return bareCell(row, { slotId: slot.id, cardId: card.id, verdict: 'unfit', findings });
+  }
   if (!rate.ok) {
     const findings: readonly Finding[] = [...fit.findings, { rule: 'rate', outcome: 'unknown', refusal: rate.error }];
     return bareCell(row, { slotId: slot.id, cardId: card.id, verdict: 'uncovered', findings });
@@ -177,7 +190,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
   if (column.fault) findings.push(column.fault);
   if (row.approves) {
     const { picture } = rate.value;
-    const inBestSeat = isBestSeat(body, card, fit);
+    const inBestSeat = isBestSeat(row.housing, card, fit);
     const approved = approvedRule({ body, mode, card, picture, headroom, inBestSeat, doubted: fit.doubted });
     if (approved) findings.push(approved);
   }
@@ -198,7 +211,7 @@ export function evaluate(row: Row, { slot, fit }: Seated, column: Column, policy
   const reported = given ? reportedRule(given, mode.id, need, tested) : null;
   if (reported) findings.splice(-1, 0, reported);
   if (row.arrangement) findings.push(row.arrangement);
-  const demanded = row.demands ? demandsCardRule(body.slots, slot.id) : null;
+  const demanded = row.demands.length > 0 ? demandsCardRule(row.demands, slot.id) : null;
   if (demanded) findings.push(demanded);
   const label = labelMinutes(column.labelBytes, share(rate.value.pictureAverage, shares));
   return {
@@ -267,6 +280,8 @@ function sharedOf(
     headroom,
     findings: [
       ...fit.findings,
+      ...(row.goesTo ? [row.goesTo] : []),
+      ...adviceRule(row.body, card),
       busRule(fit.bus, need, headroom),
       ...(inside ? [inside] : []),
       ...requirementRule(row.asked, card, withHeadroom(need, headroom), row.body),

@@ -155,6 +155,19 @@ export type Finding =
       /** Slots a split runs over, where this card enters too few of them; null otherwise. */
       readonly width: number | null;
     }
+  /** The mode is recorded to these slots alone. */
+  | { readonly rule: 'goes-to'; readonly outcome: 'note'; readonly slots: readonly string[] }
+  | {
+      /** Something of the card that the body's maker advises against. */
+      readonly rule: 'advice';
+      readonly outcome: 'note';
+      /** Words of the label. */
+      readonly words: readonly string[];
+      /** The size that the card is above; null where it is not the size. */
+      readonly overGB: number | null;
+      readonly cardGB: number;
+      readonly source: string | null;
+    }
   | { readonly rule: 'demands-card'; readonly outcome: 'note'; readonly slots: readonly string[] }
   | {
       readonly rule: 'arrangement';

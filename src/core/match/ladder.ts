@@ -9,6 +9,8 @@ export const LADDER = [
   'protocol',
   'family',
   'promised-max',
+  'goes-to',
+  'advice',
   'rate',
   'bus',
   'body-ceiling',

@@ -6,6 +6,7 @@ import { RAW_RATIOS } from '../standards/assumptions.ts';
 import { type Bus, busesOf } from '../standards/buses.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { answersFor, type BoardKit, cellFor } from './board.ts';
+import { bodyInMode } from './bodyInMode.ts';
 import { cardsToBuy } from './buyCard.ts';
 import { type Cell, cellTone } from './cell.ts';
 import { isBetter } from './isBetter.ts';
@@ -221,7 +222,7 @@ function dropProxy(input: MoveInput): readonly Move[] {
 /** Only where the maker says over how many slots: most bodies cannot split at all. */
 function split(input: MoveInput): readonly Move[] {
   const body: Body = { ...input.body, arrangement: 'split' };
-  const cards = splitWidth(body);
+  const cards = splitWidth(bodyInMode(body, input.mode));
   if (cards < 2 || input.body.splitOver == null || input.body.arrangement === 'split') return [];
   const cell = tryOut(input, { body });
   return holds(input, cell, { body }) ? [{ code: 'split', cards, ...outcomeOf(cell, input.policy) }] : [];

@@ -36,11 +36,11 @@ const holds = (verdict: Verdict | null): boolean => verdict !== null && rankOf(v
 /** What stands in the findings where seats are unlike: who sits where, and how each holds. */
 function seatsFinding({ row, card }: SeatInput, answers: readonly SeatAnswer[]): Finding {
   const seats = answers.map((one) => {
-    const slot = row.body.slots.find(({ id }) => id === one.slotId) as Slot;
+    const slot = row.housing.slots.find(({ id }) => id === one.slotId) as Slot;
     return lineOf(slot, one, one.cardId === card.id);
   });
   const outcome = seats.every(({ verdict }) => holds(verdict)) ? 'pass' : 'short';
-  return { rule: 'seats', outcome, arrangement: row.body.arrangement, seats, width: null };
+  return { rule: 'seats', outcome, arrangement: row.housing.arrangement, seats, width: null };
 }
 
 const least = <T extends number>(values: readonly (T | null)[]): T | null =>
@@ -64,7 +64,7 @@ function heldFor(answers: readonly (Cell | null)[]): Seconds | null {
  */
 export function overSeats(input: SeatInput): Cell {
   const { row, card, seating, own, partner } = input;
-  const { slots } = row.body;
+  const { slots } = row.housing;
   const answers = seating.own.map(own);
   const [first, ...rest] = answers;
   if (!first) throw new Error('a cell needs at least one seat');
@@ -74,7 +74,7 @@ export function overSeats(input: SeatInput): Cell {
       const slot = slots[at] as Slot;
       return lineOf(slot, { cardLabel: card.label, answer: own(at) }, true);
     });
-    const { arrangement } = row.body;
+    const { arrangement } = row.housing;
     const elsewhere: Finding = { rule: 'seats', outcome: 'block', arrangement, seats, width: seating.width };
     const findings = [...first.findings, elsewhere];
     return bareCell(row, { slotId: first.slotId, cardId: card.id, verdict: 'unfit', findings });

@@ -3,6 +3,7 @@ import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { ASSUMED, RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGigabytes, fromMegabytes } from '../units/convert.ts';
+import { bodyInMode } from './bodyInMode.ts';
 import { usable } from './minutes/minutes.ts';
 import type { Misfit } from './misfit.ts';
 import { sharesOf } from './seats.ts';
@@ -38,10 +39,10 @@ const written = new WeakMap<Body, ReadonlyMap<string, Rates | null>>();
 function ratesIn(body: Body): ReadonlyMap<string, Rates | null> {
   const known = written.get(body);
   if (known) return known;
-  const shares = sharesOf(body);
   const found = new Map(
     body.modes.map((mode): readonly [string, Rates | null] => {
       const rate = streamRate(mode, body);
+      const shares = sharesOf(bodyInMode(body, mode));
       return [
         mode.id,
         rate.ok

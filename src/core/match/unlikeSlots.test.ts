@@ -38,6 +38,53 @@ function cellOf({ slots, arrangement, Mbps, cards, splitOver, tests = [] }: Aske
 
 const seatsOf = ({ findings }: Cell) => findings.find((one) => one.rule === 'seats');
 
+describe('a mode that goes to one slot alone', () => {
+  const slots = [cfx('1'), sd('2', 'uhs-ii')];
+  const raw = aMode({ id: 'raw', name: 'raw', slotIds: ['1'], rate: { kind: 'stated', Mbps: 400, is: 'maximum' } });
+  const any = aMode({ id: 'any', name: 'any', rate: { kind: 'stated', Mbps: 400, is: 'maximum' } });
+  const verdicts = (arrangement: Body['arrangement'], cards: readonly Card[]) =>
+    board({ bodies: [aBody({ slots, arrangement, modes: [raw, any] })], cards, tests: [] }, DEFAULT_POLICY).columns.map(
+      (column) => column.map(({ verdict }) => verdict),
+    );
+
+  it('is no mode of a card that enters the others, and says so', () => {
+    expect(verdicts('single', [v90, vpg])).toEqual([
+      ['unfit', 'guaranteed'],
+      ['guaranteed', 'guaranteed'],
+    ]);
+    const body = aBody({ slots, modes: [raw] });
+    const [[cell] = []] = board({ bodies: [body], cards: [v90], tests: [] }, DEFAULT_POLICY).columns;
+    expect(cell?.findings.find(({ rule }) => rule === 'goes-to')).toEqual({
+      rule: 'goes-to',
+      outcome: 'note',
+      slots: ['B 1'],
+    });
+  });
+
+  it('is mirrored no more: the other slot needs no card of its own, and the card’s share is the whole', () => {
+    expect(verdicts('mirrored', [vpg])).toEqual([['guaranteed', 'uncovered']]);
+    const split = aBody({ slots: [cfx('1'), cfx('2')], arrangement: 'split', modes: [raw, any] });
+    const needs = board({ bodies: [split], cards: [vpg], tests: [] }, DEFAULT_POLICY).columns[0]?.map(
+      ({ need }) => need,
+    );
+    expect(needs).toEqual([50_000_000, 25_000_000]);
+    const arranged = arrange({
+      ...{ body: split, mode: raw, arrangement: 'split', cards: [vpg], tests: [], policy: DEFAULT_POLICY },
+    });
+    expect(arranged).toMatchObject({ arrangement: 'single', cardsPerFill: 1, seats: [{ card: 0, slot: 0 }] });
+  });
+
+  it('whose slots are gone goes nowhere', () => {
+    const lost = { ...raw, slotIds: ['9'] };
+    const [[cell] = []] = board(
+      { bodies: [aBody({ slots, modes: [lost] })], cards: [vpg], tests: [] },
+      DEFAULT_POLICY,
+    ).columns;
+    expect(cell?.verdict).toBe('unfit');
+    expect(cell?.findings.find(({ rule }) => rule === 'goes-to')).toMatchObject({ slots: [] });
+  });
+});
+
 describe('UHS-II + UHS-I', () => {
   const slots = [sd('1', 'uhs-ii'), sd('2', 'uhs-i')];
 

@@ -1,5 +1,6 @@
 import type { Body, Card, Mode, Test } from '../kit/model.ts';
 import { RANGES } from '../kit/ranges.ts';
+import { bodyInMode } from '../match/bodyInMode.ts';
 import { sharesOf } from '../match/seats.ts';
 import { readTest } from '../match/testReading.ts';
 import { toMegabytes } from '../units/convert.ts';
@@ -66,7 +67,7 @@ export function oddTake(one: Placed): OddTake | null {
     seconds,
     fileGB: test.clipGB != null && test.clipGB >= RANGES.takeAmount.min ? test.clipGB : null,
     varies: test.rateIs == null ? null : test.rateIs === 'quality',
-    cards: sharesOf(body),
+    cards: sharesOf(mode ? bodyInMode(body, mode) : body),
   };
 }
 

@@ -1,5 +1,6 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Mode, ModeRate, StatedHolds, TestEnd } from '../kit/model.ts';
+import { bodyInMode } from '../match/bodyInMode.ts';
 import { sharesOf } from '../match/seats.ts';
 import { toMegabytes } from '../units/convert.ts';
 import { roundedUp } from './clip.ts';
@@ -36,7 +37,7 @@ export function takeRate(one: Placed): TakeRate | null {
   const { implied, explanations } = reconcile(take);
   const [first] = explanations;
   if (!implied || !first || !REAL.has(first.code)) return null;
-  const shares = sharesOf(body);
+  const shares = sharesOf(bodyInMode(body, mode));
   const [MBps, low, high] = [implied.MBps * shares, implied.low * shares, implied.high * shares];
   const now = streamRate(mode, body);
   if (now.ok && Math.abs(MBps / toMegabytes(now.value.average) - 1) < SAME) return null;
@@ -77,7 +78,7 @@ export function holdsBy(one: Placed): StatedHolds | null {
     streamRate(mode, { statedHolds: 'picture' }),
   ];
   if (!implied || !alone.ok || !whole.ok) return null;
-  const shares = sharesOf(body);
+  const shares = sharesOf(bodyInMode(body, mode));
   const off = (average: number): number => Math.abs(Math.log((implied.MBps * shares) / toMegabytes(average as never)));
   const [byAlone, byWhole] = [off(alone.value.average), off(whole.value.average)];
   // A usable size that is assumed may be off by as much as what is asked.

@@ -88,6 +88,7 @@ function keeps(subject: Subject, ended: number): boolean {
   const next = state.blocks[state.place];
   if (next === undefined || state.unit === null) return false;
   const block = blockAt(subject, next);
+  if (state.unit.length < block.width) return false;
   const left = places.left(state.unit, block);
   const wanted = wantedOf(block);
   if (left <= INSTANT) return false;

@@ -51,6 +51,36 @@ const input = (plan: Plan, change: Partial<DayInput> & Partial<DayInput['kit']> 
 });
 const plan = (made: Plan, change: Parameters<typeof input>[1] = {}): PlannedDay => plannedDay(input(made, change));
 
+describe('a mode that goes to one slot of a mirrored body', () => {
+  const slots = [
+    aSlot({ id: 'b', accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null }),
+    aSlot({ id: 's' }),
+  ];
+  const modes = [aMode({ id: 'm', slotIds: ['b'] }), aMode({ id: 'both' })];
+  const cards = [
+    aCard({ id: 'c', form: 'cfexpress-b', capacityGB: 512, marks: ['VPG400'] }),
+    aCard({ id: 'd', form: 'cfexpress-b', capacityGB: 512, marks: ['VPG400'] }),
+    aCard({ id: 'e', capacityGB: 512 }),
+  ];
+  const bodies = [aBody({ slots, modes, arrangement: 'mirrored' })];
+  const change = { bodies, cards };
+
+  it('takes one card, and two again in a mode that is mirrored', () => {
+    const blocks = [aBlock({ minutes: 30 }), aBlock({ id: 'l', modeId: 'both', from: '10:00', minutes: 30 })];
+    const readers = [{ id: 'r', name: 'Dock', forms: ['sd', 'cfexpress-b'] as const, MBps: 100, slots: 1 }];
+    const day = plan(aPlan({ blocks, readers, cardIds: ['c', 'd', 'e'] }), change);
+    expect(day.shortages).toEqual([]);
+    const seats = (blockId: string) => day.rolls.filter((roll) => roll.blockId === blockId).map(({ cardId }) => cardId);
+    expect([seats('k'), seats('l')]).toEqual([['c'], ['d', 'e']]);
+  });
+
+  it('a single card that lies in it is no set', () => {
+    const blocks = [aBlock({ minutes: 10 }), aBlock({ id: 'l', modeId: 'both', from: '10:00', minutes: 10 })];
+    const day = plan(aPlan({ blocks, cardIds: ['c'] }), change);
+    expect(day.shortages.flatMap(({ blockId }) => blockId ?? [])).toEqual(['l']);
+  });
+});
+
 describe('a planned day', () => {
   it('takes Match’s minutes, and says the bytes of everything written', () => {
     const day = plan(aPlan({ blocks: [aBlock({ minutes: 90 })] }));

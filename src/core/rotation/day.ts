@@ -2,6 +2,7 @@ import { streamRate } from '../bodies/rate/streamRate.ts';
 import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode } from '../kit/model.ts';
 import type { Plan, PlanBlock, PlanPress } from '../kit/plan.ts';
+import { bodyInMode } from '../match/bodyInMode.ts';
 import type { Policy } from '../match/policy.ts';
 import { printOf } from '../match/print.ts';
 import { sharesOf } from '../match/seats.ts';
@@ -84,7 +85,7 @@ function timedBlocks({ kit, plan, times }: DayInput, faults: DayFault[]): readon
       if (!rate.ok) faults.push({ code: 'no-rate', blockId });
       else {
         if (block.turn == null && times.comesTwice(block)) faults.push({ code: 'comes-twice', blockId });
-        const each = rate.value.average / sharesOf(body);
+        const each = rate.value.average / sharesOf(bodyInMode(body, mode));
         timed.push({ block, body, mode, rate: each, from, to: from + block.minutes * 60 });
       }
     }
@@ -131,7 +132,7 @@ export function makeDay(input: DayInput): DayMade {
   };
   const blocks: DayBlock[] = timed.map((one) => {
     const seats = seatsOf(one);
-    const { housing } = housingOf(one.body);
+    const { housing, width } = housingOf(bodyInMode(one.body, one.mode));
     const rolls = one.block.minutes * 60 * one.block.rolling;
     // Whoever wants long rolls wants them of each card, or of those that relay together.
     const least = Math.min((rules.gapFreeMinutes ?? 0) * 60, rolls) / (housing === 'relay' ? one.body.slots.length : 1);
@@ -143,6 +144,7 @@ export function makeDay(input: DayInput): DayMade {
       rolling: one.block.rolling,
       gapFree: one.block.gapFree,
       rate: one.rate,
+      width,
       fits: cards.map((card) => seats(card).map((fit) => (fit && fit.seconds >= least ? fit : null))),
     };
   });

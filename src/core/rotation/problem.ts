@@ -27,6 +27,8 @@ export interface DayBody {
 
 /** A block of the day. */
 export interface DayBlock {
+  /** Cards that record at once in its mode: as many as its body holds, or one where the mode goes to one slot. */
+  readonly width: number;
   readonly id: string;
   readonly body: number;
   readonly from: number;

@@ -45,6 +45,7 @@ function dayOf(drawn: Drawn): DayProblem {
       return {
         id: `b${body}k${n}`,
         body,
+        width: bodies[body]?.width ?? 1,
         from,
         to: at,
         rolling,

@@ -27,13 +27,13 @@ export function takeCard(subject: Subject, time: number): readonly Seated[] | nu
   const place = blockOf(state) ?? state.blocks[state.place];
   if (place === undefined) return null;
   const block = entryAt(problem.blocks, place);
-  const { housing, width } = entryAt(problem.bodies, body);
+  const { housing } = entryAt(problem.bodies, body);
   const open = places.open(body);
   const need = wanted(subject, place, time);
   const { freeSince } = places;
   const all = candidatesFor({ block, need, by: tactics.pick, freeSince, open, rules: problem.rules });
   const found = all.filter(({ card }) => !run.unused[card] && !state.passed.has(card));
-  if (housing === 'set') return seatedSet({ found, open, width, block });
+  if (housing === 'set' && block.width > 1) return seatedSet({ found, open, width: block.width, block });
   if (found.length === 0) return null;
   const key = `card:${block.id}:${state.picks}`;
   const kinds = new Map<string, number>();

@@ -4,6 +4,7 @@ import { FAULTS, recordedFault } from '../cards/recordedFault.ts';
 import type { Body, Card, Incident, Mode, Retest, Test } from '../kit/model.ts';
 import type { Need } from '../kit/shop.ts';
 import { answersFor } from '../match/board.ts';
+import { bodyInMode } from '../match/bodyInMode.ts';
 import { cellTone } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
 import type { Policy } from '../match/policy.ts';
@@ -109,9 +110,10 @@ export function fleet(kit: ShopKit, needs: readonly Need[], policy: Policy, rule
       (a, b) => Number(b.advice.length > 0) - Number(a.advice.length > 0) || (b.ageMonths ?? -1) - (a.ageMonths ?? -1),
     );
   const short = kit.bodies.flatMap((body) => {
-    const atOnce = recordsAtOnce(body.arrangement);
-    const slots = atOnce ? cardsAtOnce(body) : body.slots.length;
     return modesWanted(body, needs).flatMap((mode): SlotsShort[] => {
+      const housing = bodyInMode(body, mode);
+      const atOnce = recordsAtOnce(housing.arrangement);
+      const slots = atOnce ? cardsAtOnce(housing) : housing.slots.length;
       const answer = answersFor({ body, mode, ...kit, policy });
       const count = inUse.filter((card) => TONES_USED[policy.take].has(cellTone(answer(card), policy.take))).length;
       return count < slots ? [{ bodyId: body.id, modeId: mode.id, slots, atOnce, cards: count }] : [];

@@ -3,6 +3,7 @@ import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
 import type { Need, Offer, StandingCamera } from '../kit/shop.ts';
 import { answersFor, seatFor } from '../match/board.ts';
+import { bodyInMode, placeInBody } from '../match/bodyInMode.ts';
 import { type Cell, cellTone } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
 import { pairFit } from '../match/pairFit.ts';
@@ -100,6 +101,8 @@ export function bodyOf({ bodyId, arrangement }: Need, { bodies }: Pick<ShopKit, 
 
 interface Asked {
   readonly body: Body;
+  /** With the slots that the mode goes to. */
+  readonly housing: Body;
   readonly mode: Mode;
   readonly need: Need;
   readonly input: ShopInput;
@@ -113,14 +116,14 @@ const slotsInRow = (body: Body, card: Card): number =>
   body.arrangement === 'relay' ? Math.max(1, entered(body, card)) : 1;
 
 /** What a cell comes to for a need. */
-function servesAs(cell: Cell, card: Card, { body, need, input }: Asked, width: number): Serves {
+function servesAs(cell: Cell, card: Card, { housing, need, input }: Asked, width: number): Serves {
   const { verdict } = cell;
   const tone = cellTone(cell, input.policy.take);
   if (verdict === 'unfit') return { serves: false, verdict, why: { code: 'no-slot' } };
   const minutes = Math.floor(rollTime(cell) / 60);
   if (!TONES_USED[input.policy.take].has(tone) || minutes <= 0)
     return { serves: false, verdict, why: { code: 'verdict', verdict } };
-  const slots = slotsInRow(body, card);
+  const slots = slotsInRow(housing, card);
   const gapFree = need.gapFreeMinutes ?? 0;
   if (minutes * slots < gapFree) return { serves: false, verdict, why: { code: 'too-short', minutes, slots, gapFree } };
   return { serves: true, minutes, verdict, tone, width };
@@ -128,11 +131,11 @@ function servesAs(cell: Cell, card: Card, { body, need, input }: Asked, width: n
 
 /** What any card is to a need, each print asked once. */
 function asker(asked: Asked): (card: Card) => Serves {
-  const { body, mode, input } = asked;
+  const { body, housing, mode, input } = asked;
   const { kit, policy } = input;
-  const atOnce = recordsAtOnce(body.arrangement) ? cardsAtOnce(body) : 1;
+  const atOnce = recordsAtOnce(housing.arrangement) ? cardsAtOnce(housing) : 1;
   // Over unlike slots a set is made of unlike cards: one of them is one of it.
-  const width = takesEqualSets(body, atOnce) ? atOnce : 1;
+  const width = takesEqualSets(housing, atOnce) ? atOnce : 1;
   const answer = answersFor({ body, mode, ...kit, policy });
   const tested = byCard(kit.tests);
   const named = namedCards([body]);
@@ -140,8 +143,12 @@ function asker(asked: Asked): (card: Card) => Serves {
   const ask = (card: Card): Serves => {
     const cell = answer(card);
     // The board may fill the other slot with another card of the wallet; a set of equal ones has no such help.
-    if (width > 1 && cell.verdict !== 'unfit' && entered(body, card) < width)
-      return { serves: false, verdict: cell.verdict, why: { code: 'few-slots', enters: entered(body, card), width } };
+    if (width > 1 && cell.verdict !== 'unfit' && entered(housing, card) < width)
+      return {
+        serves: false,
+        verdict: cell.verdict,
+        why: { code: 'few-slots', enters: entered(housing, card), width },
+      };
     return servesAs(cell, card, asked, width);
   };
   return (card) => {
@@ -228,16 +235,19 @@ function mixedSets(
   asked: Asked,
   candidates: readonly Candidate[],
 ): { readonly options: readonly Option[]; readonly isCut: boolean } | { readonly empty: string } {
-  const { body, mode, input } = asked;
+  const { body, housing, mode, input } = asked;
   const tested = byCard(input.kit.tests);
   let isCut = false;
   let ways: readonly { readonly members: readonly Serving[] }[] = [{ members: [] }];
-  for (const [slotAt, slot] of body.slots.entries()) {
+  for (const [slotAt, slot] of housing.slots.entries()) {
     const serving = candidates.flatMap((candidate): Serving[] => {
       const { card } = candidate;
       if (!pairFit(slot, card).fits) return [];
-      const cell = seatFor({ body, mode, card, tests: tested(card.id), policy: input.policy }, slotAt);
-      const fit = servesAs(cell, card, asked, body.slots.length);
+      const cell = seatFor(
+        { body, mode, card, tests: tested(card.id), policy: input.policy },
+        placeInBody(body, housing, slotAt),
+      );
+      const fit = servesAs(cell, card, asked, housing.slots.length);
       return fit.serves ? [{ candidate, fit }] : [];
     });
     if (serving.length === 0) return { empty: slot.name };
@@ -329,14 +339,15 @@ function optionsOf(
   if (!body) return nothing({ code: 'no-body' });
   if (!mode) return nothing({ code: 'no-mode' });
   if (!streamRate(mode, body).ok) return nothing({ code: 'no-rate' });
-  const asked: Asked = { body, mode, need, input };
+  const housing = bodyInMode(body, mode);
+  const asked: Asked = { body, housing, mode, need, input };
   const ask = asker(asked);
   const candidates = [...owned, ...offered];
   const answers = candidates.map(({ card }) => ask(card));
   const serves = answers.slice(owned.length);
   if (candidates.length === 0) return { options: [], serves, why: { code: 'no-cards' } };
-  const width = recordsAtOnce(body.arrangement) ? cardsAtOnce(body) : 1;
-  if (width > 1 && !takesEqualSets(body, width)) {
+  const width = recordsAtOnce(housing.arrangement) ? cardsAtOnce(housing) : 1;
+  if (width > 1 && !takesEqualSets(housing, width)) {
     const mixed = mixedSets(at, asked, candidates);
     return 'empty' in mixed
       ? { options: [], serves, why: { code: 'slot-empty', slotName: mixed.empty } }

@@ -1,5 +1,6 @@
 import { entryAt } from '../entryAt.ts';
 import type { Need } from '../kit/shop.ts';
+import { bodyInModeOf } from '../match/bodyInMode.ts';
 import { recordsAtOnce } from '../match/seats.ts';
 import { rankOf, type Verdict } from '../match/verdict.ts';
 import type { Steps } from '../steps.ts';
@@ -118,7 +119,8 @@ function setOf(chosen: ChosenSet, input: ShopInput, { problem, isCut }: ShopOpti
 }
 
 function heldBy(need: Need, taken: readonly Taken[], optionAt: (at: number) => Option, input: ShopInput): NeedHeld {
-  const body = bodyOf(need, input.kit);
+  const whole = bodyOf(need, input.kit);
+  const body = whole && bodyInModeOf(whole, need.modeId);
   const fillings = taken.reduce((sum, { times }) => sum + times, 0);
   // A relay goes on by itself over its slots; only then is a card changed by hand.
   const first = body && !recordsAtOnce(body.arrangement) && body.arrangement === 'relay' ? body.slots.length : 1;

@@ -14,6 +14,7 @@ import css from '../../ui/form.module.css';
 import { Alone, part } from '../../ui/part.tsx';
 import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
+import { AdviceFields } from './AdviceFields.tsx';
 import { ApprovedFields } from './ApprovedFields.tsx';
 import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
@@ -204,8 +205,13 @@ export function BodyForm(props: BodyFormProps) {
             />
           </div>
         </Fold>
-        <Fold title="Marks it asks for" about={FOLDED.groups(body)} failed={hasError(/^groupRequires/)}>
+        <Fold
+          title="Marks it asks for"
+          about={FOLDED.groups(body)}
+          failed={hasError(/^(?:groupRequires|advisesAgainst)/)}
+        >
           <GroupFields form={form} />
+          <AdviceFields form={form} />
         </Fold>
         <Fold title="What its counter shows" about={FOLDED.counter(body)} failed={hasError(/^counters/)}>
           <CounterFields form={form} />

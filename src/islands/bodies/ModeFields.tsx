@@ -1,3 +1,4 @@
+import { MultiSelect } from '@mantine/core';
 import { memo } from 'react';
 import type { ModeRow } from '../../app/bodies/modeDoubts.ts';
 import { settled } from '../../app/kit/draft.ts';
@@ -80,8 +81,30 @@ function staysAsItIs(before: ModeFieldsProps, now: ModeFieldsProps): boolean {
 /** Whether a field of the folded part needs another look. */
 const hasMoreErrors = (form: BodyFormApi, at: number): boolean =>
   Object.keys(form.errors).some((path) =>
-    new RegExp(`^modes\\.${at}\\.(?:proxyMbps|group|otherRates|overhead|sound|requires|rate\\.source)`).test(path),
+    new RegExp(`^modes\\.${at}\\.(?:proxyMbps|group|slotIds|otherRates|overhead|sound|requires|rate\\.source)`).test(
+      path,
+    ),
   );
+
+/** The slots a mode is recorded to, where the body has several. */
+function GoesTo({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
+  const { slots, modes } = form.values;
+  const chosen = modes[at]?.slotIds ?? [];
+  const gone = chosen.filter((id) => !slots.some((slot) => slot.id === id));
+  if (slots.length < 2 && gone.length === 0) return null;
+  return (
+    <MultiSelect
+      label="Goes to"
+      data={[
+        ...slots.map(({ id, name }) => ({ value: id, label: name })),
+        ...gone.map((id) => ({ value: id, label: 'a slot that is gone' })),
+      ]}
+      placeholder={chosen.length === 0 ? 'any slot' : ''}
+      value={[...chosen]}
+      onChange={(ids) => form.setFieldValue(`modes.${at}.slotIds`, ids.length === 0 ? null : ids)}
+    />
+  );
+}
 
 function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: number }) {
   const mode = form.values.modes[at];
@@ -157,6 +180,7 @@ function OpenMode({ form, at }: { readonly form: BodyFormApi; readonly at: numbe
             />
             <TextField label="Page or clip" props={field('rate.sourceNote')} placeholder="" />
             <TextField label="Group" props={field('group')} placeholder="none" />
+            <GoesTo form={form} at={at} />
             <NumberField label="Viewing proxy beside it" unit="Mb/s" props={field('proxyMbps')} placeholder="none" />
           </div>
           <OtherRates form={form} at={at} />

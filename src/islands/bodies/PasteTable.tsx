@@ -4,7 +4,7 @@ import type { Mode } from '../../core/kit/model.ts';
 import { MODE_COLUMNS, type ModeColumn } from '../../reading/bodies/paste/columns.ts';
 import { ROW_AS, type RowAs } from '../../reading/bodies/paste/rows.ts';
 import type { ReadRow } from '../../reading/bodies/pasteModes.ts';
-import { COLUMN_WORDS, counterRateText, PROBLEM_WORDS, ROW_WORDS } from '../../text/bodies/pasted.ts';
+import { asideText, COLUMN_WORDS, counterRateText, PROBLEM_WORDS, ROW_WORDS } from '../../text/bodies/pasted.ts';
 import { modeSpeed } from '../../text/match/cell.ts';
 import { MBpsText, MbpsText } from '../../text/quantity.ts';
 import css from './PasteTable.module.css';
@@ -110,6 +110,7 @@ function Reading({
   return (
     <>
       {row.read?.ok && row.read.modes.map((mode) => <OneMode key={mode.id} mode={mode} />)}
+      {row.read?.ok && row.read.aside.length > 0 && <span className="tone-warm">{asideText(row.read.aside)}</span>}
       {row.read?.ok === false && (
         <span className={row.read.problem === 'asked' ? 'tone-warm' : 'tone-hot'}>
           {PROBLEM_WORDS[row.read.problem]}

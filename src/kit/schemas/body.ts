@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import {
   type Accepts,
+  type Advice,
   type Approval,
   ARRANGEMENTS,
   BODY_FIGURES,
@@ -62,6 +63,16 @@ const approvalSchema = objectOf<Approval>({
   source: text(200),
 });
 
+/** What a body’s maker advises against: words of a label, cards above a size, or both. */
+const adviceSchema = objectOf<Advice>({
+  anyOf: listOf<string>(Joi.string().min(1).max(20))
+    .max(20)
+    .when('overGB', { is: null, then: Joi.array().min(1) })
+    .required(),
+  overGB: orNull(amount(MAX_GB)),
+  source: text(200),
+});
+
 export const bodySchema = objectOf<Body>({
   id,
   name,
@@ -78,6 +89,7 @@ export const bodySchema = objectOf<Body>({
   groupRequires: listOf<GroupRequirement>(
     objectOf<GroupRequirement>({ group: orNull(Joi.string().max(40)), ...requirement }),
   ).max(50),
+  advisesAgainst: listOf<Advice>(adviceSchema).max(50),
   counters: listOf<CounterReading>(
     objectOf<CounterReading>({
       modeId: id,

@@ -65,4 +65,5 @@ export const modeSchema = objectOf<Mode>({
   group: Joi.string().allow('', null).max(40),
   otherRates: listOf<ModeRate>(rateSchema).max(10),
   requires: listOf<Requirement>(objectOf<Requirement>(requirement)).max(20).default([]),
+  slotIds: listOf<string>(id).min(1).max(16).allow(null),
 });

@@ -1,5 +1,6 @@
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
-import type { CounterReading, Mode, WhenMissing } from '../../core/kit/model.ts';
+import { entryAt } from '../../core/entryAt.ts';
+import type { Codec, CounterReading, Mode, WhenMissing } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
 import { namesMark, readAsks } from './paste/asks.ts';
 import {
@@ -15,7 +16,15 @@ import {
 } from './paste/cells.ts';
 import { guessColumns, type ModeColumn } from './paste/columns.ts';
 import type { PastedTable } from './paste/cut.ts';
-import { type Between, rateByMinutes, readMinutes, type Shown, sizeIn, withCaps } from './paste/minutes.ts';
+import {
+  type Between,
+  rateByMinutes,
+  readMinutes,
+  type Shown,
+  sizeIn,
+  withCaps,
+  withoutBuckets,
+} from './paste/minutes.ts';
 import { type Decimal, decimalOf, readNumber } from './paste/numbers.ts';
 import { type PlacedRow, placeRows, type RowAs } from './paste/rows.ts';
 
@@ -147,16 +156,22 @@ function unsizedMinutes(rows: readonly PlacedRow[], { head }: PastedTable, readi
   return rows.flatMap((row) => open.flatMap((at) => row.cells[at]?.text || [])).at(0) ?? null;
 }
 
-/** `cap`: the counter shows no more than that; `odd`: its sizes exclude each other. */
-export type RowProblem = 'fps' | 'rate' | 'size' | 'asked' | 'long' | 'minutes' | 'cap' | 'odd' | 'asks';
+/** `cap`: the counter shows no more than that; `bucket`: it shows the same for several modes; `odd`: its sizes exclude each other. */
+export type RowProblem = 'fps' | 'rate' | 'size' | 'asked' | 'long' | 'minutes' | 'cap' | 'bucket' | 'odd' | 'asks';
 
 /** A row as it is shown: its cells, what it is taken for, and what comes of it. */
 export interface ReadRow extends PlacedRow {
   readonly read: RowRead | null;
 }
 
+/** What a counter shows of a row, and the readings that it shows for several modes alike. */
+interface Counted {
+  readonly shown: readonly Shown[];
+  readonly aside: readonly Shown[];
+}
+
 export type RowRead =
-  | { readonly ok: true; readonly modes: readonly Mode[]; readonly shown: readonly Shown[] }
+  | ({ readonly ok: true; readonly modes: readonly Mode[] } & Counted)
   | {
       readonly ok: false;
       readonly problem: RowProblem;
@@ -169,12 +184,18 @@ export type RowRead =
 export function readRows(table: PastedTable, reading: TableReading, chosen: Chosen = {}): readonly ReadRow[] {
   const placed = placeRows(table, reading.columns, chosen.as ?? {});
   const seen = new Set<string>();
-  const counted = withCaps(
-    placed.map((row) => ({ shown: row.as === 'mode' ? shownIn(row, table, reading) : [], pace: paceOf(row, reading) })),
+  const counted = withoutBuckets(
+    withCaps(
+      placed.map((row) => ({
+        shown: row.as === 'mode' ? shownIn(row, table, reading) : [],
+        pace: paceOf(row, reading),
+        follows: codecOf(row, reading) !== 'long-gop',
+      })),
+    ),
   );
   return placed.map((row, at) => ({
     ...row,
-    read: row.as === 'mode' ? distinct(readRow(row, reading, counted[at]?.shown ?? []), seen) : null,
+    read: row.as === 'mode' ? distinct(readRow(row, reading, entryAt(counted, at)), seen) : null,
   }));
 }
 
@@ -186,6 +207,16 @@ function shownIn(row: PlacedRow, { head }: PastedTable, { columns, sizeGB }: Tab
     return read && capacityGB !== null ? [{ ...read, capacityGB, column: at }] : [];
   });
 }
+
+/** The codec family that a row names. */
+const codecOf = (row: PlacedRow, { columns }: TableReading): Codec =>
+  readCodec(
+    [
+      cellIn(row, columns, 'codec'),
+      row.title,
+      ...row.cells.flatMap(({ text }, at) => (columns[at] === 'name' ? [text] : [])),
+    ].join(' '),
+  );
 
 /** How much picture a row writes a second, to tell modes apart that cannot write alike. */
 function paceOf(row: PlacedRow, reading: TableReading): number {
@@ -242,7 +273,7 @@ function settledBy(speeds: Speeds | null, two: TableReading['two']): Speeds | nu
 const LONGEST = 80;
 
 /** Turns one row into a mode, or one for each of its speeds; nothing is guessed for a figure that cannot be read. */
-function readRow(row: PlacedRow, reading: TableReading, shown: readonly Shown[]): RowRead {
+function readRow(row: PlacedRow, reading: TableReading, { shown, aside }: Counted): RowRead {
   const { columns, unit, decimal, at } = reading;
   const cell = (column: ModeColumn): string => cellIn(row, columns, column);
   const stop = (problem: RowProblem, column: ModeColumn): RowRead => ({
@@ -266,6 +297,7 @@ function readRow(row: PlacedRow, reading: TableReading, shown: readonly Shown[])
   if (Mbps === null && counted === null) {
     if (cell('rate') !== '' || minutes.every((text) => text === '')) return stop('rate', 'rate');
     if (shown.length > 0) return stop('cap', 'minutes');
+    if (aside.length > 0) return stop('bucket', 'minutes');
     return stop(minutes.some((text) => readMinutes(text) !== null) ? 'asked' : 'minutes', 'minutes');
   }
   const requires = readAsks(cell('asks'), reading.lock ?? 'refuses');
@@ -279,7 +311,7 @@ function readRow(row: PlacedRow, reading: TableReading, shown: readonly Shown[])
   const side = (column: 'width' | 'height'): number => readNumber(cell(column), 'point');
   const width = picture?.width ?? side('width');
   const height = picture?.height ?? side('height');
-  const codec = readCodec(`${cell('codec')} ${named}`);
+  const codec = codecOf(row, reading);
   const name = nameOf(row, reading, own) || 'Mode';
   if (name.length > LONGEST) return { ok: false, problem: 'long', text: name, column: columns.indexOf('name') };
   const modes = speedsOf(speeds).map(
@@ -299,7 +331,7 @@ function readRow(row: PlacedRow, reading: TableReading, shown: readonly Shown[])
       requires,
     }),
   );
-  return modes.every((mode) => streamRate(mode, null).ok) ? { ok: true, modes, shown } : stop('rate', 'rate');
+  return modes.every((mode) => streamRate(mode, null).ok) ? { ok: true, modes, shown, aside } : stop('rate', 'rate');
 }
 
 /** Rounded outwards, so that no rate is left out. */

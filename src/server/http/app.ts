@@ -49,6 +49,8 @@ const WIRE = {
   connections: 1000,
   /** Held at once: above it a connection is dropped without a word, since a word costs room, too. */
   mostConnections: 3000,
+  /** With this share of the connections open at once, what arrives late is late for the crowd and not for its sender. */
+  crowd: 0.1,
 };
 
 const TOO_BUSY = refusal(503, 'busy', 'The server cannot keep up just now. Ask again in a few seconds.');
@@ -89,16 +91,18 @@ function endWith(socket: Socket, refused: Refusal): void {
   socket.end(`HTTP/1.1 ${refused.status} ${STATUS_CODES[refused.status]}\r\n${lines.join('')}\r\n${body}`);
 }
 
-/** A request that is none, or that did not arrive: answered on the bare socket. */
-function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket): void {
+/**
+ * A request that is none, or that did not arrive: answered on the bare socket.
+ *
+ * @param wasCrowded whether there was a crowd while it was waited for: then the server is late, and says that
+ */
+function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket, wasCrowded: boolean): void {
   if (!socket.writable || error.code === 'ECONNRESET') {
     socket.destroy();
     return;
   }
-  endWith(
-    socket,
-    CLIENT_ERRORS[error.code ?? ''] ?? refusal(400, 'not-http', 'This is not a request that can be read.'),
-  );
+  const why = wasCrowded && error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? TOO_BUSY : CLIENT_ERRORS[error.code ?? ''];
+  endWith(socket, why ?? refusal(400, 'not-http', 'This is not a request that can be read.'));
 }
 
 /** What Node would refuse by itself, without our headers and in no shape: written as every refusal is. */
@@ -109,18 +113,29 @@ function refuseBare(request: IncomingMessage, response: ServerResponse, refused:
   });
 }
 
+interface Crowd {
+  /** Whether a socket is one of those that were told to come back. */
+  readonly isTold: (socket: Socket) => boolean;
+  /** Whether many were there at once within the time a request may take. */
+  readonly wasThere: () => boolean;
+}
+
 /**
  * Connections above the cap are told to come back. Those that are told hold their place until they have ended, so that the
  * server itself is never asked to hold more than it can.
- *
- * @returns whether a socket is one of those
  */
-function tellTheRest(server: Server, cap: number): (socket: Socket) => boolean {
+function tellTheRest(server: Server, cap: number): Crowd {
   const told = new WeakSet<Socket>();
   let open = 0;
+  let crowdedAt = Number.NEGATIVE_INFINITY;
+  const note = (): void => {
+    if (open > cap * WIRE.crowd) crowdedAt = performance.now();
+  };
   server.on(server instanceof SecureServer ? 'secureConnection' : 'connection', (socket: Socket) => {
     open += 1;
+    note();
     socket.once('close', () => {
+      note();
       open -= 1;
     });
     if (open <= cap) return;
@@ -131,7 +146,13 @@ function tellTheRest(server: Server, cap: number): (socket: Socket) => boolean {
     // What it sends is read and thrown away: closed on unread bytes, a connection is reset and its answer lost.
     setTimeout(() => socket.destroy(), 2000).unref();
   });
-  return (socket) => told.has(socket);
+  return {
+    isTold: (socket) => told.has(socket),
+    wasThere: () => {
+      note();
+      return performance.now() - crowdedAt < WIRE.requestTimeout + WIRE.connectionsCheckingInterval;
+    },
+  };
 }
 
 const refuse = (reply: FastifyReply, refused: Refusal): FastifyReply => {
@@ -202,18 +223,18 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
         requireHostHeader: false,
       };
       const guarded = (request: IncomingMessage, response: ServerResponse): void => {
-        if (isTold(request.socket)) return;
+        if (crowd.isTold(request.socket)) return;
         if (request.httpVersion === '1.1' && request.headers.host === undefined) refuseBare(request, response, NO_HOST);
         else secure(request, response, () => answer(request, response));
       };
       const server = certificate
         ? createSecureServer({ ...options, key: certificate.key, cert: certificate.cert }, guarded)
         : createServer(options, guarded);
-      const isTold = tellTheRest(server, connections);
+      const crowd = tellTheRest(server, connections);
       server.maxConnections = Math.max(WIRE.mostConnections, connections);
       server.on('checkExpectation', (request, response) => refuseBare(request, response, NO_EXPECTATION));
       server.setTimeout(WIRE.silence);
-      server.on('clientError', refuseOnSocket);
+      server.on('clientError', (error, socket) => refuseOnSocket(error, socket as Socket, crowd.wasThere()));
       return server;
     },
   });

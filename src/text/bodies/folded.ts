@@ -18,11 +18,14 @@ export const FOLDED = {
       [bufferMB && `buffer ${plain(bufferMB)} MB`, ceilingMBps && `writes ${plain(ceilingMBps)} MB/s at the most`],
       'buffer and own write limit not known',
     ),
-  groups: ({ groupRequires }: Body): string =>
+  groups: ({ groupRequires, advisesAgainst }: Body): string =>
     listed(
-      (groupRequires ?? []).map(
-        ({ group, anyOf }) => `${group || 'every mode'}: ${anyOf.join(' or ') || 'nothing yet'}`,
-      ),
+      [
+        ...(groupRequires ?? []).map(
+          ({ group, anyOf }) => `${group || 'every mode'}: ${anyOf.join(' or ') || 'nothing yet'}`,
+        ),
+        advisesAgainst?.length && `advises against ${count(advisesAgainst, 'thing')}`,
+      ],
       'no mark asked for',
     ),
   counter: ({ counters }: Body): string => (counters?.length ? count(counters, 'reading') : 'no reading noted'),
@@ -38,7 +41,7 @@ export const FOLDED = {
 } as const;
 
 /** What stands in the folded part of a mode. */
-export const modeMore = ({ rate, group, proxyMbps, otherRates, overhead, sound, requires }: Mode): string =>
+export const modeMore = ({ rate, group, proxyMbps, otherRates, overhead, sound, requires, slotIds }: Mode): string =>
   listed(
     [
       rate.source ? SOURCE_WORDS[rate.source] : null,
@@ -46,6 +49,7 @@ export const modeMore = ({ rate, group, proxyMbps, otherRates, overhead, sound, 
       group && `group ${group}`,
       proxyMbps && `proxy ${plain(proxyMbps)} Mb/s`,
       otherRates?.length ? count(otherRates, 'other source') : null,
+      slotIds && (slotIds.length === 1 ? 'goes to one slot' : `goes to ${slotIds.length} slots`),
       overhead && 'own figures beside the picture',
       sound && `sound ${plain(sound.channels)} channels`,
       ...requires

@@ -33,6 +33,7 @@ export const PROBLEM_WORDS: Readonly<Record<RowProblem, string>> = {
   asked: 'waits for an answer above',
   minutes: 'no minutes that can be read: type them in, as 75 or 1:15',
   cap: 'at least that: the counter shows no more, and no rate comes of it',
+  bucket: 'the counter shows the same for several modes, and no rate comes of it',
   odd: 'its sizes exclude each other: one of them is a slip',
   asks: 'what it asks for is not understood: type the marks, or empty it',
   long: 'name too long: shorten it to 80 letters',
@@ -45,6 +46,12 @@ export const missingText = (rows: number): string =>
   rows === 1
     ? 'One row is not read yet and would be left out.'
     : `${rows} rows are not read yet and would be left out.`;
+
+/** Readings that are left out of a mode, since its counter shows them for several modes alike; empty where none is. */
+export const asideText = (aside: readonly { readonly minutes: number; readonly capacityGB: number }[]): string =>
+  aside.length === 0
+    ? ''
+    : `Set aside, one value for several modes: ${aside.map(({ minutes, capacityGB }) => `${plain(minutes)} min on ${plain(capacityGB)} GB`).join(', ')}`;
 
 /** A column that is left out, and what stands in it. */
 export const ignoredText = ({ title, cells }: { readonly title: string; readonly cells: readonly string[] }): string =>

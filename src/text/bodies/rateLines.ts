@@ -1,5 +1,6 @@
 import type { RateLine, StreamRate } from '../../core/bodies/rate/streamRate.ts';
 import type { Body, Card, RateSource } from '../../core/kit/model.ts';
+import { bodyInModeOf } from '../../core/match/bodyInMode.ts';
 import type { Cell } from '../../core/match/cell.ts';
 import { usable } from '../../core/match/minutes/minutes.ts';
 import { sharesOf } from '../../core/match/seats.ts';
@@ -86,7 +87,7 @@ export function rateSum(line: RateLine): Sum {
 /** The arithmetic of a cell, line by line, from rate to planned minutes. */
 export function cellSums(rate: StreamRate, body: Body, card: Card, cell: Cell): readonly Sum[] {
   const sums = rate.lines.map(rateSum);
-  const shares = sharesOf(body);
+  const shares = sharesOf(bodyInModeOf(body, cell.modeId));
   const { bytes, assumed } = usable(card);
   const average = Math.ceil(rate.average / shares) as BytesPerSecond;
   sums.push({ working: 'everything written', result: `${MbpsText(rate.peak)} = ${MBpsText(rate.peak)}` });

@@ -61,6 +61,16 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
     decides:
       'A label that contradicts itself promises nothing until the card was verified. No mark is unknown: never zero, never a pass.',
   },
+  'goes-to': {
+    title: 'Where the mode goes',
+    asks: 'Is this mode recorded to some slots of the body alone?',
+    decides: 'A card that enters only the others cannot record it.',
+  },
+  advice: {
+    title: 'What the maker advises against',
+    asks: 'Does the maker of the body advise against a bus, a mark or a size that this card has?',
+    decides: 'A note: advice locks nothing. Read in the manual what the maker expects to happen.',
+  },
   'makers-minimum': {
     title: 'Minimum that its maker states',
     asks: 'Does the maker of the card state a minimum sustained write in writing?',

@@ -4,8 +4,9 @@ import { makersLine, testsLine } from '../heat/evidenceLines.ts';
 import { either, MBpsText, plain } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 import { reportedLine, twinsLine } from './likelyLines.ts';
-import { arrangementLine, busLine, familyLine, protocolLine, seatsLine, shapeLine } from './placeLines.ts';
+import { arrangementLine, busLine, familyLine, goesToLine, protocolLine, seatsLine, shapeLine } from './placeLines.ts';
 import {
+  adviceLine,
   approvedLine,
   faultLine,
   guaranteeLine,
@@ -64,6 +65,10 @@ export function findingLine(finding: Finding): Line {
       return approvedLine(finding);
     case 'seats':
       return seatsLine(finding);
+    case 'goes-to':
+      return goesToLine(finding);
+    case 'advice':
+      return adviceLine(finding);
     case 'demands-card':
       return {
         text: `The body also wants a card in ${either(finding.slots)}`,

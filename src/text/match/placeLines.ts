@@ -139,3 +139,9 @@ export function seatsLine({ outcome, arrangement, seats, width }: Of<'seats'>): 
   });
   return { text: SEAT_WORDS[arrangement], figure: '', more: `${each.join('. ')}.` };
 }
+
+/** The slots a mode is recorded to. */
+export const goesToLine = ({ slots }: Of<'goes-to'>): Line =>
+  slots.length === 0
+    ? { text: 'The slots this mode goes to are gone', figure: '', more: 'Name another under Bodies.' }
+    : { text: `This mode goes to ${either(slots)} alone`, figure: '' };

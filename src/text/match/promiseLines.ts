@@ -4,7 +4,7 @@ import { form } from '../../core/standards/forms.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
-import { either, MBpsText, MbpsText, perMilleText } from '../quantity.ts';
+import { either, MBpsText, MbpsText, perMilleText, plain } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 
 /** Lines about what is asked and what is promised: requirement, marks, headroom, minimum, approval, label. */
@@ -117,6 +117,16 @@ export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>)
       return { text: 'Approved by the body’s maker, but not for this', figure, more };
   }
 }
+
+/** What the maker of the body advises against: a note, and no lock. */
+export const adviceLine = ({ words, overGB, cardGB, source }: Of<'advice'>): Line => {
+  const what = [...words, ...(overGB === null ? [] : [`cards above ${plain(overGB)} GB`])];
+  return {
+    text: `The body’s maker advises against ${either(what)}`,
+    figure: overGB === null ? '' : `${plain(cardGB)} GB`,
+    more: `A note, not a lock. ${source ? `From: ${source}.` : 'Source not noted.'}`,
+  };
+};
 
 /** A fault noted of a card, and how it is lifted. */
 export const faultLine = ({ incident }: Of<'fault'>): Line => ({

@@ -2,6 +2,7 @@ import { entryAt } from '../../entryAt.ts';
 import type { Body, BodyFigure, Card, CardFigure, PlannedTake } from '../../kit/model.ts';
 import type { ArrangeInput } from '../../match/arrange.ts';
 import { seatFor } from '../../match/board.ts';
+import { bodyInMode, bodyInModeOf, placeInBody } from '../../match/bodyInMode.ts';
 import type { Cell } from '../../match/cell.ts';
 import { usable } from '../../match/minutes/minutes.ts';
 import { cardsAtOnce, recordsAtOnce, seatCards } from '../../match/seats.ts';
@@ -176,7 +177,8 @@ interface CellLaneInput {
  * The paths of one cell of the board, for its heat mark: one where its seats are alike, one a seat where they are not. A
  * body that writes to several slots at once is heated by all of them.
  */
-export function cellLanes({ body, cell, card, plan, cards }: CellLaneInput): readonly Lane[] {
+export function cellLanes({ body: whole, cell, card, plan, cards }: CellLaneInput): readonly Lane[] {
+  const body = bodyInModeOf(whole, cell.modeId);
   const { arrangement } = body;
   const asked = { body, arrangement, plan, startBodyC: null, startCardC: null, demandTraceMBps: null };
   const atOnce = recordsAtOnce(arrangement);
@@ -199,15 +201,17 @@ export function cellLanes({ body, cell, card, plan, cards }: CellLaneInput): rea
  * @returns refusals name the card or the figure that cannot be
  */
 export function lanesOf(setup: HeatSetup): Result<readonly Lane[], SetupRefusal> {
-  const { arrangement, mode, tests, policy } = setup;
-  const body: Body = { ...setup.body, arrangement };
+  const { mode, tests, policy } = setup;
+  const body: Body = { ...setup.body, arrangement: setup.arrangement };
+  const housing = bodyInMode(body, mode);
+  const { arrangement } = housing;
   const cards = arrangement === 'single' ? setup.cards.slice(0, 1) : setup.cards;
   if (cards.length === 0) return err({ code: 'no-card' });
   const cellIn = (at: number, slot: number): Cell =>
-    seatFor({ body, mode, card: entryAt(cards, at), tests, policy }, slot);
-  const seats = seatCards(body, cards.length, cellIn);
+    seatFor({ body, mode, card: entryAt(cards, at), tests, policy }, placeInBody(body, housing, slot));
+  const seats = seatCards(housing, cards.length, cellIn);
   if (!seats) {
-    if (body.slots.length > 0) return err({ code: 'no-seat', cards: cards.length, slots: body.slots.length });
+    if (housing.slots.length > 0) return err({ code: 'no-seat', cards: cards.length, slots: housing.slots.length });
     return err({ code: 'cannot-meet', card: entryAt(cards, 0), cell: cellIn(0, 0) });
   }
   const parts: Part[] = [];

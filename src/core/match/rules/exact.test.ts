@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import type { Advice, Card } from '../../kit/model.ts';
 import type { Bus } from '../../standards/buses.ts';
-import { aBody, aCard, aSlot } from '../../testing.ts';
+import { aBody, aCard, aMode, aSlot } from '../../testing.ts';
 import type { BytesPerSecond, PerMille } from '../../units/brand.ts';
+import { cellFor } from '../board.ts';
 import { pairFit } from '../pairFit.ts';
+import { DEFAULT_POLICY } from '../policy.ts';
+import { adviceRule } from './advice.ts';
 import { arrangementRule, demandsCardRule } from './arrangement.ts';
 import { bodyCeilingRule } from './bodyCeiling.ts';
 import { busFacts, busRule, leastBus } from './bus.ts';
@@ -322,6 +326,37 @@ describe('promises', () => {
     expect(mixed?.problems.map(({ code }) => code)).toEqual(['not-understood', 'mark-needs-bus']);
     const verified = { date: '2026-05-01', how: 'filled' };
     expect(labelRule({ ...honest, marks: ['I', 'V90'], verified })).toMatchObject({ outcome: 'note', verified });
+  });
+});
+
+describe('what the maker advises against', () => {
+  const body = (part: Partial<Advice>) => ({
+    advisesAgainst: [{ anyOf: [], overGB: null, source: 'page 12', ...part }],
+  });
+  const found = (part: Partial<Advice>, card: Partial<Card>) => adviceRule(body(part), aCard(card));
+
+  it('is a note where the card has it: a bus, a mark, a family, a size', () => {
+    expect(found({ anyOf: ['UHS-I'] }, { marks: ['I', 'V30'] })).toEqual([
+      { rule: 'advice', outcome: 'note', words: ['UHS-I'], overGB: null, cardGB: 256, source: 'page 12' },
+    ]);
+    expect(found({ anyOf: ['I'] }, { marks: ['II', 'V60'] }), 'another bus').toEqual([]);
+    expect(found({ anyOf: ['V30'] }, { marks: ['I', 'V30'] })).toMatchObject([{ words: ['V30'] }]);
+    expect(found({ anyOf: ['V30'] }, { marks: ['II', 'V60'] }), 'a mark above it is another').toEqual([]);
+    expect(found({ anyOf: ['SDXC'] }, { capacityGB: 64 })).toMatchObject([{ words: ['SDXC'] }]);
+    expect(found({ anyOf: ['SDXC'] }, { form: 'cfexpress-b', capacityGB: 64 })).toEqual([]);
+    expect(found({ overGB: 128 }, { capacityGB: 256 })).toMatchObject([{ words: [], overGB: 128, cardGB: 256 }]);
+    expect(found({ overGB: 256 }, { capacityGB: 256 }), 'not above it').toEqual([]);
+    expect(adviceRule({}, aCard())).toEqual([]);
+  });
+
+  it('takes no answer away', () => {
+    const told = (advisesAgainst: readonly Advice[]) => {
+      const of = { ...aBody(), advisesAgainst };
+      return cellFor({ body: of, mode: aMode(), card: aCard(), cards: [], tests: [], policy: DEFAULT_POLICY });
+    };
+    const warned = told([{ anyOf: ['II'], overGB: 1, source: null }]);
+    expect(warned.verdict).toBe(told([]).verdict);
+    expect(warned.findings.map(({ rule }) => rule)).toContain('advice');
   });
 });
 

@@ -1,6 +1,7 @@
 import { streamRate } from '../../bodies/rate/streamRate.ts';
 import type { BenchResult, Body, Card, Test } from '../../kit/model.ts';
 import type { Plan } from '../../kit/plan.ts';
+import { bodyInMode } from '../../match/bodyInMode.ts';
 import { usable } from '../../match/minutes/minutes.ts';
 import { sharesOf } from '../../match/seats.ts';
 import { toGigabytes, toMegabytes } from '../../units/convert.ts';
@@ -45,7 +46,9 @@ function ofTest(test: Test, bodies: readonly Body[], room: number): Between {
   const body = bodies.find(({ id }) => id === test.bodyId);
   const mode = body?.modes.find(({ id }) => id === test.modeId);
   const rate = mode && body ? streamRate(mode, body) : null;
-  const MBps = test.writtenMBps ?? (rate?.ok && body ? toMegabytes(rate.value.average) / sharesOf(body) : null);
+  const MBps =
+    test.writtenMBps ??
+    (rate?.ok && body && mode ? toMegabytes(rate.value.average) / sharesOf(bodyInMode(body, mode)) : null);
   if (MBps === null) return { low: 0, high: room * takes };
   const GB = Math.min(room, (MBps * test.seconds) / 1000) * takes;
   return { low: GB, high: GB };

@@ -78,6 +78,8 @@ interface CountedRow {
   readonly shown: readonly Shown[];
   /** Pixels a second; frames a second where no size is told. */
   readonly pace: number;
+  /** Whether its rate follows the picture, as that of intra and raw does: long-GOP modes of unlike pictures share a rate. */
+  readonly follows: boolean;
 }
 
 /** Paces that differ this much are not one rate [A]. */
@@ -104,6 +106,35 @@ function capsOf(rows: readonly CountedRow[]): ReadonlySet<number> {
     ),
   );
   return new Set([...overModes, ...overSizes]);
+}
+
+/** Modes that show one value are a bucket of the counter from this many on [A]. */
+const BUCKET = 3;
+
+/** Whether the minutes of a row can all be true. */
+const isPossible = (shown: readonly Shown[]): boolean => rateByMinutes(shown) !== 'odd';
+
+/**
+ * Whether a reading is one that its counter shows for several modes alike: of modes whose rate follows their picture and
+ * whose pictures are unlike, or where without it the sizes of a mode agree again.
+ */
+function isBucketed(one: Shown, rows: readonly CountedRow[]): boolean {
+  const isIt = (other: Shown): boolean => other.column === one.column && other.minutes === one.minutes;
+  const same = rows.filter(({ shown }) => shown.some(isIt));
+  if (one.atLeast || same.length < BUCKET) return false;
+  const follow = same.filter(({ follows }) => follows).map(({ pace }) => pace);
+  if (follow.length >= BUCKET && Math.max(...follow) >= Math.min(...follow) * UNLIKE) return true;
+  return same.some(({ shown }) => !isPossible(shown) && isPossible(shown.filter((other) => !isIt(other))));
+}
+
+/** Rows without the readings that their counter shows for several modes alike: those measure none of them. */
+export function withoutBuckets<Row extends CountedRow>(
+  rows: readonly Row[],
+): readonly (Row & { readonly aside: readonly Shown[] })[] {
+  return rows.map((row) => {
+    const aside = row.shown.filter((one) => isBucketed(one, rows));
+    return { ...row, shown: row.shown.filter((one) => !aside.includes(one)), aside };
+  });
 }
 
 /** Readings of a table with those marked as at least that are a cap of the counter and no measurement. */

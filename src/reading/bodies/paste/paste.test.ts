@@ -490,6 +490,27 @@ describe('a table of minutes', () => {
     expect(rowsOf('Mode\tfps\t64 GB\nA\t25\t600+')).toMatchObject([{ problem: 'cap' }]);
   });
 
+  it('a bucket is no rate: three of unlike pictures whose rate follows the picture, or one that its other sizes exclude', () => {
+    const intra = [
+      'Mode\tSize\tfps\tCodec\t128 GB',
+      'HD\t1920x1080\t25\tintra\t60',
+      'UHD\t3840x2160\t25\tintra\t60',
+      'UHD fast\t3840x2160\t50\tintra\t60',
+      'DCI\t4096x2160\t25\tintra\t75',
+    ].join('\n');
+    expect(rowsOf(intra).map((row) => (row.ok ? 'read' : row.problem))).toEqual(['bucket', 'bucket', 'bucket', 'read']);
+    // Long-GOP modes of unlike pictures may share their rate: the same table is three rates there.
+    expect(rowsOf(intra.replaceAll('intra', 'long GOP')).every(({ ok }) => ok)).toBe(true);
+    const { rows } = placed(
+      ['Mode\tfps\t64 GB\t128 GB', 'A\t25\t30\t40', 'B\t25\t45\t40', 'C\t25\t20\t40', 'D\t25\t50\t101'].join('\n'),
+    );
+    const read = rows.map((row) => (row.read?.ok ? row.read : null));
+    expect(read.map((one) => one?.aside.map(({ minutes }) => minutes))).toEqual([[40], [40], [40], []]);
+    // By the 64 GB alone: 64 × 8000 × 0.8 ÷ (31 × 60) = 220.2, 64 × 8000 ÷ (30 × 60) = 284.4.
+    expect(read[0]?.modes[0]?.rate).toEqual({ kind: 'counter', lowMbps: 220.21, highMbps: 284.45 });
+    expect(countersOf(rows).map(({ minutes }) => minutes)).toEqual([30, 45, 20, 50, 101]);
+  });
+
   it('modes that may well write alike share a long value without its being a cap', () => {
     const text = 'Mode\tSize\tfps\t64 GB\nA\t1920x1080\t24\t120\nB\t1920x1080\t25\t120';
     expect(rowsOf(text).every(({ ok }) => ok)).toBe(true);
