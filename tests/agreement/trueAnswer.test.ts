@@ -12,10 +12,10 @@ interface Piece<T> {
 }
 const piece = <T>(is: T, ...texts: string[]): readonly Piece<T>[] => texts.map((text) => ({ text, is }));
 
-// Peaks of an average are a fifth above it [A]; a measured rate holds everything.
+// Peaks of an average come to twice it where no codec is named [A]; a measured rate holds everything.
 const KIND = [
   ...piece({ factor: 1, beside: true }, '', 'max ', 'up to ', 'constant ', 'sustained '),
-  ...piece({ factor: 1.2, beside: true }, 'average ', 'avg ', 'typical ', 'VBR '),
+  ...piece({ factor: 2, beside: true }, 'average ', 'avg ', 'typical ', 'VBR '),
   ...piece({ factor: 1, beside: false }, 'measured '),
 ];
 const RATE = [

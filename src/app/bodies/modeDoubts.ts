@@ -37,7 +37,11 @@ export function modeRows(body: Pick<Body, 'modes' | 'statedHolds'>): readonly Mo
       mode,
       stated,
       peak: rate.value.peak,
-      doubts: doubts({ rate: rate.value.picture, codec, width, height, fps, neighbour }),
+      doubts: doubts({
+        rate: rate.value.picture,
+        ...{ codec, width, height, fps, neighbour },
+        isComputed: mode.rate.kind !== 'stated',
+      }),
     };
   });
 }

@@ -41,7 +41,7 @@ export function printedBus(form: Form, marks: readonly string[]): PrintedBus | n
   const own = named.filter((one) => one !== 'uhs-i' || !named.some((other) => other.startsWith('sd-express')));
   const [slowest] = [...own].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   if (slowest) return { bus: slowest, printed: true };
-  return isSd(form) ? impliedBus(marks) : null;
+  return isSd(form) ? impliedBus(marks) : impliedLink(form, marks);
 }
 
 function impliedBus(marks: readonly string[]): PrintedBus | null {
@@ -53,6 +53,13 @@ function impliedBus(marks: readonly string[]): PrintedBus | null {
   return { bus: fastest === 'uhs-i-50' ? 'uhs-i' : fastest, printed: false };
 }
 
+/** The link that a mark of CFexpress needs; null where none needs more than the first. */
+function impliedLink(form: Form, marks: readonly string[]): PrintedBus | null {
+  const needing = speedMarks(marks).find((key) => needsOwnBus(key) && mark(key).forms.includes(form));
+  const link = needing && mark(needing).countsFrom;
+  return link ? { bus: link, printed: false } : null;
+}
+
 /** How the bus of a card was learnt: entered or printed, read from its marks, or not at all. */
 export type BusKnown = 'printed' | 'marks' | 'assumed';
 
@@ -62,8 +69,20 @@ export interface CardBus {
   readonly known: BusKnown;
 }
 
+/** What of a card tells its bus; its printed speeds tell whether its UHS-II is the faster half of it. */
+export type BusPrint = Pick<Card, 'form' | 'bus' | 'marks'> & Partial<Pick<Card, 'readMBps' | 'writeMBps'>>;
+
+/** The most that UHS-II carries without its optional half duplex, MB/s. */
+const FULL_DUPLEX_MBPS = 156;
+
 /** The bus of a card: as entered, else as printed, else as its marks imply; null where nothing tells. */
-export function busOf(card: Pick<Card, 'form' | 'bus' | 'marks'>): CardBus {
+export function busOf(card: BusPrint): CardBus {
+  const told = toldBus(card);
+  const peak = Math.max(card.readMBps ?? 0, card.writeMBps ?? 0);
+  return told.bus === 'uhs-ii' && peak > FULL_DUPLEX_MBPS ? { ...told, bus: 'uhs-ii-312' } : told;
+}
+
+function toldBus(card: BusPrint): CardBus {
   if (card.bus !== null) return { bus: card.bus, known: 'printed' };
   const read = printedBus(card.form, card.marks);
   return read ? { bus: read.bus, known: read.printed ? 'printed' : 'marks' } : { bus: null, known: 'assumed' };
@@ -73,7 +92,7 @@ export function busOf(card: Pick<Card, 'form' | 'bus' | 'marks'>): CardBus {
  * The bus of a card where no other is possible: entered or printed, or told by a mark of two rows of contacts or of
  * Express. Null where a mark leaves it open: V30 stands on cards of UHS-II as well.
  */
-export function sureBus(card: Pick<Card, 'form' | 'bus' | 'marks'>): Bus | null {
+export function sureBus(card: BusPrint): Bus | null {
   const { bus, known } = busOf(card);
   if (known === 'printed' || !isSd(card.form)) return bus;
   return speedMarks(card.marks).some(needsOwnBus) ? bus : null;

@@ -77,7 +77,10 @@ export type Finding =
       readonly slot: Bus | null;
       readonly card: Bus | null;
       readonly inForce: Bus | null;
+      /** The most there is of it: a need above that cannot be met. */
       readonly ceiling: BytesPerSecond | null;
+      /** What every such pair carries of data: above it, up to the ceiling, nothing is known. */
+      readonly sure: BytesPerSecond | null;
       readonly known: BusKnown;
       readonly need: BytesPerSecond;
       /** True where the card speaks a faster bus than the slot: the surplus only helps offload. */
@@ -86,7 +89,7 @@ export type Finding =
       readonly slotTold: boolean;
       /** True where a one-row adapter holds a faster card at UHS-I. */
       readonly adapter: boolean;
-      /** True where the ceiling holds the need, not its headroom. */
+      /** True where what is sure holds the need, not its headroom. */
       readonly thin: boolean;
     }
   | {

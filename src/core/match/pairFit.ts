@@ -35,12 +35,16 @@ export function pairFit(slot: Slot, card: Card): PairFit {
   const bus = fastest(protocol.speaks, card);
   const marks = floorInForce(card, bus.inForce);
   const doubted = labelRule(card)?.outcome === 'short';
-  const floor = doubted ? null : higher(marks.floor, minimumInForce(card, bus));
+  const floor = doubted ? null : lower(higher(marks.floor, minimumInForce(card, bus)), bus.ceiling);
   return { fits: true, findings, bus, marks, doubted, floor };
 }
 
 const higher = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSecond | null =>
   a === null ? b : b === null ? a : a > b ? a : b;
+
+/** No promise is kept above the bus it is written over. */
+const lower = (a: BytesPerSecond | null, b: BytesPerSecond | null): BytesPerSecond | null =>
+  a === null || b === null || a < b ? a : b;
 
 /** Of several forms a slot names that the card enters, the one with the fastest bus; of equal ones the first. */
 function fastest(speaks: readonly Accepts[], card: Card): BusFacts {

@@ -62,8 +62,12 @@ describe('a slot whose bus is not told', () => {
   it('holds back a promise the bus may not carry, and a claim too', () => {
     const slots = [aSlot({ accepts: [{ form: 'cfexpress-a', bus: null }], family: null })];
     const card = { form: 'cfexpress-a', marks: ['VPG1600', '4.0'] } as const;
-    expect(cellOf({ body: { slots }, card, Mbps: 8800 }).verdict, '1100 MB/s on at least 1000').toBe('uncovered');
-    expect(cellOf({ body: { slots }, card, Mbps: 6400 }).verdict).toBe('guaranteed');
+    expect(cellOf({ body: { slots }, card, Mbps: 8800 }).verdict, '1100 MB/s on at least 985').toBe('uncovered');
+    // 800 and 1600 are promised over the 4.0 link alone; on the link before it the card is one of 400.
+    expect(cellOf({ body: { slots }, card, Mbps: 6400 }).verdict).toBe('uncovered');
+    expect(cellOf({ body: { slots }, card, Mbps: 2700 }).verdict).toBe('guaranteed');
+    const faster = [aSlot({ accepts: [{ form: 'cfexpress-a', bus: 'cfexpress-4' }], family: null })];
+    expect(cellOf({ body: { slots: faster }, card, Mbps: 8800 }).verdict).toBe('guaranteed');
     const claim = { form: 'cfexpress-a', marks: [] as string[], sustainedMBps: 1900 } as const;
     expect(cellOf({ body: { slots }, card: claim, Mbps: 8800 }).verdict).toBe('uncovered');
   });
@@ -292,10 +296,13 @@ describe('headroom of every ceiling', () => {
 
   it('a bus without headroom is tight too', () => {
     const slots = [aSlot({ accepts: [{ form: 'cfexpress-b', bus: 'cfexpress-2' }], family: null })];
-    const card = { form: 'cfexpress-b', marks: ['VPG1600'], minimumMBps: 2000, bus: 'cfexpress-2' } as const;
-    expect(cellOf({ body: { slots }, card, Mbps: 13_900 }).verdict, '1737.5 × 1.15 < 2000').toBe('guaranteed');
-    const thin = cellOf({ body: { slots }, card, Mbps: 14_000 });
-    expect(thin.verdict, '1750 × 1.15 > 2000').toBe('tight');
+    const card = { form: 'cfexpress-b', marks: [] as string[], minimumMBps: 1900, bus: 'cfexpress-2' } as const;
+    // Two lanes of 985 MB/s, of which protocol surely leaves 85 in 100: 1674.5.
+    expect(cellOf({ body: { slots }, card, Mbps: 11_600 }).verdict, '1450 × 1.15 < 1674').toBe('guaranteed');
+    const thin = cellOf({ body: { slots }, card, Mbps: 12_000 });
+    expect(thin.verdict, '1500 × 1.15 > 1674').toBe('tight');
+    expect(cellOf({ body: { slots }, card, Mbps: 13_500 }).verdict, '1687 > 1674').toBe('uncovered');
+    expect(cellOf({ body: { slots }, card, Mbps: 15_800 }).verdict, '1975 > 1970').toBe('drops');
     expect(find(thin, 'bus')).toMatchObject({ thin: true, outcome: 'note' });
   });
 });

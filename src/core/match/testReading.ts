@@ -1,6 +1,6 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
 import type { Body, Card, Mode, Test } from '../kit/model.ts';
-import { ASSUMED, RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
+import { PEAK_OVER_AVERAGE, RAW_RATIOS, TEST_FIT } from '../standards/assumptions.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromGigabytes, fromMegabytes } from '../units/convert.ts';
 import { bodyInMode } from './bodyInMode.ts';
@@ -29,9 +29,14 @@ export interface TestReading {
 interface Rates {
   readonly peak: number;
   readonly average: number;
+  /** What a take may write on average at the most: a peak that was only assumed is none. */
+  readonly mostAverage: number;
   /** Below the average where nobody told what the stated rate holds. */
   readonly least: number;
 }
+
+/** How far above its average a varying rate surely goes. */
+const LEAST_ABOVE = PEAK_OVER_AVERAGE['long-gop'].low;
 
 /** What each mode of a body writes to one card, worked out once a body: a log reads thousands of takes of a few modes. */
 const written = new WeakMap<Body, ReadonlyMap<string, Rates | null>>();
@@ -50,6 +55,10 @@ function ratesIn(body: Body): ReadonlyMap<string, Rates | null> {
               peak: Math.ceil(rate.value.peak / shares),
               average: rate.value.average / shares,
               least: rate.value.leastAverage / shares,
+              mostAverage:
+                (rate.value.lines.some(({ code }) => code === 'variable')
+                  ? rate.value.average * LEAST_ABOVE
+                  : rate.value.peak) / shares,
             }
           : null,
       ];
@@ -65,7 +74,7 @@ function ratesOf(test: Test, body: Body): Rates | null {
   if (rates) return rates;
   if (test.writtenMBps === null) return null;
   const noted = fromMegabytes(test.writtenMBps);
-  return { peak: noted, average: noted, least: noted };
+  return { peak: noted, average: noted, mostAverage: noted, least: noted };
 }
 
 /** Bytes over seconds; a full card counts as filled from empty, over all the takes that filled it. */
@@ -118,7 +127,7 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
   if (
     ratio !== null &&
     rates !== null &&
-    (ratio < TEST_FIT.least || ratio * rates.average > rates.peak * TEST_FIT.most)
+    (ratio < TEST_FIT.least || ratio * rates.average > rates.mostAverage * TEST_FIT.most)
   )
     return {
       ...told,
@@ -134,7 +143,7 @@ export function readTest(test: Test, body: Body, card: Card): TestReading {
   if (rates === null) return { ...told, proves: known };
   // A peak in writing far above what was measured is no rate that this take wrote: for other modes it is counted no further above
   // the average than any varying rate is.
-  const above = Math.min(rates.peak / rates.average, ASSUMED.peakOverAverage.value);
+  const above = Math.min(rates.peak / rates.average, LEAST_ABOVE);
   const proven = implied * (1 + TEST_FIT.tolerance) * above;
   const proves = Math.min(rates.peak, Math.floor(proven)) as BytesPerSecond;
   // Where nobody told what the stated rate holds, a card filled at the rate itself was filled in the mode.

@@ -1,6 +1,6 @@
 import { entryAt } from '../entryAt.ts';
 import type { Codec, ModeRate } from '../kit/model.ts';
-import { ASSUMED } from '../standards/assumptions.ts';
+import { PEAK_OVER_AVERAGE } from '../standards/assumptions.ts';
 import { exactFrameRate } from '../units/frameRate.ts';
 
 /** The packets of one track, by the time they are shown. */
@@ -223,6 +223,9 @@ export const roundedUp = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
  * The rate of a mode as a clip shows it. One that follows the picture is an average, and at least what its densest second
  * asks for once the assumed peak is on top of it: another scene may need more.
  */
+/** By what every family’s average is multiplied at the least for its need: the clip’s own peak is within it. */
+const LEAST_FACTOR = Math.min(...Object.values(PEAK_OVER_AVERAGE).map(({ high }) => high));
+
 export function measuredRate(clip: ClipReading, sourceNote: string): ModeRate {
   const { pictureMbps, picturePeakMbps, rateIs } = clip;
   const source = { source: 'measured', sourceNote, at: 'recorded' } as const;
@@ -230,7 +233,7 @@ export function measuredRate(clip: ClipReading, sourceNote: string): ModeRate {
   return {
     kind: 'stated',
     is: 'average',
-    Mbps: roundedUp(Math.max(pictureMbps, picturePeakMbps / ASSUMED.peakOverAverage.value)),
+    Mbps: roundedUp(Math.max(pictureMbps, picturePeakMbps / LEAST_FACTOR)),
     ...source,
   };
 }

@@ -13,7 +13,6 @@ export const ASSUMED = {
   usableFraction: { value: 0.987, unit: 'of the label', what: 'usable after formatting, until the formatted size is entered', source: 'assumed' },
   fixedMbps: { value: 2, unit: 'Mb/s', what: 'sound and housekeeping beside the picture', source: 'assumed' },
   perFrameKB: { value: 20, unit: 'kB a frame', what: 'metadata with every frame', source: 'assumed' },
-  peakOverAverage: { value: 1.2, unit: '×', what: 'peak over average where a rate is variable', source: 'assumed' },
   makerDerating: { value: 0.2, unit: 'off', what: "taken off a maker's sustained figure", source: 'assumed' },
   headroom: { value: 0.15, unit: 'over the need', what: 'headroom over everything written', source: 'practice' },
   quickFps: { value: 50, unit: 'fps', what: 'frames a second where a quick check names none', source: 'assumed' },
@@ -56,6 +55,19 @@ export const AMBIENT_SPREAD = 0.1;
  * imply: rounding of the clock and of the card's room.
  */
 export const TEST_FIT = { least: 2 / 3, most: 1.25, tolerance: 0.03 } as const;
+
+/**
+ * Peak over average of a stream whose average alone is known, by family: what is met [A]. The need takes the upper end; what
+ * a take proves beyond its average takes the lower.
+ */
+export const PEAK_OVER_AVERAGE = {
+  'long-gop': { low: 1.2, high: 2 },
+  intra: { low: 1.1, high: 1.5 },
+  raw: { low: 1.1, high: 2 },
+} as const;
+
+/** What protocol surely leaves of a coded line, as a share of it; 0.85 to 0.95 is met [P, from memory]. */
+export const PAYLOAD_SHARE = 0.85;
 
 /** Share of a card’s label that a body’s counter may count on, whatever it assumes itself [A]. */
 export const COUNTER_USABLE = { low: 0.8, high: 1 } as const;

@@ -10,7 +10,7 @@ export interface MarkRow {
   readonly series: Series;
   /** Minimum sequential write promised, MB/s. */
   readonly promisesMBps: number;
-  /** Slowest SD bus on which the promise counts; null: on any. */
+  /** Slowest bus on which the promise counts; null: on any. */
   readonly countsFrom: Bus | null;
   readonly forms: readonly Form[];
   readonly source: SourceKey;
@@ -18,15 +18,15 @@ export interface MarkRow {
 
 const SD: readonly Form[] = ['sd', 'microsd'];
 const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
-const OLD: readonly Form[] = ['cf', 'cfast'];
 
 const sd = (series: Series, promisesMBps: number, countsFrom: Bus | null) =>
   ({ series, promisesMBps, countsFrom, forms: SD, source: 'sd-speed-class' }) as const;
-const vpg = (promisesMBps: number, forms: readonly Form[]) =>
-  ({ series: 'VPG', promisesMBps, countsFrom: null, forms, source: 'cfa-vpg' }) as const;
+const vpg = (promisesMBps: number, forms: readonly Form[], countsFrom: Bus | null = null) =>
+  ({ series: 'VPG', promisesMBps, countsFrom, forms, source: 'cfa-vpg' }) as const;
 
 /**
  * Write-speed marks by printed text, in printed order: a closed list [domain.md §3]. There is no U2, no V2 or V4, no U30.
+ * VPG 20 and 65 are of CompactFlash, 130 of CFast; 800 and 1600 are of the 4.0 link [from memory].
  */
 // biome-ignore format: one row a line
 export const MARKS = {
@@ -45,11 +45,11 @@ export const MARKS = {
   E300: sd('E', 300, 'sd-express-1'),
   E450: sd('E', 450, 'sd-express-1'),
   E600: sd('E', 600, 'sd-express-1'),
-  VPG20: vpg(20, OLD),
-  VPG65: vpg(65, OLD),
-  VPG130: vpg(130, OLD),
+  VPG20: vpg(20, ['cf']),
+  VPG65: vpg(65, ['cf']),
+  VPG130: vpg(130, ['cfast']),
   VPG200: vpg(200, CFX),
   VPG400: vpg(400, CFX),
-  VPG800: vpg(800, CFX),
-  VPG1600: vpg(1600, CFX),
+  VPG800: vpg(800, CFX, 'cfexpress-4'),
+  VPG1600: vpg(1600, CFX, 'cfexpress-4'),
 } as const satisfies Record<string, MarkRow>;

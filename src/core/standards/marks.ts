@@ -23,12 +23,13 @@ export const marksOf = (form: Form): readonly Mark[] => MARK_KEYS.filter((key) =
 export const marksIn = (series: Series): readonly Mark[] => MARK_KEYS.filter((key) => mark(key).series === series);
 
 /**
- * Whether a mark counts on no bus of one row of contacts, so that its own bus has to stand beside it: two rows of contacts,
- * or Express.
+ * Whether a mark counts on no slower bus than one that not every card of its form has, so that its own bus has to stand beside it: two
+ * rows of contacts, Express, or the 4.0 link of CFexpress.
  */
 export function needsOwnBus(key: Mark): boolean {
   const { countsFrom, forms } = mark(key);
-  if (countsFrom === null || !forms.some(isSd)) return false;
+  if (countsFrom === null) return false;
+  if (!forms.some(isSd)) return true;
   return countsFrom !== 'uhs-i' && !(bus('uhs-i').alsoSpeaks as readonly string[]).includes(countsFrom);
 }
 
@@ -36,15 +37,22 @@ export function needsOwnBus(key: Mark): boolean {
 export const twoRowMarks = (): readonly Mark[] =>
   MARK_KEYS.filter((key) => needsOwnBus(key) && mark(key).countsFrom?.startsWith('uhs'));
 
+/** Marks that count on the 4.0 link of CFexpress alone. */
+const isOfFasterLink = (key: Mark): boolean => needsOwnBus(key) && mark(key).series === 'VPG';
+
 /**
- * What a card with a mark of two rows of contacts satisfies on one row: the highest mark of its series that counts there
- * [A]. Null for every other mark.
+ * What a card with a mark of two rows of contacts satisfies on one row, and one of the 4.0 link on the link before it: the highest
+ * mark of its series that counts there [A]. Null for every other mark.
  */
 export const fallsBackTo = (key: Mark): Mark | null =>
-  twoRowMarks().includes(key) ? (marksIn(mark(key).series).findLast((one) => !needsOwnBus(one)) ?? null) : null;
+  twoRowMarks().includes(key) || isOfFasterLink(key)
+    ? (marksIn(mark(key).series).findLast((one) => !needsOwnBus(one)) ?? null)
+    : null;
 
 /** What a mark promises, bytes per second. */
 export const promiseOf = (key: Mark): BytesPerSecond => fromMegabytes(MARKS[key].promisesMBps);
+
+const speaksToo = (own: Bus, other: Bus): boolean => (bus(own).alsoSpeaks as readonly string[]).includes(other);
 
 /** Whether a bus is PCI Express: marks of the SD interface say nothing of what is written over it. */
 const isExpress = (key: Bus): boolean => key.startsWith('sd-express');
@@ -56,11 +64,12 @@ const isExpress = (key: Bus): boolean => key.startsWith('sd-express');
 export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
   const { countsFrom, forms, series } = mark(key);
   if (!forms.includes(form)) return false;
-  if (!isSd(form)) return true;
+  if (!isSd(form))
+    return countsFrom === null || (onBus !== null && (onBus === countsFrom || speaksToo(onBus, countsFrom)));
   if (onBus !== null && isExpress(onBus) && series !== 'E') return false;
   if (countsFrom === null) return true;
   if (onBus === null) return false;
-  return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
+  return onBus === countsFrom || speaksToo(onBus, countsFrom);
 }
 
 /**
@@ -89,7 +98,7 @@ export const promisedMBps = (key: Promising): number =>
 export const appCountsOn = (key: AppClass, onBus: Bus | null, form: Form): boolean => {
   const { countsFrom } = APP_CLASSES[key];
   if (!isSd(form) || onBus === null || isExpress(onBus)) return false;
-  return onBus === countsFrom || (bus(onBus).alsoSpeaks as readonly string[]).includes(countsFrom);
+  return onBus === countsFrom || speaksToo(onBus, countsFrom);
 };
 
 /** 1× is 150 kB/s, the audio-disc rate [P]. A peak, like every number on the front. */

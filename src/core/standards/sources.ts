@@ -25,6 +25,13 @@ export const SOURCES = {
     basis: 'stated',
     fromMemory: true,
   },
+  'sd-uhs-ii': {
+    title: 'SD Specifications Part 1, UHS-II Addendum',
+    publisher: 'SD Association',
+    locator: 'full duplex 156 MB/s mandatory, half duplex 312 MB/s optional; UHS-III 312 and 624 MB/s full duplex',
+    basis: 'stated',
+    fromMemory: true,
+  },
   'sd-speed-class': {
     title: 'SD speed classes: Speed Class, UHS Speed Grade, Video Speed Class, SD Express Speed Class',
     publisher: 'SD Association',
@@ -68,10 +75,11 @@ export const SOURCES = {
     fromMemory: true,
   },
   usb: {
-    title: 'USB 3 at 5 and 10 Gb/s, payload in practice',
-    publisher: 'common practice',
-    locator: null,
-    basis: 'common-practice',
+    title: 'Universal Serial Bus 2.0, 3.2 and USB4',
+    publisher: 'USB Implementers Forum',
+    locator:
+      '8b/10b at 5 Gb/s, 128b/132b at 10 and 20 Gb/s, 64b/66b at 40 Gb/s; what is reached of it is common practice',
+    basis: 'derived',
     fromMemory: true,
   },
   'smpte-2019-1': {
@@ -98,7 +106,8 @@ export const SOURCES = {
   'itu-h265': {
     title: 'ITU-T H.265 High efficiency video coding',
     publisher: 'ITU-T',
-    locator: 'Table A.8, maximum bit rate by level and tier',
+    locator:
+      'Table A.8 pictures and sample rates by level; Table A.9 bit rates by level and tier; factors of profiles of Annex A',
     basis: 'stated',
     fromMemory: true,
   },

@@ -1,6 +1,7 @@
 import type { AnswerValue, Facts, Question, StopReason, Typed } from '../../core/drill/question.ts';
 import type { Mode } from '../../core/kit/model.ts';
 import { assertNever } from '../../core/result.ts';
+import { PEAK_OVER_AVERAGE } from '../../core/standards/assumptions.ts';
 import { type Bus, bus } from '../../core/standards/buses.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { cardSummary, modeTitle } from '../match/cell.ts';
@@ -41,7 +42,7 @@ const stated = (mode: Mode): string => (mode.rate.kind === 'stated' ? `${mode.ra
 /** The rate of a mode as a manual has it: an average with the peak that goes with it. */
 const rateText = (mode: Mode): string =>
   mode.rate.kind === 'stated' && mode.rate.is === 'average'
-    ? `${stated(mode)} on average, ${plain(mode.rate.Mbps * 1.2)}${NBSP}Mb/s at its peak`
+    ? `${stated(mode)} on average, ${plain(mode.rate.Mbps * PEAK_OVER_AVERAGE[mode.codec].high)}${NBSP}Mb/s at its peak`
     : stated(mode);
 
 /** The question itself. */

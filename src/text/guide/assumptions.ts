@@ -3,6 +3,8 @@ import {
   ASSUMED,
   BITS_PER_PIXEL,
   MOST_ASSUMED_BESIDE,
+  PAYLOAD_SHARE,
+  PEAK_OVER_AVERAGE,
   SPREAD_OF,
   TEST_FIT,
 } from '../../core/standards/assumptions.ts';
@@ -55,6 +57,16 @@ const VALUES: GuideTable = {
     assumed(
       'between which shares of its mode’s rate the numbers of a test can be true',
       `${percent(TEST_FIT.least)} to ${percent(TEST_FIT.most)}`,
+    ),
+    ...Object.entries(PEAK_OVER_AVERAGE).map(([codec, { low, high }]) =>
+      assumed(
+        `peak over average of ${codec} where its average alone is known; the need takes the upper end`,
+        `${low} to ${high}`,
+      ),
+    ),
+    assumed(
+      'what protocol surely leaves of the coded line of a bus, where its row says nothing else',
+      percent(PAYLOAD_SHARE),
     ),
     assumed('what a test proves beyond the rate it implies', percent(TEST_FIT.tolerance)),
     ...Object.entries(BITS_PER_PIXEL).map(([codec, { min, max }]) =>

@@ -1,5 +1,5 @@
 import type { Verdict } from '../../core/match/verdict.ts';
-import { ASSUMED } from '../../core/standards/assumptions.ts';
+import { PEAK_OVER_AVERAGE } from '../../core/standards/assumptions.ts';
 import { KB_PER_TIMES } from '../../core/standards/marks.ts';
 import { ASSUMED_WORDS } from '../assumed.ts';
 import { HEAT_ASIDE, HEAT_MEANINGS } from '../heat/heatWords.ts';
@@ -7,6 +7,11 @@ import { BESIDE_MEANINGS } from '../match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../match/verdict.ts';
 import { capital, plain } from '../quantity.ts';
 import type { GuideEntry } from './entry.ts';
+
+/** The most of each family over its average. */
+const PEAKS = Object.entries(PEAK_OVER_AVERAGE)
+  .map(([codec, { high }]) => `${plain(high, 2)} times it of ${codec}`)
+  .join(', ');
 
 /** The address of a verdict in the guide. */
 export const verdictId = (verdict: Verdict): string => `verdict-${verdict}`;
@@ -83,7 +88,7 @@ const STREAM: readonly GuideEntry[] = [
   term(
     'variable',
     'Variable rate',
-    `A rate that follows the picture. Where only its average is stated, the peak is taken as ${plain(ASSUMED.peakOverAverage.value, 2)} times that: the need uses the peak, minutes use the average.`,
+    `A rate that follows the picture. Where only its average is stated, the peak is taken as the most that its family is met with, ${PEAKS}: the need uses the peak, minutes use the average.`,
     ['variable rate'],
   ),
   term(

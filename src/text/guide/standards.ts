@@ -3,7 +3,7 @@ import { BUS_KEYS, type BusRow, bus } from '../../core/standards/buses.ts';
 import { FAMILIES, FAMILY_KEYS } from '../../core/standards/families.ts';
 import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
 import { FIXED_FRAMES } from '../../core/standards/frames.ts';
-import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS } from '../../core/standards/levels.ts';
+import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS, H265_PROFILE_FACTORS } from '../../core/standards/levels.ts';
 import { APP_CLASSES, APP_KEYS, KB_PER_TIMES, MARK_KEYS, mark, OWN_READER_MBPS } from '../../core/standards/marks.ts';
 import { SIZES_SOLD_GB } from '../../core/standards/sizes.ts';
 import type { Bytes } from '../../core/units/brand.ts';
@@ -102,10 +102,14 @@ const FRAMES: GuideTable = {
   })),
 };
 
+const H265_FACTORS = Object.entries(H265_PROFILE_FACTORS)
+  .map(([profile, factor]) => `${profile} ${plain(factor, 2)}`)
+  .join(', ');
+
 const H265: GuideTable = {
   id: 'h265-levels',
   title: 'H.265 levels',
-  lead: 'The most a stream of a level may carry. A rate above it is asked about.',
+  lead: `The most a stream of a level may carry in Main and Main 10; other profiles multiply it: ${H265_FACTORS}. The level is the one the encoder chose, which may be higher than the picture needs: only a rate above the highest is asked about.`,
   columns: ['Level', 'Main tier', 'High tier', 'Samples a picture'],
   rows: Object.entries(H265_LEVELS).map(([level, { mainKbps, highKbps, maxSamples, source }]) => ({
     id: null,

@@ -58,7 +58,7 @@ export function familyLine({ outcome, card, slot, isAsked }: Of<'family'>): Line
 }
 
 export function busLine(finding: Of<'bus'>): Line {
-  const { inForce, ceiling, need, known, surplus, card, slotTold, adapter, thin } = finding;
+  const { inForce, ceiling, sure, need, known, surplus, card, slotTold, adapter, thin } = finding;
   if (inForce === null || ceiling === null) {
     return { text: 'Bus not known: only the maker can say', figure: '—' };
   }
@@ -72,6 +72,16 @@ export function busLine(finding: Of<'bus'>): Line {
         finding.outcome === 'unknown'
           ? `The stream needs ${MBpsText(need)}. Nothing in writing counts until the bus is told.`
           : 'What every slot of its form can do. Tell the slot’s bus under Bodies.',
+    };
+  }
+  if (finding.outcome === 'unknown' && sure !== null) {
+    return {
+      text: `${name} surely carries ${MBpsText(sure)}, the stream needs ${MBpsText(need)}`,
+      figure: `${MBpsText(ceiling)} at most`,
+      more:
+        inForce === 'uhs-ii'
+          ? 'More needs half duplex at 312 MB/s on both sides, which is optional: say so with the slot where its maker does, or test it.'
+          : 'More than protocol surely leaves of the line: nothing in writing counts there. Test it.',
     };
   }
   if (finding.outcome === 'short') {

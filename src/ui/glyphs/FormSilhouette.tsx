@@ -27,7 +27,14 @@ const CONTACTS: Readonly<Partial<Record<Form, string>>> = {
 
 const FIRST_ROW: Readonly<Partial<Record<Form, string>>> = { sd: 'M7 6H14', microsd: 'M9 6.5H13' };
 const SECOND_ROW: Readonly<Partial<Record<Form, string>>> = { sd: 'M7 10H17', microsd: 'M9 10H14' };
-const TWO_ROWS: readonly (Bus | null)[] = ['uhs-ii', 'uhs-iii', 'sd-express-1', 'sd-express-2', 'sd-express-4'];
+const TWO_ROWS: readonly (Bus | null)[] = [
+  'uhs-ii',
+  'uhs-ii-312',
+  'uhs-iii',
+  'sd-express-1',
+  'sd-express-2',
+  'sd-express-4',
+];
 
 /** The shape of a card, with one or two rows of contacts; beside its name, so silent to screen readers. */
 export function FormSilhouette({

@@ -1,4 +1,4 @@
-import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS } from '../../standards/levels.ts';
+import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS, H265_PROFILE_FACTORS } from '../../standards/levels.ts';
 
 /** The smallest level of a codec that takes a picture, and the most it allows, kb/s. */
 export interface LevelCeiling {
@@ -27,10 +27,20 @@ export function h264Ceiling(width: number, height: number, fps: number): LevelCe
 }
 
 /**
- * The most either codec allows for a picture: a rate above both is worth asking about. Pictures under level 5 of H.265
- * are left to H.264 alone, whose table here goes lower.
+ * The most that either codec allows for a picture at all: of the highest level, since an encoder may choose a higher one than
+ * the picture needs, with the widest profile factor. A rate above it is worth asking about; null past the tables.
  */
 export function levelCeiling(width: number, height: number, fps: number): LevelCeiling | null {
-  const all = [h264Ceiling(width, height, fps), width * height > 2_228_224 ? h265Ceiling(width, height, fps) : null];
-  return all.reduce((most, one) => (one && (!most || one.maxKbps > most.maxKbps) ? one : most), null);
+  const all: LevelCeiling[] = [];
+  const [level, row] = Object.entries(H264_LEVELS).at(-1) ?? [];
+  if (level && row && h264Ceiling(width, height, fps))
+    all.push({ codec: 'H.264', level, maxKbps: row.maxKbps * Math.max(...Object.values(H264_PROFILE_FACTORS)) });
+  const [other, tiers] = Object.entries(H265_LEVELS).at(-1) ?? [];
+  if (other && tiers && h265Ceiling(width, height, fps))
+    all.push({
+      codec: 'H.265',
+      level: other,
+      maxKbps: tiers.highKbps * Math.max(...Object.values(H265_PROFILE_FACTORS)),
+    });
+  return all.reduce<LevelCeiling | null>((most, one) => (!most || one.maxKbps > most.maxKbps ? one : most), null);
 }

@@ -1,5 +1,6 @@
 import type { Codec } from '../../kit/model.ts';
 import { BITS_PER_PIXEL } from '../../standards/assumptions.ts';
+import { isCommonRate, usualBits } from '../../standards/commonRates.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { type LevelCeiling, levelCeiling } from './levelCeiling.ts';
 
@@ -12,6 +13,8 @@ export interface PlausibilityInput {
   readonly fps: number;
   /** Bits per pixel per frame in the middle of the other modes of the same body and codec; null where there are none. */
   readonly neighbour: number | null;
+  /** True where nobody typed the rate: from the geometry of raw, from a frame, or off the counter. */
+  readonly isComputed?: boolean;
 }
 
 /** A doubt about a rate; never a refusal, since makers surprise. */
@@ -50,19 +53,34 @@ function eightfold(value: number, input: PlausibilityInput): Doubt | null {
     if (isEight(value / neighbour)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 0.125 };
     if (isEight(neighbour / value)) return { code: 'bits-or-bytes', because: 'neighbours', factor: 8 };
   }
-  const { min, max } = BITS_PER_PIXEL[input.codec];
-  if (value > max && value / 8 >= min && value / 8 <= max) {
-    return { code: 'bits-or-bytes', because: 'picture', factor: 0.125 };
-  }
-  if (value < min && value * 8 <= max && value * 8 >= min) {
-    return { code: 'bits-or-bytes', because: 'picture', factor: 8 };
-  }
-  return null;
+  const factor = input.isComputed ? null : suits(value, input);
+  return factor === null ? null : { code: 'bits-or-bytes', because: 'picture', factor };
+}
+
+/** The factor by which a rate would be usual for its picture, where it is not as it is; null where neither is. */
+function suits(value: number, { rate, codec, width, height, fps }: PlausibilityInput): 8 | 0.125 | null {
+  const told = { codec, pixels: (width ?? 0) * (height ?? 0), fps };
+  const Mbps = (rate * 8) / 1e6;
+  if (isCommonRate(Mbps, told)) return null;
+  for (const factor of [8, 0.125] as const) if (isCommonRate(Mbps * factor, told)) return factor;
+  const usual = usualBits(told);
+  const fits = (bits: number): boolean => bits >= usual.min && bits <= usual.max;
+  if (fits(value)) return null;
+  return fits(value * 8) ? 8 : fits(value / 8) ? 0.125 : farOff(value, codec);
+}
+
+/** The same by all that is met of a family. */
+function farOff(value: number, codec: Codec): 8 | 0.125 | null {
+  const { min, max } = BITS_PER_PIXEL[codec];
+  const fits = (bits: number): boolean => bits >= min && bits <= max;
+  if (fits(value)) return null;
+  return fits(value * 8) ? 8 : fits(value / 8) ? 0.125 : null;
 }
 
 /**
  * What looks wrong with a rate, most telling first: eight times off its neighbours or its picture (bits taken for
- * bytes), outside the usual bits per pixel of its family, above what its H.264 or H.265 level allows (long-GOP only).
+ * bytes), outside the usual bits per pixel of its family, above what the highest level of H.264 and H.265 allows that takes the
+ * picture (long-GOP only: the encoder chooses its level, and none below it binds).
  */
 export function doubts(input: PlausibilityInput): readonly Doubt[] {
   const value = bitsPerPixel(input);

@@ -1,6 +1,6 @@
 import { type Body, type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
-import { ASSUMED, MOST_ASSUMED_BESIDE } from '../../standards/assumptions.ts';
+import { ASSUMED, MOST_ASSUMED_BESIDE, PEAK_OVER_AVERAGE } from '../../standards/assumptions.ts';
 import { type AmountRefusal, rate } from '../../units/amount.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { BYTES_IN_MEGABIT, KB } from '../../units/convert.ts';
@@ -160,9 +160,9 @@ function sourceLine(mode: Mode, given: ModeRate, bytesPerSecond: number): readon
   return [{ code: 'source', source: sourceOf(given), note: given.sourceNote ?? null, others, bytesPerSecond }];
 }
 
-/** Peak over average of a stated figure: 1 where the figure is itself the peak. */
-const peakFactor = (given: ModeRate): number =>
-  given.kind === 'stated' && given.is === 'average' ? ASSUMED.peakOverAverage.value : 1;
+/** Peak over average of a stated figure: 1 where the figure is itself the peak; of an average the most that its family is met with. */
+const peakFactor = (given: ModeRate, { codec }: Pick<Mode, 'codec'>): number =>
+  given.kind === 'stated' && given.is === 'average' ? PEAK_OVER_AVERAGE[codec].high : 1;
 
 const proxyLine = ({ proxyMbps }: Mode): readonly RateLine[] =>
   proxyMbps ? [{ code: 'proxy', Mbps: proxyMbps, bytesPerSecond: proxyMbps * BYTES_IN_MEGABIT }] : [];
@@ -229,7 +229,7 @@ export function streamRate(mode: Mode, of: RateContext): Result<StreamRate, Rate
       bytesPerSecond: average,
     });
   }
-  const factor = peakFactor(given);
+  const factor = peakFactor(given, mode);
   const picture = average * factor;
   if (factor !== 1) lines.push({ code: 'variable', factor, bytesPerSecond: picture });
   const beside = besideLines(mode, { given, of }, captured, average);

@@ -45,7 +45,7 @@ describe('the paths of a setup', () => {
     const tested = aCard({ id: 'v30', marks: ['I', 'V30'], sustainedMBps: 90 });
     const found = lanes(aSetup({ body, mode, arrangement: 'mirrored', cards: [v90, tested] }));
     expect(found.map(({ cell }) => cell.slotId)).toEqual(['fast', 'slow']);
-    expect(found.map(({ sim }) => sim.card.busMBps)).toEqual([312, 104]);
+    expect(found.map(({ sim }) => sim.card.busMBps)).toEqual([130, 88.4]);
     expect(lanesOf(aSetup({ body, mode, arrangement: 'mirrored', cards: [v90, v90, v90] }))).toMatchObject({
       error: { code: 'no-seat', cards: 3, slots: 2 },
     });

@@ -69,6 +69,14 @@ interface Part {
   readonly figures: ReturnType<typeof cardFigures>;
 }
 
+/** What the bus surely carries: a run leans on no more; less where something inside the body is slower. */
+function busPace({ ceiling, findings }: Cell): number {
+  const bus = findings.find((finding) => finding.rule === 'bus');
+  const sure = bus?.rule === 'bus' ? bus.sure : null;
+  if (ceiling === null) return NO_CEILING_MBPS;
+  return toMegabytes(sure !== null && sure < ceiling ? sure : ceiling);
+}
+
 function partOf(card: Card, cell: Cell): Part {
   const figures = cardFigures(card, cell);
   return {
@@ -76,7 +84,7 @@ function partOf(card: Card, cell: Cell): Part {
     cell,
     figures,
     path: {
-      busMBps: cell.ceiling === null ? NO_CEILING_MBPS : toMegabytes(cell.ceiling),
+      busMBps: busPace(cell),
       burstMBps: figures.burstMBps.value,
       cacheGB: figures.cacheGB.value,
       sustainedMBps: figures.sustainedMBps.value,

@@ -139,8 +139,12 @@ function rateOf(
   return ok({ kind: 'raw', bitsPerPixel: bits.value, ratio: ratio?.value ?? 1 });
 }
 
+/** The codec that is named; of a rate that varies, where none is, the family that is met with the highest peaks. */
 function codecOf(tokens: readonly Token[], rate: ModeRate): Codec {
-  return all(tokens, 'codec')[0]?.codec ?? (rate.kind === 'raw' ? 'raw' : 'intra');
+  const named = all(tokens, 'codec')[0]?.codec;
+  if (named) return named;
+  if (rate.kind === 'raw') return 'raw';
+  return rate.kind === 'stated' && rate.is === 'average' ? 'long-gop' : 'intra';
 }
 
 /** What the grammar expects at a place of the line: a time behind `for`, a card behind `on` or beside its words. */

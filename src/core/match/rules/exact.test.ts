@@ -109,6 +109,7 @@ describe('bus', () => {
       card: 'uhs-ii',
       inForce: 'uhs-ii',
       ceiling: MB(312),
+      sure: MB(130),
       known: 'printed',
       surplus: false,
       slotTold: true,
@@ -119,6 +120,7 @@ describe('bus', () => {
       card: null,
       inForce: 'default',
       ceiling: MB(12.5),
+      sure: MB(10.625),
       known: 'assumed',
       surplus: false,
       slotTold: false,
@@ -159,15 +161,35 @@ describe('bus', () => {
 
   it('compared with a need: passes, is thin, is short, is not known', () => {
     const facts = busFacts({ form: 'sd', bus: 'uhs-ii' }, plain);
-    const common = { slot: 'uhs-ii', card: 'uhs-ii', inForce: 'uhs-ii', ceiling: MB(312), known: 'printed' };
+    const common = {
+      slot: 'uhs-ii',
+      card: 'uhs-ii',
+      inForce: 'uhs-ii',
+      ceiling: MB(312),
+      sure: MB(130),
+      known: 'printed',
+    };
     const told = { surplus: false, slotTold: true, adapter: false };
     const found = (need: number) => busRule(facts, MB(need), FIFTEEN);
-    expect(found(200)).toEqual({ rule: 'bus', outcome: 'pass', need: MB(200), ...common, ...told, thin: false });
-    expect(found(300)).toEqual({ rule: 'bus', outcome: 'note', need: MB(300), ...common, ...told, thin: true });
-    expect(found(312), 'equal is enough').toMatchObject({ outcome: 'note', thin: true });
+    expect(found(100)).toEqual({ rule: 'bus', outcome: 'pass', need: MB(100), ...common, ...told, thin: false });
+    expect(found(120)).toEqual({ rule: 'bus', outcome: 'note', need: MB(120), ...common, ...told, thin: true });
+    expect(found(130), 'equal is enough').toMatchObject({ outcome: 'note', thin: true });
+    // Full duplex at 156 MB/s is all that UHS-II must do: up to 312 nobody has promised anything, and nothing is too slow.
+    expect(found(131)).toMatchObject({ outcome: 'unknown', thin: false });
+    expect(found(312)).toMatchObject({ outcome: 'unknown', thin: false });
     expect(found(313)).toMatchObject({ outcome: 'short', thin: false });
+    const half = busFacts({ form: 'sd', bus: 'uhs-ii-312' }, { ...plain, writeMBps: 260 });
+    expect(half).toMatchObject({ inForce: 'uhs-ii-312', sure: MB(265.2), surplus: false });
+    expect(busRule(half, MB(200), FIFTEEN)).toMatchObject({ outcome: 'pass', thin: false });
+    // One side alone is not enough, and neither is a surplus that helps offload.
+    expect(busFacts({ form: 'sd', bus: 'uhs-ii-312' }, plain)).toMatchObject({ sure: MB(130), surplus: false });
+    expect(busFacts({ form: 'sd', bus: 'uhs-ii' }, { ...plain, writeMBps: 260 })).toMatchObject({
+      inForce: 'uhs-ii',
+      sure: MB(130),
+      surplus: false,
+    });
     const untold = busFacts({ form: 'sd', bus: null }, plain);
-    expect(busRule(untold, MB(10), FIFTEEN)).toMatchObject({ outcome: 'note', thin: false });
+    expect(busRule(untold, MB(9), FIFTEEN)).toMatchObject({ outcome: 'note', thin: false });
     expect(busRule(untold, MB(13), FIFTEEN)).toMatchObject({ outcome: 'unknown', thin: false });
     const nothing = busFacts({ form: 'module', bus: null }, { form: 'module', bus: null, marks: [] });
     expect(busRule(nothing, MB(1), FIFTEEN)).toMatchObject({ outcome: 'unknown', thin: false });
@@ -302,9 +324,9 @@ describe('promises', () => {
     const floorIn = (slot: Bus | null, card: Parameters<typeof makersMinimumRule>[0]) =>
       makersMinimumRule(card, busFacts({ form: card.form, bus: slot }, card), MB(1), false);
     expect(floorIn('cfexpress-4', cfx)).toMatchObject({ floor: MB(1500) });
-    expect(floorIn('cfexpress-2', cfx)).toMatchObject({ floor: MB(1000) });
+    expect(floorIn('cfexpress-2', cfx)).toMatchObject({ floor: MB(985) });
     expect(floorIn('cfexpress-4', { ...cfx, bus: null })).toMatchObject({ floor: MB(1500) });
-    expect(floorIn(null, cfx), 'every slot of its form carries that').toMatchObject({ floor: MB(1000) });
+    expect(floorIn(null, cfx), 'every slot of its form carries that').toMatchObject({ floor: MB(985) });
     const cfast = { form: 'cfast', bus: null, marks: [] as string[], minimumMBps: 200 } as const;
     expect(floorIn(null, cfast)).toMatchObject({ outcome: 'pass', floor: MB(200) });
     const sd = { form: 'sd', bus: null, marks: ['II'], minimumMBps: 90 } as const;

@@ -25,7 +25,7 @@ export interface Floor {
 export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | null): Floor {
   const printed = speedMarks(card.marks);
   const counting = printed.filter((key) => countsOn(key, inForce, card.form));
-  const fallbacks = isTwoRows(card)
+  const fallbacks = mayFallBack(card)
     ? printed.flatMap((key) => fallsBackTo(key) ?? []).filter((key) => countsOn(key, inForce, card.form))
     : [];
   const apps = appMarks(card.marks).filter((key) => appCountsOn(key, inForce, card.form));
@@ -37,9 +37,10 @@ export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | 
   return { mark: best, floor, notInForce, inForce };
 }
 
-const isTwoRows = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
-  const own = isSd(form) ? busOf({ form, marks, bus: null }).bus : null;
-  return own === 'uhs-ii' || own === 'uhs-iii';
+/** Whether what is printed is a card of the bus its marks need: one that prints a slower one contradicts itself. */
+const mayFallBack = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
+  const own = busOf({ form, marks, bus: null }).bus;
+  return isSd(form) ? own === 'uhs-ii' || own === 'uhs-iii' : own === 'cfexpress-4';
 };
 
 /** Of equal promises the last: V30 is named before U3, as it is printed later and asks for more. */

@@ -1,13 +1,13 @@
-import { sureBus } from '../../cards/printedBus.ts';
+import { type BusPrint, sureBus } from '../../cards/printedBus.ts';
 import type { Card } from '../../kit/model.ts';
-import { busCeiling, busesOf } from '../../standards/buses.ts';
+import { busCeiling, busesOf, promisesLike } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
 import type { BytesPerSecond } from '../../units/brand.ts';
 import { fromMegabytes } from '../../units/convert.ts';
 import type { Finding } from '../finding.ts';
 import type { BusFacts } from './bus.ts';
 
-type Minimum = Pick<Card, 'form' | 'bus' | 'marks' | 'minimumMBps' | 'minimumSource'>;
+type Minimum = BusPrint & Pick<Card, 'minimumMBps' | 'minimumSource'>;
 
 /** What a maker's minimum comes to in one seat. */
 interface MinimumHere {
@@ -32,7 +32,7 @@ function minimumHere(card: Minimum, { inForce }: Pick<BusFacts, 'inForce'>): Min
   const ownCeiling = own && busCeiling(own, card.form);
   const isAbove = ownCeiling !== null && stated > ownCeiling;
   const possible = atMost(stated, ownCeiling);
-  const isOwn = own !== null && own === inForce;
+  const isOwn = own !== null && inForce !== null && promisesLike(own) === promisesLike(inForce);
   const [slowest = null] = busesOf(card.form);
   const counted = isOwn || !isSd(card.form) ? inForce : slowest;
   return { floor: atMost(possible, counted && busCeiling(counted, card.form)), isAbove };

@@ -59,7 +59,7 @@ describe('every form in every slot', () => {
         ],
       }),
     ];
-    expect(find(cellOf({ slots }, slow, { form: 'cfexpress-a', marks: ['VPG200'] }), 'bus')?.ceiling).toBe(1e9);
+    expect(find(cellOf({ slots }, slow, { form: 'cfexpress-a', marks: ['VPG200'] }), 'bus')?.ceiling).toBe(985e6);
     expect(find(cellOf({ slots }, slow, {}), 'bus')?.ceiling).toBe(104e6);
   });
 
