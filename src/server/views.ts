@@ -276,6 +276,7 @@ export const simulationView = (result: SimResult, cause: Cause | null, risk: Ris
   risk: risk && {
     dropProbability: risk.dropProbability,
     cutoffProbability: risk.cutoffProbability,
+    failing: risk.failing,
     atSeconds: risk.atSeconds ?? { p5: null, p50: null, p95: null },
   },
 });

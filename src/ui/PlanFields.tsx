@@ -1,9 +1,16 @@
 import { useId } from 'react';
-import { AIR_MOVEMENTS, type AirMovement, type PlannedTake } from '../core/kit/model.ts';
+import { AIR_MOVEMENTS, type AirMovement, FINISH_KEYS, type Finish, type PlannedTake } from '../core/kit/model.ts';
 import { RANGES } from '../core/kit/ranges.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
-import { AIR_MEANINGS } from '../text/heat/heatWords.ts';
+import { AIR_MEANINGS, FINISH_WORDS } from '../text/heat/heatWords.ts';
 import { CheckLine, ChoiceLine, NumberLine } from './LineField.tsx';
+
+/** Degrees of sun that somebody measured stand before those of a finish. */
+const ENTERED = 'entered';
+const SUN_CHOICES = [
+  ...FINISH_KEYS.map((value) => ({ value, label: FINISH_WORDS[value] })),
+  { value: ENTERED, label: 'as I enter it' },
+];
 
 interface PlanFieldsProps {
   readonly plan: PlannedTake;
@@ -13,7 +20,6 @@ interface PlanFieldsProps {
 /** How long is recorded, with which rests, and in which air. */
 export function PlanFields({ plan, onChange }: PlanFieldsProps) {
   const sunId = useId();
-  const assumedSun = plan.sunC === ASSUMED.sunC.value;
   return (
     <>
       <NumberLine
@@ -66,16 +72,24 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
         id={sunId}
         label="Sun on the body"
         checked={plan.sunC > 0}
-        onChange={(sun) => onChange({ sunC: sun ? ASSUMED.sunC.value : 0 })}
+        onChange={(sun) => onChange(sun ? { sunC: ASSUMED.sunC.value, sun: 'black' } : { sunC: 0, sun: null })}
       />
       {plan.sunC > 0 && (
+        <ChoiceLine
+          label="The body is"
+          value={plan.sun ?? ENTERED}
+          choices={SUN_CHOICES}
+          onChange={(sun) => onChange({ sun: sun === ENTERED ? null : (sun as Finish) })}
+        />
+      )}
+      {plan.sunC > 0 && plan.sun == null && (
         <NumberLine
           label="Sun adds"
           value={plan.sunC}
           unit="°C"
           {...RANGES.sunC}
-          note={assumedSun ? 'assumed' : 'entered by you'}
-          reset={assumedSun ? undefined : () => onChange({ sunC: ASSUMED.sunC.value })}
+          note="entered by you"
+          reset={() => onChange({ sunC: ASSUMED.sunC.value, sun: 'black' })}
           onChange={(sunC) => onChange({ sunC: sunC ?? 0 })}
         />
       )}

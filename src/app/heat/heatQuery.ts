@@ -3,6 +3,8 @@ import {
   type AirMovement,
   ARRANGEMENTS,
   type Arrangement,
+  FINISH_KEYS,
+  type Finish,
   type HeatPick,
 } from '../../core/kit/model.ts';
 import { RANGES, type Range } from '../../core/kit/ranges.ts';
@@ -31,6 +33,7 @@ export function pickQuery({
   put('rest', plan.restMinutes);
   put('air', plan.ambientC);
   put('sun', plan.sunC);
+  put('finish', plan.sunC > 0 ? (plan.sun ?? null) : null);
   put('wind', plan.air && plan.air !== 'still' ? plan.air : null);
   put('low', plan.dayLowC ?? null);
   put('bodyC', startBodyC);
@@ -65,6 +68,7 @@ export function queryPick(search: string): Asked {
   const whole = minutes !== null && takes !== null && restMinutes !== null && ambientC !== null && sunC !== null;
   const over = query.get('over') as Arrangement | null;
   const wind = query.get('wind') as AirMovement | null;
+  const finish = query.get('finish') as Finish | null;
   const dayLowC = number('low', RANGES.airC);
   return {
     body: query.get('body'),
@@ -83,6 +87,7 @@ export function queryPick(search: string): Asked {
               restMinutes,
               ambientC,
               sunC: Math.max(0, sunC),
+              ...(finish && FINISH_KEYS.includes(finish) ? { sun: finish } : {}),
               ...(wind && wind !== 'still' && AIR_MOVEMENTS.includes(wind) ? { air: wind } : {}),
               ...(dayLowC === null ? {} : { dayLowC }),
             },

@@ -13,6 +13,7 @@ export { heatReasons } from '../../core/heat/run/reasons.ts';
 
 import { averageDemand } from '../../core/heat/writepath/demand.ts';
 
+export { sunDegrees } from '../../core/heat/run/sun.ts';
 export { recordedSeconds } from '../../core/heat/writepath/duration.ts';
 export { figureLimit } from '../../core/heat/writepath/figureLimit.ts';
 export { BODY_FIGURES, BODY_SIZES, CARD_FIGURES, MAX_NAME, TEST_ENDS } from '../../core/kit/model.ts';

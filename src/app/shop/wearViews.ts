@@ -4,6 +4,7 @@ import type { Span, StandingCamera } from '../../core/kit/shop.ts';
 import { type Odometer, type OdometerKit, odometer } from '../../core/shop/wear/odometer.ts';
 import { type StandingWear, standingWear } from '../../core/shop/wear/replaceBy.ts';
 import type { Between } from '../../core/shop/wear/wear.ts';
+import { WRITE_AMPLIFICATION } from '../../core/standards/assumptions.ts';
 import { toMegabits } from '../../core/units/convert.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
@@ -81,7 +82,7 @@ export const newStanding = (): Draft<StandingCamera> => ({
   hoursPerDay: 24,
   rated: null,
   cycles: null,
-  writeAmplification: [1, 1],
+  writeAmplification: [...WRITE_AMPLIFICATION],
   price: null,
   since: null,
   note: null,

@@ -179,8 +179,8 @@ export type CardFigure = (typeof CARD_FIGURES)[number];
 
 type Figures<K extends string> = { readonly [key in K]?: OwnFigure | null };
 
-/** `outdoor`: made to sit in the sun, as dashboard and surveillance cameras are. */
-export const BODY_SIZES = ['action', 'hybrid', 'cine', 'outdoor'] as const;
+/** `housed`: an action body in a closed housing; `outdoor`: made to sit in the sun, as dashboard and surveillance cameras are. */
+export const BODY_SIZES = ['action', 'housed', 'hybrid', 'cine', 'outdoor'] as const;
 /** Which of the assumed bodies one is like. */
 export type BodySize = (typeof BODY_SIZES)[number];
 
@@ -188,6 +188,8 @@ export type BodySize = (typeof BODY_SIZES)[number];
 export interface LimitStatement {
   readonly minutes: number;
   readonly ambientC: number;
+  /** How the air moved; null or missing: still, as makers state it. */
+  readonly air?: AirMovement | null;
 }
 
 /** What is known of the heat of a body; whatever is missing is assumed by its size. */
@@ -487,14 +489,21 @@ export const AIR_MOVEMENTS = ['still', 'moving', 'strong'] as const;
 /** How the air moves around a body. */
 export type AirMovement = (typeof AIR_MOVEMENTS)[number];
 
+/** How a body is finished, by how much of the sun it keeps. */
+export const FINISH_KEYS = ['light', 'grey', 'black'] as const;
+/** How a body is finished. */
+export type Finish = (typeof FINISH_KEYS)[number];
+
 /** The take a person plans: what the heat marks of the board are worked out for. */
 export interface PlannedTake {
   readonly minutes: number;
   readonly takes: number;
   readonly restMinutes: number;
   readonly ambientC: number;
-  /** Degrees that sun on the body adds to the air; 0 in shade. */
+  /** Degrees that sun on the body adds to the air; 0 in shade. With a finish they are those of the body and the air at hand. */
   readonly sunC: number;
+  /** How the body that stands in the sun is finished; null or missing: `sunC` is taken as it is. */
+  readonly sun?: Finish | null;
   /** How the air moves around the body; missing: still. */
   readonly air?: AirMovement | null;
   /** The coldest air of that day: no advice asks for less. Missing: some degrees below the air planned for. */

@@ -17,7 +17,7 @@ export const ASSUMED = {
   headroom: { value: 0.15, unit: 'over the need', what: 'headroom over everything written', source: 'practice' },
   quickFps: { value: 50, unit: 'fps', what: 'frames a second where a quick check names none', source: 'assumed' },
   printedDisagreement: { value: 0.1, unit: 'apart', what: 'how far a × rating and MB/s may differ', source: 'assumed' },
-  sunC: { value: 5, unit: '°C', what: 'what sun on the body adds to the air around it', source: 'assumed' },
+  sunC: { value: 14, unit: '°C', what: 'what sun adds to a black body in still air', source: 'assumed' },
   plannedMinutes: { value: 30, unit: 'min', what: 'take that heat marks are worked out for', source: 'assumed' },
   plannedAmbientC: { value: 25, unit: '°C', what: 'air that heat marks are worked out for', source: 'assumed' },
   dayRangeC: { value: 8, unit: '°C', what: 'how far the air of a day falls below what was planned for, until its coldest is entered', source: 'assumed' },
@@ -65,6 +65,9 @@ export const PEAK_OVER_AVERAGE = {
   intra: { low: 1.1, high: 1.5 },
   raw: { low: 1.1, high: 2 },
 } as const;
+
+/** Bytes written inside a card for each that is sent, where nobody states it [P]; 1 is the least there can be. */
+export const WRITE_AMPLIFICATION = [1.1, 4] as const;
 
 /** What protocol surely leaves of a coded line, as a share of it; 0.85 to 0.95 is met [P, from memory]. */
 export const PAYLOAD_SHARE = 0.85;

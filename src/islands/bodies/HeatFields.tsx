@@ -1,7 +1,7 @@
-import { BODY_SIZES } from '../../app/bodies/bodyDraft.ts';
+import { AIR_MOVEMENTS, BODY_SIZES } from '../../app/bodies/bodyDraft.ts';
 import type { Draft } from '../../app/kit/draft.ts';
 import type { Body, BodyHeat } from '../../core/kit/model.ts';
-import { SIZE_WORDS } from '../../text/heat/heatWords.ts';
+import { AIR_MEANINGS, SIZE_WORDS } from '../../text/heat/heatWords.ts';
 import { ChoiceField, NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import type { DraftForm } from '../../ui/useItemForm.ts';
@@ -29,6 +29,12 @@ export function HeatFields({ form }: { readonly form: DraftForm<Body> }) {
           <div key={at} className={`${css.fields} ${css.full}`}>
             <NumberField label="Records for" unit="min" props={form.getInputProps(`heat.limits.${at}.minutes`)} />
             <NumberField label="In air of" unit="°C" props={form.getInputProps(`heat.limits.${at}.ambientC`)} />
+            <ChoiceField
+              label="That"
+              props={form.getInputProps(`heat.limits.${at}.air`)}
+              data={AIR_MOVEMENTS.map((value) => ({ value, label: AIR_MEANINGS[value] }))}
+              unknown="is still, as makers state it"
+            />
             <button
               type="button"
               className="plain-button"

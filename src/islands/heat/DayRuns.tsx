@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { type Ended as DayEnd, endOf, RANGES } from '../../app/heat/heatViews.ts';
+import { type Ended as DayEnd, endOf, RANGES, sunDegrees } from '../../app/heat/heatViews.ts';
 import { RISK_SEED, TOLD_EVENTS, TOLD_RUNS } from '../../app/heat/riskRuns.ts';
 import { toldOf } from '../../app/heat/told.ts';
 import type { Run } from '../../app/heat/useRun.ts';
@@ -7,6 +7,7 @@ import { computation } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { SharesInput } from '../../core/heat/run/failures.ts';
 import { shareText } from '../../text/heat/heat.ts';
+import { degreesText } from '../../text/heat/heatWords.ts';
 import { NumberLine } from '../../ui/LineField.tsx';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import css from './DayRuns.module.css';
@@ -59,7 +60,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
               value={ambientC}
               unit="°C"
               {...RANGES.airC}
-              note={sunC > 0 ? `sun +${sunC} °C` : 'shade'}
+              note={sunC > 0 ? `sun +${degreesText(sunDegrees(setup.body, { ...plan, sunC }))}` : 'shade'}
               reset={own ? () => set(at, null) : undefined}
               onChange={(value) => set(at, value)}
             />

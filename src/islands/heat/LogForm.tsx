@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { needMBps, RANGES, TEST_ENDS } from '../../app/heat/heatViews.ts';
+import { needMBps, RANGES, sunDegrees, TEST_ENDS } from '../../app/heat/heatViews.ts';
 import type { Run } from '../../app/heat/useRun.ts';
 import { today } from '../../app/kit/today.ts';
 import { noteTest } from '../../app/match/testActions.ts';
@@ -31,7 +31,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
   const [time, setTime] = useState('');
   const seconds = takeSeconds(time);
   const [asked, setAsked] = useState<string | null>(null);
-  const [ambientC, setAmbientC] = useState<number | null>(plan.ambientC + plan.sunC);
+  const [ambientC, setAmbientC] = useState<number | null>(Math.round(plan.ambientC + sunDegrees(body, plan)));
   const [takes, setTakes] = useState(plan.takes);
   const [rest, setRest] = useState(plan.restMinutes);
   const ready = end !== null && seconds !== null && ambientC !== null && pick.ratio === null;

@@ -7,7 +7,7 @@ import type { Advice, Advised } from '../../core/heat/run/advice.ts';
 import type { RankedReason } from '../../core/heat/run/reasons.ts';
 import type { Risk } from '../../core/heat/writepath/risk.ts';
 import type { Card } from '../../core/kit/model.ts';
-import { cautionTexts, shareText, timeText } from '../../text/heat/heat.ts';
+import { cautionTexts, intervalText, shareText, timeText } from '../../text/heat/heat.ts';
 import { adviceText, hangsOnText, reasonText, weightWord } from '../../text/heat/heatAdvice.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
@@ -183,9 +183,8 @@ function HeatAlone({
 }
 
 function RiskFigures({ risk, accepted, asked, promiseAlone }: RiskFiguresProps) {
-  const { dropProbability, cutoffProbability, dropUncertainty, cutoffUncertainty, atSeconds, hangsOn, runs } = risk;
-  const failing = dropProbability + cutoffProbability;
-  const uncertainty = Math.hypot(dropUncertainty, cutoffUncertainty);
+  const { dropProbability, cutoffProbability, atSeconds, hangsOn, runs } = risk;
+  const failing = risk.failing.share;
   const hanging = hangsOnText(hangsOn);
   return (
     <div role="status">
@@ -194,8 +193,8 @@ function RiskFigures({ risk, accepted, asked, promiseAlone }: RiskFiguresProps) 
       </p>
       <p className="soft">
         of {runs.toLocaleString('en')} simulated takes end early
-        {promiseAlone ? ' if the card writes only its guaranteed minimum' : ''}, give or take {shareText(uncertainty)}:{' '}
-        {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the body.
+        {promiseAlone ? ' if the card writes only its guaranteed minimum' : ''}, {intervalText(risk.failing)} by their
+        number: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the body.
         {atSeconds &&
           ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
         {failing > 0.001 && hanging && ` ${hanging}`}

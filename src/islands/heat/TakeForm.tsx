@@ -1,7 +1,7 @@
 import { cardLine } from '../../app/cards/cardLine.ts';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
 import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
-import { RANGES } from '../../app/heat/heatViews.ts';
+import { RANGES, sunDegrees } from '../../app/heat/heatViews.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
 import { degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
@@ -56,6 +56,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
     onPick({ arrangement: chosen, cardIds: ids });
   };
   const warm = pick.startBodyC !== null;
+  const airC = plan.ambientC + sunDegrees(body, plan);
   return (
     <section aria-labelledby="take-heading">
       <h2 id="take-heading" className={css.heading}>
@@ -116,7 +117,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
         label="Starts warm"
         checked={warm}
         onChange={(starts) => {
-          const start = starts ? plan.ambientC + plan.sunC + WARMER_C : null;
+          const start = starts ? Math.round(airC + WARMER_C) : null;
           onPick({ startBodyC: start, startCardC: start });
         }}
       />
@@ -139,7 +140,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
         </>
       )}
       <p className={css.small}>
-        In effect {degreesText(plan.ambientC + plan.sunC)} around the body. Demand is the peak of everything written.
+        In effect {degreesText(airC)} around the body. Demand is the peak of everything written.
       </p>
     </section>
   );

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import {
   type Accepts,
   type Advice,
+  AIR_MOVEMENTS,
   type Approval,
   ARRANGEMENTS,
   BODY_FIGURES,
@@ -50,7 +51,11 @@ const slotSchema = objectOf<Slot>({
 const bodyHeat = objectOf<BodyHeat>({
   size: oneOf(BODY_SIZES).allow(null),
   limits: listOf<LimitStatement>(
-    objectOf<LimitStatement>({ minutes: amount(RANGES.takeMinutes.max).required(), ambientC: temperature.required() }),
+    objectOf<LimitStatement>({
+      minutes: amount(RANGES.takeMinutes.max).required(),
+      ambientC: temperature.required(),
+      air: oneOf(AIR_MOVEMENTS).allow(null),
+    }),
   ).max(2),
   figures: figures(BODY_FIGURES),
 }).allow(null);

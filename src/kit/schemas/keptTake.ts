@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { AIR_MOVEMENTS, ARRANGEMENTS, type KeptTake, type MadeWith, type PlannedTake } from '../../core/kit/model.ts';
+import {
+  AIR_MOVEMENTS,
+  ARRANGEMENTS,
+  FINISH_KEYS,
+  type KeptTake,
+  type MadeWith,
+  type PlannedTake,
+} from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { amount, id, isoDate, name, otherId, temperature, within } from './parts.ts';
 import { listOf, objectOf, oneOf, orNull } from './shape.ts';
@@ -11,6 +18,7 @@ export const plannedTakeSchema = objectOf<PlannedTake>({
   restMinutes: within(RANGES.restMinutes).required(),
   ambientC: temperature.required(),
   sunC: within(RANGES.sunC).required(),
+  sun: oneOf(FINISH_KEYS).allow(null),
   air: oneOf(AIR_MOVEMENTS).allow(null),
   dayLowC: temperature.allow(null),
 });

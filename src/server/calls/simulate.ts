@@ -96,6 +96,7 @@ export const simulate = call({
     risk: objectOrNull({
       dropProbability: number,
       cutoffProbability: number,
+      failing: object({ share: number, low: number, high: number }),
       atSeconds: object({ p5: numberOrNull, p50: numberOrNull, p95: numberOrNull }),
     }),
   }),

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { ok } from '../../core/result.ts';
 import { type Between, type WearInput, wear as wearOf } from '../../core/shop/wear/wear.ts';
+import { WRITE_AMPLIFICATION } from '../../core/standards/assumptions.ts';
 import { MAX_GB } from '../../kit/schemas/parts.ts';
 import { ratedSchema, span } from '../../kit/schemas/standing.ts';
 import { call, MAX_LINE_BODY } from '../call.ts';
@@ -23,7 +24,7 @@ export const wear = call({
     hoursPerDay: Joi.number().min(RANGES.hoursPerDay.min).max(RANGES.hoursPerDay.max).required(),
     rated: ratedSchema.allow(null).default(null),
     cycles: span(RANGES.cycles).allow(null).default(null),
-    writeAmplification: span(RANGES.writeAmplification).default([1, 1]),
+    writeAmplification: span(RANGES.writeAmplification).default([...WRITE_AMPLIFICATION]),
     price: Joi.number().min(RANGES.price.min).max(RANGES.price.max).allow(null).default(null),
   }),
   answer: object({

@@ -7,9 +7,10 @@ import {
   PEAK_OVER_AVERAGE,
   SPREAD_OF,
   TEST_FIT,
+  WRITE_AMPLIFICATION,
 } from '../../core/standards/assumptions.ts';
 import { type Form, form } from '../../core/standards/forms.ts';
-import { BODY_HEAT, CARD_HEAT } from '../../core/standards/heat.ts';
+import { BODY_HEAT, CARD_HEAT, FILM_SHARE, FINISHES, SD_MOST_W, SUN_WPER_M2 } from '../../core/standards/heat.ts';
 import { SIZE_WORDS } from '../heat/heatWords.ts';
 import { capital, NBSP, plain } from '../quantity.ts';
 import type { GuideRow, GuideTable } from './entry.ts';
@@ -68,6 +69,10 @@ const VALUES: GuideTable = {
       'what protocol surely leaves of the coded line of a bus, where its row says nothing else',
       percent(PAYLOAD_SHARE),
     ),
+    assumed(
+      'bytes written inside a card for each that is sent, where nobody states it',
+      `${WRITE_AMPLIFICATION[0]} to ${WRITE_AMPLIFICATION[1]}`,
+    ),
     assumed('what a test proves beyond the rate it implies', percent(TEST_FIT.tolerance)),
     ...Object.entries(BITS_PER_PIXEL).map(([codec, { min, max }]) =>
       assumed(`bits a pixel and frame of ${codec}, beyond which a rate is asked about`, `${min} to ${max}`),
@@ -89,7 +94,7 @@ const SPREADS: GuideTable = {
 const CARDS: GuideTable = {
   id: 'card-heat',
   title: 'Heat of cards',
-  lead: 'Good for ranking until calibrated. Resistance falls as the outside grows.',
+  lead: `Good for ranking until calibrated. Resistance falls as the outside grows. What a host must give a card of SD bounds its heat: ${SD_MOST_W.oneRow} W on one row of contacts, ${SD_MOST_W.twoRows} W on two.`,
   columns: ['Form', 'J/K', 'K/W', 'Idle, W', 'nJ/B', 'Throttles at / resumes at', 'Factor'],
   rows: Object.entries(CARD_HEAT).map(([key, heat]) => ({
     id: null,
@@ -106,11 +111,15 @@ const CARDS: GuideTable = {
   })),
 };
 
+const SUN_KEPT = Object.entries(FINISHES)
+  .map(([finish, share]) => `${finish} ${percent(share)}`)
+  .join(', ');
+
 const BODIES: GuideTable = {
   id: 'body-heat',
   title: 'Heat of bodies',
-  lead: 'By size. A body without a fan sheds heat by its surface, and by how the air around it moves.',
-  columns: ['Body', 'J/K', 'Recording, W', 'Outside, mm', 'Limit'],
+  lead: `By size. A body without a fan sheds heat by its surface, and by how the air around it moves; inside, it is hotter than its shell by so much for each watt. Of a resistance that a maker’s limit comes to, wind thins the film outside alone: ${percent(FILM_SHARE.low)} to ${percent(FILM_SHARE.high)} of it, the least counted. Sun adds what the finish keeps of ${SUN_WPER_M2} W/m² on the largest face: ${SUN_KEPT}.`,
+  columns: ['Body', 'J/K', 'Recording, W', 'Outside, mm', 'Limit inside', 'Inside above shell'],
   rows: Object.entries(BODY_HEAT).map(([size, heat]) => ({
     id: null,
     cells: [
@@ -119,6 +128,7 @@ const BODIES: GuideTable = {
       String(heat.recordingW),
       heat.outsideMm?.join(' × ') ?? `fan, ${heat.fanResistanceKPerW}${NBSP}K/W`,
       `${heat.limitC}${NBSP}°C`,
+      `${heat.hotKPerW}${NBSP}K/W`,
     ],
     source: heat.source,
   })),

@@ -1,6 +1,7 @@
 import type { Lane, SetupRefusal } from '../../core/heat/run/lane.ts';
 import type { HeatMark } from '../../core/heat/run/mark.ts';
 import type { PaceKnown } from '../../core/heat/run/pace.ts';
+import type { Share } from '../../core/heat/writepath/risk.ts';
 import type { Cause, EventName, Moment, SimResult, Simulation } from '../../core/heat/writepath/simulation.ts';
 import type { BodyFigure, MadeWith, PlannedTake, Test } from '../../core/kit/model.ts';
 import type { Seconds } from '../../core/units/brand.ts';
@@ -30,6 +31,13 @@ export function shareText(share: number): string {
   if (share > 0 && share < 0.001) return `under${NBSP}0.1${NBSP}%`;
   if (share > 0.99 && share < 1) return `over${NBSP}99${NBSP}%`;
   return `${plain(share * 100, share < 0.1 ? 1 : 0)}${NBSP}%`;
+}
+
+/** Between which shares it lies by the number of runs alone: none of a thousand is up to 0.4 %. */
+export function intervalText({ low, high }: Share): string {
+  const [from, to] = [low, high].map((end) => plain(end * 100, end < 0.1 || end > 0.9 ? 1 : 0));
+  if (low === 0) return `under ${to}${NBSP}%`;
+  return high === 1 ? `over ${from}${NBSP}%` : `${from} to ${to}${NBSP}%`;
 }
 
 /** The rule about figures nobody has measured yet. */

@@ -1,5 +1,5 @@
 import type { HeatLevel } from '../../core/heat/run/level.ts';
-import type { AirMovement, BodySize, PlannedTake } from '../../core/kit/model.ts';
+import type { AirMovement, BodySize, Finish, PlannedTake } from '../../core/kit/model.ts';
 import { plain } from '../quantity.ts';
 
 /** What a heat mark says, in words. */
@@ -44,6 +44,13 @@ export function planText({
 export const plannedText = ({ ambientC, sunC, air, ...take }: PlannedTake): string =>
   `${planText(take)} at ${degreesText(ambientC)}${sunC > 0 ? ' in sun' : ''}${air && air !== 'still' ? `, ${AIR_WORDS[air]}` : ''}`;
 
+/** How a body that stands in the sun is finished. */
+export const FINISH_WORDS: Readonly<Record<Finish, string>> = {
+  light: 'light or white',
+  grey: 'grey',
+  black: 'black',
+};
+
 /** How the air around the body moves. */
 export const AIR_WORDS: Readonly<Record<AirMovement, string>> = {
   still: 'still air',
@@ -60,6 +67,7 @@ export const AIR_MEANINGS: Readonly<Record<AirMovement, string>> = {
 
 /** What an assumed body is called. */
 export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
+  housed: 'action body in a housing',
   action: 'action body',
   hybrid: 'hybrid body',
   cine: 'cine body',

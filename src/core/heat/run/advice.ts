@@ -6,6 +6,7 @@ import { type Steps, within } from '../../steps.ts';
 import { failingShare, failures, type Runs } from './failures.ts';
 import { deciding, type HeatSetup, lanesOf } from './lane.ts';
 import { holdsByRate } from './mark.ts';
+import { sunDegrees } from './sun.ts';
 
 /** What would make a take hold, with the share of runs that fail then. */
 export type Advice =
@@ -280,7 +281,7 @@ export function* adviceSteps(input: AdviceInput): Steps<Advised> {
   if (now > accepted) add(yield* within(0.93, 0.95, movingAir(input, now)));
   if (setup.plan.sunC > 0) {
     const risk = (yield* within(0.95, 0.97, riskOf(withPlan(setup, { sunC: 0 }), input))) ?? 1;
-    moves.push(...lower({ code: 'shade', sunC: setup.plan.sunC, risk }, now));
+    moves.push(...lower({ code: 'shade', sunC: sunDegrees(setup.body, setup.plan), risk }, now));
   }
   if (setup.startBodyC !== null || setup.startCardC !== null) {
     const cool = riskOf({ ...setup, startBodyC: null, startCardC: null }, input);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { aSetup, big, cine, lanes } from '../../../../tests/support/aSetup.ts';
 import { aBody, aMode, aSlot } from '../../testing.ts';
-import { bodyFigures, sizeOf } from './bodyFigures.ts';
+import { bodyFigures, limitsOf, sizeOf } from './bodyFigures.ts';
 import { deciding, type HeatSetup } from './lane.ts';
 import { DEFAULT_PLAN } from './plan.ts';
 
@@ -99,10 +99,13 @@ describe('figures of a body', () => {
     expect(strong.bodyResistanceKPerW.value).toBeLessThan(still.bodyResistanceKPerW.value / 1.5);
     const limited = { ...hybrid, heat: { size: 'hybrid' as const, limits: [{ minutes: 30, ambientC: 25 }] } };
     const ratio = (air: 'still' | 'strong') => bodyFigures(limited, load(air)).bodyResistanceKPerW.value;
+    // Of a stated resistance it thins the film outside alone: a quarter of it at the least.
     expect(ratio('strong') / ratio('still')).toBeCloseTo(
-      strong.bodyResistanceKPerW.value / still.bodyResistanceKPerW.value,
+      0.75 + (0.25 * strong.bodyResistanceKPerW.value) / still.bodyResistanceKPerW.value,
       9,
     );
+    expect(bodyFigures(limited, load('strong')).bodyResistanceKPerW.basis, 'a share that nobody told').toBe('assumed');
+    expect(bodyFigures(limited, load('still')).bodyResistanceKPerW.basis).toBe('stated');
     const own = {
       ...hybrid,
       heat: { size: 'hybrid' as const, figures: { bodyResistanceKPerW: { value: 1, basis: 'stated' as const } } },
@@ -110,9 +113,46 @@ describe('figures of a body', () => {
     expect(bodyFigures(own, load('strong')).bodyResistanceKPerW.value, 'entered: taken as it is').toBe(1);
   });
 
+  it('a limit of 25 min in still air is not lifted by wind, only put off', () => {
+    const limits = [{ minutes: 25, ambientC: 25 }];
+    const body = { ...cine, heat: { size: 'hybrid' as const, limits } };
+    const quiet = aMode({ rate: { kind: 'stated', Mbps: 8, is: 'maximum' } });
+    const endIn = (air: 'still' | 'moving') => {
+      const plan = { ...DEFAULT_PLAN, minutes: 240, ambientC: 25, air };
+      return deciding(lanes(aSetup({ body: { ...body, modes: [quiet] }, mode: quiet, plan }))).result;
+    };
+    expect(endIn('still').outcome).toBe('body-cutoff');
+    expect(endIn('still').atSeconds / 60).toBeCloseTo(25, 0);
+    expect(endIn('moving').outcome).toBe('body-cutoff');
+    expect(endIn('moving').atSeconds).toBeGreaterThan(endIn('still').atSeconds * 1.2);
+  });
+
+  it('limits in unlike air tell what wind thins: a run in either ends at its minutes', () => {
+    const limits = [
+      { minutes: 25, ambientC: 25 },
+      { minutes: 40, ambientC: 25, air: 'moving' as const },
+    ];
+    const body = { ...cine, heat: { size: 'hybrid' as const, limits } };
+    const quiet = aMode({ rate: { kind: 'stated', Mbps: 8, is: 'maximum' } });
+    for (const { minutes, air = 'still' as const } of limits) {
+      const plan = { ...DEFAULT_PLAN, minutes: 240, ambientC: 25, air };
+      const { result } = deciding(lanes(aSetup({ body: { ...body, modes: [quiet] }, mode: quiet, plan })));
+      expect(result.outcome).toBe('body-cutoff');
+      expect(Math.abs(result.atSeconds / 60 / minutes - 1), `${minutes} min`).toBeLessThan(0.01);
+    }
+    expect(limitsOf(body, limits)).toMatchObject({ ok: true, value: { filmTold: true } });
+    // In wind alone it is heard there.
+    const [, windy] = limits;
+    const inWind = { ...body, heat: { size: 'hybrid' as const, limits: windy ? [windy] : [] } };
+    const plan = { ...DEFAULT_PLAN, minutes: 240, ambientC: 25, air: 'moving' as const };
+    const { result } = deciding(lanes(aSetup({ body: { ...inWind, modes: [quiet] }, mode: quiet, plan })));
+    expect(Math.abs(result.atSeconds / 60 / 40 - 1)).toBeLessThan(0.01);
+  });
+
   it('a body made for the sun has its own limit', () => {
     const outdoor = { ...cine, heat: { size: 'outdoor' as const } };
-    expect(bodyFigures(outdoor).bodyLimitC.value).toBe(85);
+    // 85 °C inside, 4 W of recording and 2 K between there and the shell for each.
+    expect(bodyFigures(outdoor).bodyLimitC.value).toBe(77);
   });
 
   it('guess a small body where it takes microSD alone', () => {

@@ -1,11 +1,13 @@
 import type { AirMovement, Body, BodyFigure, BodySize, LimitStatement } from '../../kit/model.ts';
-import type { Result } from '../../result.ts';
-import { BODY_HEAT, type BodyHeatRow } from '../../standards/heat.ts';
+import { ok, type Result } from '../../result.ts';
+import { BODY_HEAT, type BodyHeatRow, FILM_SHARE } from '../../standards/heat.ts';
 import {
   type BodyConstants,
   bodyConstants,
+  type CalibrationInput,
   type CalibrationRefusal,
   type HeatingCard,
+  resistanceInAir,
 } from '../writepath/calibration.ts';
 import { boxResistance } from '../writepath/convection.ts';
 import { type Known, known, ownFigure } from './known.ts';
@@ -22,9 +24,27 @@ export function sizeOf(body: Body): { readonly size: BodySize; readonly guessed:
 /** Resistance of the assumed body of a size in moving or still air, K/W. A fan sheds the same in either. */
 export function sizeResistance(size: BodySize, air: AirMovement): number {
   const row: BodyHeatRow = BODY_HEAT[size];
-  if (row.outsideMm) return boxResistance(row.outsideMm, air);
+  if (row.outsideMm) return row.enclosedKPerW + boxResistance(row.outsideMm, air);
   return row.fanResistanceKPerW ?? Number.POSITIVE_INFINITY;
 }
+
+const LEAST_ABOVE_AIR_C = 8;
+
+/**
+ * What the shell of a body of a size stands while its sensor is at its limit: cooler by what lies between them. Never so
+ * little that a statement of its maker would begin above it.
+ */
+function shellLimitC(size: BodySize, recordingW: number, statements: readonly LimitStatement[]): number {
+  const { limitC, hotKPerW }: BodyHeatRow = BODY_HEAT[size];
+  const warmest = Math.max(Number.NEGATIVE_INFINITY, ...statements.map(({ ambientC }) => ambientC));
+  return Math.max(limitC - recordingW * hotKPerW, Math.min(limitC, warmest + LEAST_ABOVE_AIR_C));
+}
+
+/** Resistance in some air of a body whose resistance in still air is known, by the share that wind can thin. */
+const inAirOf = (size: BodySize, air: AirMovement, film: number): number =>
+  1 - film + (film * sizeResistance(size, air)) / sizeResistance(size, 'still');
+
+const isStill = ({ air }: LimitStatement): boolean => air == null || air === 'still';
 
 /** What heats a body beside itself, and the air that cools it. */
 export interface BodyLoad {
@@ -37,22 +57,51 @@ export interface BodyLoad {
 
 const ALONE: BodyLoad = { air: 'still', besideW: 0, card: null };
 
-/** Constants of a body from statements of its maker, in still air; its size fills in what they leave open. */
+/** What a body's limits come to in still air, and the share of its resistance that wind can thin. */
+export type BodyLimits = BodyConstants & {
+  readonly film: number;
+  /** True where statements in unlike air tell that share; false where it is assumed. */
+  readonly filmTold: boolean;
+};
+
+/**
+ * Constants of a body from statements of its maker, in still air; its size fills in what they leave open. Statements in unlike air
+ * tell apart what wind thins and what it does not reach.
+ */
 export function limitsOf(
   body: Body,
   statements: readonly LimitStatement[],
   { besideW, card }: BodyLoad = ALONE,
-): Result<BodyConstants, CalibrationRefusal> {
+): Result<BodyLimits, CalibrationRefusal> {
   const { size } = sizeOf(body);
   const row: BodyHeatRow = BODY_HEAT[size];
   const own = body.heat?.figures ?? {};
-  return bodyConstants(statements, {
-    recordingW: (own.recordingW?.value ?? row.recordingW) + besideW,
-    assumedTau: row.heatCapacityJPerK * sizeResistance(size, 'still'),
-    limitC: own.bodyLimitC?.value ?? row.limitC,
+  const recordingW = own.recordingW?.value ?? row.recordingW;
+  const inputFor = (air: AirMovement): CalibrationInput => ({
+    recordingW: recordingW + besideW,
+    assumedTau: row.heatCapacityJPerK * sizeResistance(size, air),
+    limitC: own.bodyLimitC?.value ?? shellLimitC(size, recordingW, statements),
     limitEntered: own.bodyLimitC != null,
     card,
   });
+  const film: number = FILM_SHARE.low;
+  const still = statements.filter(isStill);
+  const moved = statements.find((one) => !isStill(one));
+  const air = moved?.air ?? 'still';
+  if (still.length === 0 && moved) {
+    const found = bodyConstants([moved], inputFor(air));
+    if (!found.ok) return found;
+    const resistanceKPerW = found.value.resistanceKPerW / inAirOf(size, air, film);
+    return ok({ ...found.value, resistanceKPerW, film, filmTold: false });
+  }
+  const found = bodyConstants(still, inputFor('still'));
+  if (!found.ok) return found;
+  const constants = found.value;
+  const thinned = moved && resistanceInAir(moved, constants, inputFor(air));
+  if (thinned == null) return ok({ ...constants, film, filmTold: false });
+  const most = 1 - sizeResistance(size, air) / sizeResistance(size, 'still');
+  const told = most > 0 ? (1 - thinned / constants.resistanceKPerW) / most : film;
+  return ok({ ...constants, film: Math.min(1, Math.max(0, told)), filmTold: true });
 }
 
 type BodyFigures = Readonly<Record<BodyFigure, Known>>;
@@ -77,11 +126,15 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
     shorter: limits?.fixed === 'shorter',
   } as const;
   const stated = (value: number): Known => known(value, 'stated', source);
+  // How much of a stated resistance wind thins is assumed where no statement tells: the runs draw it as widely.
+  const isThinned = load.air !== 'still' && limits?.filmTold === false;
   const shed = row.outsideMm
     ? ({ code: 'surface', size, guessed, air: load.air } as const)
     : ({ code: 'size', size, guessed } as const);
-  // Makers state their limits in still air; wind helps as much as it helps the assumed body.
-  const inAir = sizeResistance(size, load.air) / sizeResistance(size, 'still');
+  // Makers state their limits in still air; wind thins the film outside alone.
+  const inAir = limits ? inAirOf(size, load.air, limits.film) : 1;
+  const recordingW = own.recordingW?.value ?? row.recordingW;
+  const shellC = limits?.limitC ?? shellLimitC(size, recordingW, []);
   const heatCapacity = limits
     ? known(limits.heatCapacityJPerK, limits.fixed === 'tau' ? 'stated' : 'assumed', source)
     : assumed(row.heatCapacityJPerK);
@@ -93,10 +146,12 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
         ? known(0, 'assumed', { code: 'none-known' })
         : known(body.bufferMB, 'stated', { code: 'on-body' })),
     recordingW: ownFigure(own.recordingW) ?? assumed(row.recordingW),
-    bodyLimitC: ownFigure(own.bodyLimitC) ?? limitC ?? assumed(row.limitC),
+    bodyLimitC: ownFigure(own.bodyLimitC) ?? limitC ?? assumed(shellC),
     bodyResistanceKPerW:
       ownFigure(own.bodyResistanceKPerW) ??
-      (limits ? stated(limits.resistanceKPerW * inAir) : known(sizeResistance(size, load.air), 'assumed', shed)),
+      (limits
+        ? known(limits.resistanceKPerW * inAir, isThinned ? 'assumed' : 'stated', source)
+        : known(sizeResistance(size, load.air), 'assumed', shed)),
     bodyHeatCapacityJPerK: ownFigure(own.bodyHeatCapacityJPerK) ?? heatCapacity,
   };
 }

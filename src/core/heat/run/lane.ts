@@ -7,7 +7,6 @@ import type { Cell } from '../../match/cell.ts';
 import { usable } from '../../match/minutes/minutes.ts';
 import { cardsAtOnce, recordsAtOnce, seatCards } from '../../match/seats.ts';
 import { err, ok, type Result } from '../../result.ts';
-import { AMBIENT_SPREAD } from '../../standards/assumptions.ts';
 import { toGigabytes, toMegabytes } from '../../units/convert.ts';
 import { checkSimulation } from '../writepath/checkSimulation.ts';
 import type { Spreads } from '../writepath/draws.ts';
@@ -16,6 +15,7 @@ import type { CardHeat, CardPath, SimRefusal, SimResult, Simulation } from '../w
 import { bodyFigures } from './bodyFigures.ts';
 import { cardFigures, needMBps } from './cardFigures.ts';
 import { type Known, spreadOf } from './known.ts';
+import { airSpread, sunDegrees } from './sun.ts';
 
 /** What a run is asked for: cards over the slots of a body, as an arrangement asks it, and the conditions. */
 export interface HeatSetup extends ArrangeInput {
@@ -114,11 +114,19 @@ type Conditions = Pick<HeatSetup, 'body' | 'arrangement' | 'plan' | 'startBodyC'
 /** What a card turns into heat at the rate of its cell, watts. */
 const wattsOf = ({ heat, cell }: Part): number => heat.idleW + heat.energyNJPerByte * 1e-3 * needMBps(cell);
 
+/** Degrees above the air within which a body whose limit lies below it is shut off as soon as it warms. */
+const AT_ONCE_C = 0.01;
+
+/** A limit that is assumed may lie below the air of the plan: then the body shuts off at once. One that was entered is asked about. */
+const aboveAir = ({ value, source }: Known, airC: number): number =>
+  source.code === 'size' || source.code === 'limits' ? Math.max(value, airC + AT_ONCE_C) : value;
+
 /** One path: the first card, those that take over from it, and the heat of others that write beside it. */
 function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: readonly Part[]): Lane {
   const { body, plan, startBodyC, startCardC, demandTraceMBps } = asked;
   const [first, ...relay] = parts;
   const demandMBps = needMBps(first.cell);
+  const airC = plan.ambientC + sunDegrees(body, plan);
   const besideW = beside.reduce((sum, part) => sum + wattsOf(part), 0);
   const ofBody = bodyFigures(body, {
     air: plan.air ?? 'still',
@@ -141,11 +149,11 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
     card: first.path,
     heat: {
       ...first.heat,
-      ambientC: plan.ambientC + plan.sunC,
+      ambientC: airC,
       bodyHeatCapacityJPerK: heatOfBody.bodyHeatCapacityJPerK.value,
       bodyResistanceKPerW: heatOfBody.bodyResistanceKPerW.value,
       recordingW: heatOfBody.recordingW.value + besideW,
-      bodyLimitC: heatOfBody.bodyLimitC.value,
+      bodyLimitC: aboveAir(heatOfBody.bodyLimitC, airC),
       startBodyC,
       startCardC: startCardC ?? startBodyC,
     },
@@ -167,7 +175,7 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
       'card-heat-path': spreadOf(firstFigures.cardResistanceKPerW),
       'card-energy': spreadOf(firstFigures.energyNJPerByte),
       'body-heat-path': spreadOf(ofBody.bodyResistanceKPerW),
-      ambient: AMBIENT_SPREAD,
+      ambient: airSpread(body, plan),
     },
   };
 }

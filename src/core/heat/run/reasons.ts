@@ -4,6 +4,7 @@ import { averageDemand } from '../writepath/demand.ts';
 import { simulate } from '../writepath/simulate.ts';
 import type { Simulation } from '../writepath/simulation.ts';
 import type { HeatSetup, Lane } from './lane.ts';
+import { sunDegrees } from './sun.ts';
 
 /** What raises the heat of a take [domain.md §7]. The value is what its sentence names. */
 type HeatReason =
@@ -58,7 +59,8 @@ const withHeat = (sim: Simulation, heat: Partial<Simulation['heat']>): Simulatio
 });
 
 /** Each thing eased alone: half the rate, half the minutes, the form and body that shed heat best, mild air, shade. */
-function eased({ sim, figures }: Lane, { plan, startBodyC }: Conditions): readonly Eased[] {
+function eased({ sim, figures }: Lane, { body, plan, startBodyC }: Conditions): readonly Eased[] {
+  const sunC = sunDegrees(body, plan);
   const { heat, card } = sim;
   const best = CARD_HEAT['cfexpress-b'];
   const isKnown = figures.sustainedMBps?.source.code !== 'keeps-up';
@@ -79,10 +81,9 @@ function eased({ sim, figures }: Lane, { plan, startBodyC }: Conditions): readon
   if (plan.ambientC > MILD_C)
     list.push([
       { code: 'ambient', ambientC: plan.ambientC },
-      withHeat(sim, { ambientC: MILD_C + plan.sunC, startBodyC: null, startCardC: null }),
+      withHeat(sim, { ambientC: MILD_C + sunC, startBodyC: null, startCardC: null }),
     ]);
-  if (plan.sunC > 0)
-    list.push([{ code: 'sun', sunC: plan.sunC }, withHeat(sim, { ambientC: heat.ambientC - plan.sunC })]);
+  if (sunC > 0) list.push([{ code: 'sun', sunC }, withHeat(sim, { ambientC: heat.ambientC - sunC })]);
   if (startBodyC !== null && startBodyC > heat.ambientC)
     list.push([{ code: 'warm-start', bodyC: startBodyC }, withHeat(sim, { startBodyC: null, startCardC: null })]);
   return list;

@@ -154,3 +154,16 @@ export function bodyConstants(
   const one = fromOne(shorter, input, isPair ? 'shorter' : 'rise');
   return one ? ok(one) : err({ code: 'contradictory' });
 }
+
+/**
+ * The resistance of a body in other air, by a statement made there: its heat capacity and limit stay what they are. Null where no
+ * resistance ends it then.
+ */
+export function resistanceInAir(
+  { minutes, ambientC }: LimitStatement,
+  { heatCapacityJPerK, limitC }: BodyConstants,
+  input: CalibrationInput,
+): number | null {
+  const rise = (resistance: number): number => riseAt(minutes * 60, resistance, heatCapacityJPerK * resistance, input);
+  return resistanceFor(rise, limitC - ambientC);
+}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { aRun } from '../../../../tests/support/aRun.ts';
 import { evenSpreads } from './draws.ts';
-import { riskRuns, riskSteps, shareUncertainty } from './risk.ts';
+import { riskRuns, riskSteps, shareOf } from './risk.ts';
 import { simulate } from './simulate.ts';
 import { createReader } from './stateAt.ts';
 
@@ -50,9 +50,21 @@ describe('risk runs', () => {
   });
 
   it('say how sure they are by Wilson’s interval: none of 1000 is 0 to 0.38 %', () => {
-    // Wilson (1927): the centre of 0 of n lies at z² ÷ 2(n + z²), with the same half width.
-    expect(shareUncertainty(0, 1000)).toBeCloseTo(1.96 ** 2 / 2 / (1000 + 1.96 ** 2), 12);
-    expect(shareUncertainty(0.5, 1000)).toBeCloseTo(0.0309, 3);
+    // Wilson (1927): of 0 of n the upper end is z² ÷ (n + z²), and its centre half of that.
+    expect(shareOf(0, 1000)).toEqual({ share: 0, low: 0, high: expect.closeTo(1.96 ** 2 / (1000 + 1.96 ** 2), 12) });
+    expect(shareOf(1000, 1000)).toEqual({ share: 1, low: expect.closeTo(1000 / (1000 + 1.96 ** 2), 12), high: 1 });
+    const half = shareOf(500, 1000);
+    expect([half.low, half.high].map((one) => Math.round(one * 1e4) / 1e4)).toEqual([0.4691, 0.5309]);
+    // By the definition: both ends are the shares that lie 1.96 of their own standard errors from what was seen.
+    for (const [count, runs] of [
+      [1, 40],
+      [12, 300],
+      [290, 300],
+    ] as const) {
+      const { share, low, high } = shareOf(count, runs);
+      for (const end of [low, high])
+        expect(Math.abs(share - end) / Math.sqrt((end * (1 - end)) / runs)).toBeCloseTo(1.96, 9);
+    }
   });
 
   it('begin no further run where their events are used up, and say how many were made', () => {

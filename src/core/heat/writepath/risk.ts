@@ -51,9 +51,8 @@ export interface Risk {
   readonly runs: number;
   readonly dropProbability: number;
   readonly cutoffProbability: number;
-  /** Half widths of the 95 % intervals of both, from the number of runs alone (Wilson). */
-  readonly dropUncertainty: number;
-  readonly cutoffUncertainty: number;
+  /** How often they fail in all, with its 95 % interval from the number of runs alone (Wilson). */
+  readonly failing: Share;
   /** When the failing runs fail; null where none does. */
   readonly atSeconds: Percentiles | null;
   /** What the risk hangs on most: how much more often runs fail on the worse half of each figure, most first. */
@@ -61,13 +60,30 @@ export interface Risk {
   readonly band: Band;
 }
 
+/** A share seen in some runs, and the interval that it lies in. */
+export interface Share {
+  readonly share: number;
+  readonly low: number;
+  readonly high: number;
+}
+
 /**
- * Half width of the 95 % interval of a share seen in so many runs. Wilson's form, so that none of a thousand runs failing
- * does not read as certainty.
+ * A share seen in so many runs with its 95 % interval, about its own centre and not about what was seen: none of a thousand
+ * runs failing is up to 0.4 % of all.
+ *
+ * @see Wilson, Probable inference, Journal of the American Statistical Association 22 (1927), from memory
  */
-export function shareUncertainty(share: number, runs: number): number {
+export function shareOf(count: number, runs: number): Share {
   const z = 1.96;
-  return (z / (1 + (z * z) / runs)) * Math.sqrt((share * (1 - share)) / runs + (z * z) / (4 * runs * runs));
+  const share = count / runs;
+  const whole = 1 + (z * z) / runs;
+  const centre = (share + (z * z) / (2 * runs)) / whole;
+  const half = (z / whole) * Math.sqrt((share * (1 - share)) / runs + (z * z) / (4 * runs * runs));
+  return {
+    share,
+    low: count === 0 ? 0 : Math.max(0, centre - half),
+    high: count === runs ? 1 : Math.min(1, centre + half),
+  };
 }
 
 interface Run {
@@ -123,8 +139,7 @@ export function* riskSteps(sim: Simulation, input: RiskInput): Steps<Risk> {
     runs,
     dropProbability: drops / runs,
     cutoffProbability: cutoffs / runs,
-    dropUncertainty: shareUncertainty(drops / runs, runs),
-    cutoffUncertainty: shareUncertainty(cutoffs / runs, runs),
+    failing: shareOf(drops + cutoffs, runs),
     atSeconds: failedAt.length === 0 ? null : rangeOf(failedAt),
     hangsOn: UNCERTAIN.map((what) => ({ what, difference: differenceOf(what, all) })).sort(
       (a, b) => b.difference - a.difference,
