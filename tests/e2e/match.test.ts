@@ -79,7 +79,7 @@ describe('Match, on the demo kit', () => {
   it('leads from a red line to one that holds, and from a copy to how long it takes', async () => {
     await app.visit('/?q=400%20Mb%2Fs%20on%20128GB%20V30%20for%202h');
     await app.seesText('#quick-answer', 'Not covered');
-    await app.seesText('#quick-answer', 'V60 on two rows or E150 would do, of 512 GB for 2 h');
+    await app.seesText('#quick-answer', 'V60 on UHS-II or E150 would do, of 512 GB for 2 h');
     await app.seesText('#quick-answer', '42 min by the box');
     await app.clickText('button', 'V60');
     await app.seesText('#quick-answer', 'Guaranteed');

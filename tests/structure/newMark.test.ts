@@ -107,7 +107,7 @@ describe('a mark added to the table, V120, is treated as its row says', () => {
       }
     expect(seen.right).toBeGreaterThan(0);
     expect(seen.fallen).toBeGreaterThan(0);
-    expect(SLIP_TEXTS['not-in-force'].why).toContain('V60, V90 and V120 count over two rows');
+    expect(SLIP_TEXTS['not-in-force'].why).toContain('V60, V90 and V120 count over UHS-II');
   });
 
   it('by pictures of cards, tiles and the guide', () => {

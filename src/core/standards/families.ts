@@ -19,10 +19,10 @@ export interface FamilyRow {
  */
 // biome-ignore format: one row a line
 export const FAMILIES = {
-  sd: { name: 'SD', above: 0, upTo: 2 * GB, fileSystem: 'FAT12/16', rank: 0, source: 'sd-physical' },
-  sdhc: { name: 'SDHC', above: 2 * GB, upTo: 32 * GB, fileSystem: 'FAT32', rank: 1, source: 'sd-physical' },
-  sdxc: { name: 'SDXC', above: 32 * GB, upTo: 2048 * GB, fileSystem: 'exFAT', rank: 2, source: 'sd-physical' },
-  sduc: { name: 'SDUC', above: 2048 * GB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-physical' },
+  sd: { name: 'SD', above: 0, upTo: 2 * GB, fileSystem: 'FAT12/16', rank: 0, source: 'sd-file-system' },
+  sdhc: { name: 'SDHC', above: 2 * GB, upTo: 32 * GB, fileSystem: 'FAT32', rank: 1, source: 'sd-file-system' },
+  sdxc: { name: 'SDXC', above: 32 * GB, upTo: 2048 * GB, fileSystem: 'exFAT', rank: 2, source: 'sd-file-system' },
+  sduc: { name: 'SDUC', above: 2048 * GB, upTo: 128 * TB, fileSystem: 'exFAT', rank: 3, source: 'sd-file-system' },
 } as const satisfies Record<string, FamilyRow>;
 
 /** A capacity family by its key in the kit file. */

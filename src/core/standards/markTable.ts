@@ -14,15 +14,24 @@ export interface MarkRow {
   readonly countsFrom: Bus | null;
   readonly forms: readonly Form[];
   readonly source: SourceKey;
+  /** True where it is only remembered on which form or link it counts: an answer that leans on it says so. */
+  readonly placeFromMemory: boolean;
 }
 
 const SD: readonly Form[] = ['sd', 'microsd'];
 const CFX: readonly Form[] = ['cfexpress-a', 'cfexpress-b', 'cfexpress-c'];
 
 const sd = (series: Series, promisesMBps: number, countsFrom: Bus | null) =>
-  ({ series, promisesMBps, countsFrom, forms: SD, source: 'sd-speed-class' }) as const;
+  ({ series, promisesMBps, countsFrom, forms: SD, source: 'sd-speed-class', placeFromMemory: false }) as const;
 const vpg = (promisesMBps: number, forms: readonly Form[], countsFrom: Bus | null = null) =>
-  ({ series: 'VPG', promisesMBps, countsFrom, forms, source: 'cfa-vpg' }) as const;
+  ({
+    series: 'VPG',
+    promisesMBps,
+    countsFrom,
+    forms,
+    source: 'cfa-vpg',
+    placeFromMemory: countsFrom !== null || forms !== CFX,
+  }) as const;
 
 /**
  * Write-speed marks by printed text, in printed order: a closed list [domain.md §3]. There is no U2, no V2 or V4, no U30.

@@ -101,7 +101,7 @@ export const appCountsOn = (key: AppClass, onBus: Bus | null, form: Form): boole
   return onBus === countsFrom || speaksToo(onBus, countsFrom);
 };
 
-/** 1× is 150 kB/s, the audio-disc rate [P]. A peak, like every number on the front. */
+/** 1× is 150 kB/s, the rate of a data disc [P]. A peak, like every number on the front. */
 export const KB_PER_TIMES = 150;
 
 /** Up to this, MB/s, makers print speeds on UHS-I cards that only their own readers reach [P]. */

@@ -11,17 +11,10 @@ export interface Source {
 
 /** Every document and practice that a row of the tables names. */
 export const SOURCES = {
-  'iec-80000-13': {
-    title: 'IEC 80000-13 Quantities and units, Part 13: Information science and technology',
-    publisher: 'International Electrotechnical Commission',
-    locator: 'clause 4, prefixes',
-    basis: 'stated',
-    fromMemory: true,
-  },
   'sd-physical': {
-    title: 'SD Physical Layer Simplified Specification',
+    title: 'SD Specifications Part 1, Physical Layer Simplified Specification, version 9',
     publisher: 'SD Association',
-    locator: 'bus speed modes; capacity types',
+    locator: 'bus speed modes, power, card sizes and contacts',
     basis: 'stated',
     fromMemory: true,
   },
@@ -32,10 +25,18 @@ export const SOURCES = {
     basis: 'stated',
     fromMemory: true,
   },
-  'sd-speed-class': {
-    title: 'SD speed classes: Speed Class, UHS Speed Grade, Video Speed Class, SD Express Speed Class',
+  'sd-file-system': {
+    title: 'SD Specifications Part 2, File System Specification',
     publisher: 'SD Association',
-    locator: 'minimum sequential write per class',
+    locator: 'capacity types SDSC, SDHC, SDXC and SDUC with their file systems',
+    basis: 'stated',
+    fromMemory: true,
+  },
+  'sd-speed-class': {
+    title:
+      'SD Specifications Part 1, Physical Layer: Speed Class, UHS Speed Grade, Video Speed Class, SD Express Speed Class',
+    publisher: 'SD Association',
+    locator: 'Speed Class Specification: minimum sequential write, recording units and conditions of each class',
     basis: 'stated',
     fromMemory: true,
   },
@@ -86,13 +87,6 @@ export const SOURCES = {
     title: 'SMPTE ST 2019-1 VC-3 Picture Compression',
     publisher: 'SMPTE',
     locator: 'coding unit sizes by compression id',
-    basis: 'stated',
-    fromMemory: true,
-  },
-  'smpte-274': {
-    title: 'SMPTE ST 274 1920 × 1080 image sample structure',
-    publisher: 'SMPTE',
-    locator: 'frame rates, active picture',
     basis: 'stated',
     fromMemory: true,
   },

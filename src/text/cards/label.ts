@@ -64,7 +64,9 @@ export function markMeaning(key: Mark): string {
   const { promisesMBps, countsFrom, forms, series } = mark(key);
   const sd = forms.some(isSd);
   const where = !sd
-    ? 'on any bus of its form'
+    ? countsFrom === null
+      ? 'on any bus of its form, with a host that supports it'
+      : `on ${bus(countsFrom).name} only, with a host that supports it`
     : series === 'E'
       ? 'on SD Express only'
       : countsFrom === null

@@ -28,7 +28,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   'not-in-force': {
     name: 'a mark that does not count here',
-    why: `${allOf(twoRowMarks())} count over two rows of contacts only. On one row such a card falls back to ${promise(FALLBACK)}.`,
+    why: `${allOf(twoRowMarks())} count over UHS-II and UHS-III only. On UHS-I such a card falls back to ${promise(FALLBACK)}.`,
     guide: 'rule-guarantee',
   },
   bus: {

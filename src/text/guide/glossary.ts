@@ -2,6 +2,7 @@ import type { Verdict } from '../../core/match/verdict.ts';
 import { PEAK_OVER_AVERAGE } from '../../core/standards/assumptions.ts';
 import { KB_PER_TIMES } from '../../core/standards/marks.ts';
 import { ASSUMED_WORDS } from '../assumed.ts';
+import { CLASS_HOLDS, DECLARED } from '../cards/classes.ts';
 import { HEAT_ASIDE, HEAT_MEANINGS } from '../heat/heatWords.ts';
 import { BESIDE_MEANINGS } from '../match/beside.ts';
 import { VERDICT_MEANINGS, VERDICT_WORDS } from '../match/verdict.ts';
@@ -107,16 +108,14 @@ const STREAM: readonly GuideEntry[] = [
 
 /** The words of cards and what is printed on them. */
 const CARDS: readonly GuideEntry[] = [
-  term(
-    'speed-mark',
+  term('speed-mark', 'Speed mark', `${CLASS_HOLDS} The highest one that counts in a slot is its floor. ${DECLARED}`, [
+    'speed mark',
     'Speed mark',
-    'V, U, C, E and VPG: the least that a card writes in sequence, always. The highest one that counts in a slot is its floor.',
-    ['speed mark', 'Speed mark'],
-  ),
+  ]),
   term(
     'roman',
     'Roman numeral',
-    'I, II and III on an SD card name the bus: how many rows of contacts, and how fast they are. The number in a U is a speed grade. II is no promise of speed, and U3 is not UHS-III.',
+    'I, II and III on an SD card name the bus, and not a number of rows: cards of II, of III and of Express all have two. The number in a U is a speed grade. II is no promise of speed, and U3 is not UHS-III.',
     ['Roman numeral'],
   ),
   term(
@@ -144,7 +143,7 @@ const CARDS: readonly GuideEntry[] = [
   term(
     'row',
     'Row of contacts',
-    'UHS-II and UHS-III cards and slots have a second row of contacts. A card or slot with one row runs at UHS-I at the most.',
+    'UHS-II, UHS-III and Express cards and slots have a second row of contacts. A card or slot with one row runs at UHS-I at the most. Two rows do not tell which bus: Express and UHS-II share the place, and fall back to UHS-I with each other.',
     ['row of contacts', 'rows of contacts'],
   ),
   term('family-term', 'Capacity family', 'SD, SDHC, SDXC, SDUC: which sizes a slot reads, and by which file system.', [

@@ -1,12 +1,13 @@
 import { RAW_RATIOS } from '../../core/standards/assumptions.ts';
-import { BUS_KEYS, type BusRow, bus } from '../../core/standards/buses.ts';
+import { BUS_KEYS, type Bus, type BusRow, bus, busSure } from '../../core/standards/buses.ts';
 import { FAMILIES, FAMILY_KEYS } from '../../core/standards/families.ts';
-import { FORM_KEYS, type Form, form } from '../../core/standards/forms.ts';
+import { FORM_KEYS, type Form, form, isSd } from '../../core/standards/forms.ts';
 import { FIXED_FRAMES } from '../../core/standards/frames.ts';
 import { H264_LEVELS, H264_PROFILE_FACTORS, H265_LEVELS, H265_PROFILE_FACTORS } from '../../core/standards/levels.ts';
 import { APP_CLASSES, APP_KEYS, KB_PER_TIMES, MARK_KEYS, mark, OWN_READER_MBPS } from '../../core/standards/marks.ts';
 import { SIZES_SOLD_GB } from '../../core/standards/sizes.ts';
 import type { Bytes } from '../../core/units/brand.ts';
+import { CLASS_HOLDS, DECLARED } from '../cards/classes.ts';
 import { markMeaning } from '../cards/label.ts';
 import { capacityText, NBSP, plain } from '../quantity.ts';
 import type { GuideTable } from './entry.ts';
@@ -16,7 +17,7 @@ const forms = (keys: readonly Form[]): string => keys.map((key) => form(key).nam
 const MARKS: GuideTable = {
   id: 'marks',
   title: 'Marks',
-  lead: `The least a card writes in sequence. The list is closed: there is no U2, no V2 or V4, no U30. 1× is ${KB_PER_TIMES}${NBSP}kB/s and a peak, as is every big number on the front; makers print up to ${OWN_READER_MBPS}${NBSP}MB/s on UHS-I cards, which only their own readers reach.`,
+  lead: `${CLASS_HOLDS} ${DECLARED} C2 to C6 are of default speed, C10 of High speed. The list is closed: there is no U2, no V2 or V4, no U30. 1× is ${KB_PER_TIMES}${NBSP}kB/s, the rate of a data disc, and a peak, as is every big number on the front; makers print up to ${OWN_READER_MBPS}${NBSP}MB/s on UHS-I cards, which only their own readers reach.`,
   columns: ['Mark', 'Promises', 'Where it counts', 'On'],
   rows: MARK_KEYS.map((key) => {
     const { promisesMBps, forms: on, source } = mark(key);
@@ -28,7 +29,7 @@ const MARKS: GuideTable = {
 const APPS: GuideTable = {
   id: 'app-classes',
   title: 'Application classes',
-  lead: 'For apps, not for video. Both also carry a sustained write, which counts as a floor on UHS-I.',
+  lead: 'For apps, not for video. Both also carry a sustained write, which counts as a floor on UHS-I. What A2 has over A1 it needs a host for that queues commands and uses its cache: few cameras do.',
   columns: ['Mark', 'Random reads a second', 'Random writes a second', 'Sustained'],
   rows: APP_KEYS.map((key) => {
     const { readIops, writeIops, sustainedMBps, source } = APP_CLASSES[key];
@@ -48,18 +49,35 @@ const ceiling = ({ ceilingMBps }: BusRow): string =>
         .join(', ')
         .concat(`${NBSP}MB/s`);
 
+/** What every pair on a bus carries of data, by form where lanes differ. */
+function surely(key: Bus): string {
+  const each = bus(key).forms.map((one) => [one, busSure(key, one) ?? 0] as const);
+  const [first] = each;
+  if (first && each.every(([, value]) => value === first[1])) return `${plain(first[1] / 1e6, 0)}${NBSP}MB/s`;
+  return each
+    .map(([one, value]) => `${form(one).name.replace('CFexpress ', '')}: ${plain(value / 1e6, 0)}`)
+    .join(', ')
+    .concat(`${NBSP}MB/s`);
+}
+
 const BUSES: GuideTable = {
   id: 'buses',
   title: 'Buses',
-  lead: 'How much may pass, one way. In force is the fastest that slot and card both know. UHS-II and UHS-III carry half of it each way when both directions are used at once; a camera writes one way.',
-  columns: ['Bus', 'Ceiling', 'Falls back to', 'On'],
+  lead: 'How much may pass, one way: the rate of the line after its coding, and of data what protocol surely leaves of it. In force is the fastest that slot and card both know. UHS-II must carry 156 MB/s full duplex; 312 MB/s half duplex is an option that both sides must have. UHS-III is full duplex at 312 and 624.',
+  columns: ['Bus', 'Line', 'Data, surely', 'Falls back to', 'On'],
   rows: BUS_KEYS.map((key) => {
     const row = bus(key);
     const [next] = row.alsoSpeaks;
     const falls = next === undefined ? 'nothing' : bus(next as typeof key).name;
-    return { id: key, cells: [row.name, ceiling(row), falls, forms(row.forms)], source: row.source };
+    return { id: key, cells: [row.name, ceiling(row), surely(key), falls, forms(row.forms)], source: row.source };
   }),
 };
+
+/** Where a form enters by an adapter, and what that leaves. */
+const adapted = (key: Form): string =>
+  isSd(key)
+    ? 'an SD slot by an adapter, with one row of contacts'
+    : 'a slot of CFexpress B by a passive adapter, where the body’s maker says that it takes one';
 
 const FORMS: GuideTable = {
   id: 'forms',
@@ -70,7 +88,7 @@ const FORMS: GuideTable = {
     const { name, protocol, outsideMm, adaptsTo, shape, source } = form(key);
     const alike = FORM_KEYS.filter((other) => other !== key && form(other).shape === shape);
     const enters = adaptsTo
-      ? 'an SD slot by an adapter, with one row of contacts'
+      ? adapted(key)
       : alike.length > 0
         ? `the shape of ${forms(alike)}, which speaks otherwise`
         : 'its own slot';

@@ -22,7 +22,7 @@ export function insteadText(instead: readonly Instead[], answer: Answer): string
   const size = answer.forTime?.sizeSold;
   const sized =
     size && answer.ask.time !== null ? `, of ${capacityText(size)} for ${durationText(answer.ask.time)}` : '';
-  const would = instead.map(({ mark: key }) => (twoRowMarks().includes(key) ? `${key} on two rows` : key));
+  const would = instead.map(({ mark: key }) => (twoRowMarks().includes(key) ? `${key} on UHS-II` : key));
   // A mark that the card carries has been spoken of in the answer itself.
   const { tooSmall, ask } = answer;
   const not = tooSmall !== null && !ask.card?.marks.includes(tooSmall) ? `, ${tooSmall} would not` : '';

@@ -1,6 +1,7 @@
 import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
+import { isMark, mark as markRow } from '../../core/standards/marks.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
 import { labelProblemText } from '../cards/label.ts';
 import { INCIDENT_WORDS } from '../cards/state.ts';
@@ -50,6 +51,9 @@ export function requirementLine(finding: Of<'requirement'>): Line {
   }
 }
 
+/** Said where an answer leans on a row that was not yet compared with its document. */
+const PLACE_REMEMBERED = 'Where it counts is from memory of the standard: check it with the maker.';
+
 export function guaranteeLine(finding: Of<'guarantee'>): Line {
   const { mark, floor, notInForce, inForce } = finding;
   const where = inForce === null ? '' : ` on ${bus(inForce).name}`;
@@ -66,7 +70,12 @@ export function guaranteeLine(finding: Of<'guarantee'>): Line {
   if (mark === null || floor === null) {
     return { text: 'No mark promises a write speed here', figure: 'unknown', more: lost };
   }
-  return { text: `${mark} counts${where}`, figure: MBpsText(floor), more: lost };
+  const remembered = isMark(mark) && markRow(mark).placeFromMemory ? PLACE_REMEMBERED : '';
+  return {
+    text: `${mark} counts${where}`,
+    figure: MBpsText(floor),
+    more: [lost, remembered].filter(Boolean).join(' ') || undefined,
+  };
 }
 
 export function headroomLine({ outcome, headroom, wanted, need, floor }: Of<'headroom'>): Line {

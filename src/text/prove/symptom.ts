@@ -14,7 +14,7 @@ export const QUESTION_WORDS: Readonly<Record<Question, string>> = {
   'heat-warning': 'Did the body warn of heat, or was it hot?',
   'after-pause': 'Does it record again after a pause of a minute?',
   'formatted-here': 'Was the card last formatted in this very body?',
-  'file-limit': 'Did it end at a file of about 4 GB?',
+  'file-limit': 'Did it end at a file of about 4 GB (4.29)?',
   pulled: 'Was the card pulled, or the power gone, before the lamp was dark?',
   'only-computer': 'Is it seen on the computer alone, not in the body?',
   'other-body': 'Does the same card fail in another body?',
@@ -52,7 +52,7 @@ export const CAUSE_TEXT: Readonly<Record<SymptomCause, { readonly name: string; 
       'Slide the switch away from lock and look whether it is loose. The manual names the marks the body asks for.',
   },
   'file-system': {
-    name: 'The file system ends files at 4 GB',
+    name: 'The file system ends files at 4 GiB less a byte',
     attempt: 'Cards over 32 GB want the file system of their family: copy twice, verify, format in the body.',
   },
   format: {
