@@ -95,6 +95,9 @@ const WORDS = [
   'SDXC',
   'VPG200',
   'VPG400',
+  'VPG65',
+  'VPG130',
+  'VPG1600',
   'E150',
 ];
 

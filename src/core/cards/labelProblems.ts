@@ -101,10 +101,16 @@ function familyProblem({ familyPrinted, capacity }: PrintedLabel): readonly Labe
   return actual === familyPrinted ? [] : [{ code: 'family-mismatch', printed: familyPrinted, actual, capacity }];
 }
 
+/** Forms of which it is only remembered whose guarantee is whose: there a mark does not count, and is no sign of anything. */
+const OLDER: readonly Form[] = ['cf', 'cfast'];
+
+const isNeighbour = (key: Mark, form: Form): boolean =>
+  OLDER.includes(form) && mark(key).forms.some((one) => OLDER.includes(one));
+
 function markProblems(label: PrintedLabel, form: Form): readonly LabelProblem[] {
   return label.marks.flatMap((key): LabelProblem[] => {
     const { forms, countsFrom } = mark(key);
-    if (!forms.includes(form)) return [{ code: 'mark-on-wrong-form', mark: key, form }];
+    if (!forms.includes(form)) return isNeighbour(key, form) ? [] : [{ code: 'mark-on-wrong-form', mark: key, form }];
     // A bus that was merely not typed is no contradiction: V90 alone means UHS-II.
     if (!isSd(form) || countsFrom === null || !label.busPrinted || label.bus === null) return [];
     return !needsOwnBus(key) || countsOn(key, label.bus, form)

@@ -141,8 +141,39 @@ describe('what a stretch is called', () => {
       { seconds: 120, MBps: 200 },
       { seconds: 120, MBps: 90 },
     ]);
-    expect(kinds(once.segments)).toEqual(['burst', 'sustained', 'throttled']);
+    expect(kinds(once.segments)).toEqual(['burst', 'sustained', 'sustained']);
+    expect(once.sustainedMBps).toBeCloseTo(90, -1);
+    expect(once.throttle).toBeNull();
     expect(notes(once)).toContain('no-return');
+  });
+
+  test('a card that sinks holds no more than it sank to, however it sinks', () => {
+    const over: string[] = [];
+    for (const start of [200, 300, 600])
+      for (const end of [0.3, 0.5, 0.8])
+        for (const fall of [40, 120, 300, 600])
+          for (const noise of [0.005, 0.03, 0.08])
+            for (const tail of [0, 150]) {
+              const bottom = start * end;
+              const steps = Math.ceil(fall / 4);
+              const trace = traceOf(
+                [
+                  { seconds: 60, MBps: start },
+                  ...Array.from({ length: steps }, (_, at) => ({
+                    seconds: 4,
+                    MBps: start + ((bottom - start) * (at + 1)) / steps,
+                  })),
+                  ...(tail > 0 ? [{ seconds: tail, MBps: bottom }] : []),
+                ],
+                { noise, seed: start + fall + tail },
+              );
+              const { sustainedMBps } = analyseTrace(trace);
+              // Of a run that ends while it falls, what it wrote in its last ten seconds.
+              const truth = tail > 0 ? bottom : bottom + (5 * (start - bottom)) / fall;
+              if (sustainedMBps > truth * 1.03)
+                over.push(JSON.stringify({ start, bottom, fall, noise, tail, sustainedMBps }));
+            }
+    expect(over).toEqual([]);
   });
 
   test('stalls are counted with their true length and part no level', () => {

@@ -14,6 +14,8 @@ const SHORT = 60;
 const RETURNED = 0.5;
 /** A burst stands this far above what follows, as a ratio [A]. */
 const CLEAR = 1.1;
+/** Rows below this share of what stands around belong to a stall [A]. */
+const NOT_STALLED = 0.5;
 /** A row beside a stall below this share of what stands around belongs to it in part [A]. */
 const PARTLY = 0.85;
 const MB_IN_GB = 1000;
@@ -68,7 +70,8 @@ function edge(
 }
 
 /** Levels of one stretch, in rows of the trace. */
-function* readStretch({ from, to, rowsPerBin, bins, binSeconds }: Stretch, rates: Float64Array): Steps<Read> {
+function* readStretch({ from, to, rowsPerBin, bins, binSeconds }: Stretch, trace: WriteTrace): Steps<Read> {
+  const rates = trace.MBps;
   const dips = dipsOf(bins, binSeconds);
   const { values, at } = without(bins, dips);
   const levels = values.length === 0 ? [] : yield* levelSteps(values);
@@ -84,7 +87,7 @@ function* readStretch({ from, to, rowsPerBin, bins, binSeconds }: Stretch, rates
     return { ...one, from: edge(rates, { near: one.from, reach: 2 * rowsPerBin }, ends) };
   });
   const placed = moved.map((one, place) => ({ ...one, to: moved[place + 1]?.from ?? to }));
-  nameLevels(placed);
+  nameLevels(placed, (at) => isHeatFall(trace, placed, at) !== null);
   return {
     named: placed,
     stalls: dips.map((dip) => {
@@ -106,22 +109,31 @@ function exactDip(rates: Float64Array, { from, to }: Dip, reach: number, around:
 
 const lowEnd = ({ level }: Named): number => level.line?.last ?? level.MBps;
 
-/** Names the levels of one stretch: a burst that never comes back, falls that pass, and what was held. */
-function nameLevels(levels: readonly Named[]): void {
+/** How near a low level must be to an earlier one that came back to be another of its like [A]. */
+const LIKE = 0.2;
+
+/**
+ * Names the levels of one stretch: a burst that never comes back, falls that pass, and what was held. A fall passes where the card
+ * came back from it, or from another like it, or where the temperature fell with it; a lower level that only stays is what the card
+ * holds.
+ */
+function nameLevels(levels: readonly Named[], isByHeat: (at: number) => boolean): void {
   for (const one of levels) if (one.level.line) one.kind = 'decline';
   const lead = burstLevels(levels);
   for (let at = 0; at < lead; at += 1) (levels[at] as Named).kind = 'burst';
   const rest = levels.slice(lead);
   rest.forEach((one, at) => {
     const before = rest[at - 1];
-    const after = rest[at + 1];
     if (one.kind === 'decline' || !before || one.level.MBps >= lowEnd(before)) return;
     const fall = lowEnd(before) - one.level.MBps;
     const isEnd = before.kind === 'decline' && one.level.MBps > lowEnd(before) / CLEAR;
     if (isEnd) return;
-    // The last one may have ended before it came back; a lower level from there on is no longer what the card holds.
-    if (!after || after.level.MBps - one.level.MBps >= RETURNED * fall || after.level.MBps < one.level.MBps)
-      one.kind = 'throttled';
+    const comesBack = rest.slice(at + 1).some(({ level }) => level.MBps - one.level.MBps >= RETURNED * fall);
+    // The last one may have ended before it came back.
+    const isAnother = rest
+      .slice(0, at)
+      .some(({ kind, level }) => kind === 'throttled' && Math.abs(one.level.MBps / level.MBps - 1) < LIKE);
+    if (comesBack || isAnother || isByHeat(lead + at)) one.kind = 'throttled';
   });
 }
 
@@ -185,6 +197,19 @@ function lowestMean({ seconds, MBps }: WriteTrace, { stretches, lengths, written
   return span > 0 ? all / span : 0;
 }
 
+/** Mean of the last ten seconds without a stall; of less where there is less, and no limit where nothing was written. */
+function lastMean({ seconds, MBps }: WriteTrace, { lengths }: Cut): number {
+  let [span, written] = [0, 0];
+  const usual = medianOf(MBps.slice(-Math.max(10, MBps.length >> 3)));
+  // The very last row may be part of a second.
+  for (let row = seconds.length - 2; row >= 0 && span < FLOOR_WINDOW; row -= 1) {
+    if ((MBps[row] as number) < NOT_STALLED * usual) continue;
+    span += lengths[row] as number;
+    written += (MBps[row] as number) * (lengths[row] as number);
+  }
+  return span > 0 ? written / span : Number.POSITIVE_INFINITY;
+}
+
 /** A fall that the temperature explains: what follows is cooler than the moment of the fall. */
 function isHeatFall(trace: WriteTrace, named: readonly Named[], at: number): number | null {
   const one = named[at] as Named;
@@ -209,7 +234,7 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   const reads: Read[] = [];
   for (const [at, stretch] of cut.stretches.entries()) {
     const [from, to] = [at / cut.stretches.length, (at + 1) / cut.stretches.length];
-    reads.push(yield* within(from, to, readStretch(stretch, MBps)));
+    reads.push(yield* within(from, to, readStretch(stretch, trace)));
   }
   const endOf = (row: number): number => (row === 0 ? 0 : (seconds[row - 1] as number) + (lengths[row - 1] as number));
   const total = endOf(seconds.length);
@@ -230,7 +255,11 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
   const stalls = reads.flatMap((read) =>
     read.stalls.map((dip) => stallOf(dip, { seconds, endOf, rates: MBps }, read.named)),
   );
-  const sustained = sustainedOf(all);
+  const held = sustainedOf(all);
+  const sank =
+    all.filter(({ kind }) => kind !== 'burst' && kind !== 'throttled').length > 1 || all.at(-1)?.kind === 'decline';
+  // Where it sank, noise may leave the end of the fall above what it wrote in the end.
+  const sustained = sank ? Math.min(held, lastMean(trace, cut)) : held;
   const bytes = (from: number, to: number): number => ((written[to] as number) - (written[from] as number)) / MB_IN_GB;
   const burstMBps = hasBurst ? weighted(bursts) : null;
   const burstEnd = bursts.at(-1)?.to ?? 0;
@@ -254,6 +283,8 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
         ? { code: 'no-return', atSeconds: throttle.onsetSeconds }
         : { code: 'sawtooth', withHeat: throttle.onC !== null },
     );
+  const lower = reads.length === 1 ? fellFor(all) : null;
+  if (lower !== null) notes.push({ code: 'no-return', atSeconds: seconds[lower] as number });
   const last = all.at(-1);
   const fell = all.find(({ kind }) => kind === 'decline');
   if (last?.kind === 'decline') notes.push({ code: 'still-falling', MBps: lowEnd(last) });
@@ -325,12 +356,23 @@ function weighted(levels: readonly Named[]): number {
   return levels.reduce((sum, one) => sum + (one.level.MBps * (one.to - one.from)) / length, 0);
 }
 
-/** The lowest of what was held; where nothing was, the end of the fall. */
+/** The lowest of what was held, the ends of falls among it: a card that sinks holds no more than it sank to. */
 function sustainedOf(levels: readonly Named[]): number {
-  const held = levels.filter(({ kind }) => kind === 'sustained').map(({ level }) => level.MBps);
+  const held = levels.filter(({ kind }) => kind === 'sustained' || kind === 'decline').map(lowEnd);
   if (held.length > 0) return Math.min(...held);
   const rest = levels.filter(({ kind }) => kind !== 'burst').map(lowEnd);
   return rest.length > 0 ? Math.min(...rest) : Math.min(...levels.map(lowEnd));
+}
+
+/** When a card fell to a lower level that it held to the end; null where it did not. */
+function fellFor(levels: readonly Named[]): number | null {
+  const at = levels.findLastIndex(
+    (one, place) =>
+      one.kind === 'sustained' &&
+      levels[place - 1]?.kind === 'sustained' &&
+      one.level.MBps * CLEAR < lowEnd(levels[place - 1] as Named),
+  );
+  return at < 0 ? null : (levels[at] as Named).from;
 }
 
 const comesBack = (levels: readonly Named[]): boolean =>
