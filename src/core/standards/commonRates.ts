@@ -1,4 +1,5 @@
-import type { Codec } from '../kit/model.ts';
+/** Families of codecs by what their rate hangs on, as the kit names them. */
+type Family = 'long-gop' | 'intra' | 'raw';
 
 /** Sizes of pictures as rates are told for them, by most pixels. */
 const SIZES = { hd: 2_600_000, uhd: 16_000_000, eight: Number.POSITIVE_INFINITY } as const;
@@ -44,7 +45,7 @@ const USUAL = {
 
 /** A picture and its codec, as rates are told for them. */
 interface Told {
-  readonly codec: Codec;
+  readonly codec: Family;
   readonly pixels: number;
   readonly fps: number;
 }

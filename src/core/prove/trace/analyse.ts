@@ -197,17 +197,33 @@ function lowestMean({ seconds, MBps }: WriteTrace, { stretches, lengths, written
   return span > 0 ? all / span : 0;
 }
 
-/** Mean of the last ten seconds without a stall; of less where there is less, and no limit where nothing was written. */
-function lastMean({ seconds, MBps }: WriteTrace, { lengths }: Cut): number {
-  let [span, written] = [0, 0];
+/** Shorter than this, seconds, what stands at the end of a fall is not yet a level [A]. */
+const SETTLED = 90;
+
+/** Whether a trace ends while it sinks, or too soon after. */
+function endsFalling(levels: readonly Named[], endOf: (row: number) => number): boolean {
+  const [before, last] = [levels.at(-2), levels.at(-1)];
+  if (!last || last.kind === 'burst' || last.kind === 'throttled') return false;
+  if (last.kind === 'decline') return true;
+  const isLower = before !== undefined && last.level.MBps < before.level.MBps;
+  return isLower && endOf(last.to) - endOf(last.from) < SETTLED;
+}
+
+/** What was surely written in the last ten seconds without a stall: their mean less twice its error; no limit where there is nothing. */
+function lastLeast({ seconds, MBps }: WriteTrace, { lengths }: Cut): number {
+  let span = 0;
+  const rates: number[] = [];
   const usual = medianOf(MBps.slice(-Math.max(10, MBps.length >> 3)));
   // The very last row may be part of a second.
   for (let row = seconds.length - 2; row >= 0 && span < FLOOR_WINDOW; row -= 1) {
     if ((MBps[row] as number) < NOT_STALLED * usual) continue;
     span += lengths[row] as number;
-    written += (MBps[row] as number) * (lengths[row] as number);
+    rates.push(MBps[row] as number);
   }
-  return span > 0 ? written / span : Number.POSITIVE_INFINITY;
+  if (rates.length === 0) return Number.POSITIVE_INFINITY;
+  const mean = rates.reduce((sum, one) => sum + one, 0) / rates.length;
+  const spread = Math.sqrt(rates.reduce((sum, one) => sum + (one - mean) ** 2, 0) / rates.length);
+  return Math.max(0, mean - (2 * spread) / Math.sqrt(rates.length));
 }
 
 /** A fall that the temperature explains: what follows is cooler than the moment of the fall. */
@@ -256,10 +272,8 @@ export function* traceSteps(trace: WriteTrace): Steps<TraceReading> {
     read.stalls.map((dip) => stallOf(dip, { seconds, endOf, rates: MBps }, read.named)),
   );
   const held = sustainedOf(all);
-  const sank =
-    all.filter(({ kind }) => kind !== 'burst' && kind !== 'throttled').length > 1 || all.at(-1)?.kind === 'decline';
-  // Where it sank, noise may leave the end of the fall above what it wrote in the end.
-  const sustained = sank ? Math.min(held, lastMean(trace, cut)) : held;
+  // Where it ends while it sinks, noise may leave the end of the fall above what it wrote in the end.
+  const sustained = endsFalling(all, endOf) ? Math.min(held, lastLeast(trace, cut)) : held;
   const bytes = (from: number, to: number): number => ((written[to] as number) - (written[from] as number)) / MB_IN_GB;
   const burstMBps = hasBurst ? weighted(bursts) : null;
   const burstEnd = bursts.at(-1)?.to ?? 0;
