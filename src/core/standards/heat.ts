@@ -51,7 +51,7 @@ export interface BodyHeatRow {
 export const BODY_HEAT = {
   action: { heatCapacityJPerK: 120, outsideMm: [62, 45, 34], fanResistanceKPerW: null, recordingW: 5, limitC: 62, hotKPerW: 2, enclosedKPerW: 0, faceM2: 0.0028, source: 'assumed' },
   housed: { heatCapacityJPerK: 170, outsideMm: [76, 66, 50], fanResistanceKPerW: null, recordingW: 5, limitC: 62, hotKPerW: 2, enclosedKPerW: 4, faceM2: 0.005, source: 'assumed' },
-  hybrid: { heatCapacityJPerK: 500, outsideMm: [135, 98, 85], fanResistanceKPerW: null, recordingW: 9, limitC: 62, hotKPerW: 1.9, enclosedKPerW: 0, faceM2: 0.0132, source: 'assumed' },
+  hybrid: { heatCapacityJPerK: 500, outsideMm: [135, 98, 85], fanResistanceKPerW: null, recordingW: 9, limitC: 62, hotKPerW: 1.7, enclosedKPerW: 0, faceM2: 0.0132, source: 'assumed' },
   cine: { heatCapacityJPerK: 1500, outsideMm: null, fanResistanceKPerW: 0.6, recordingW: 30, limitC: 62, hotKPerW: 0, enclosedKPerW: 0, faceM2: 0.02, source: 'assumed' },
   outdoor: { heatCapacityJPerK: 200, outsideMm: [90, 60, 60], fanResistanceKPerW: null, recordingW: 4, limitC: 85, hotKPerW: 2, enclosedKPerW: 0, faceM2: 0.0054, source: 'assumed' },
 } as const satisfies Record<string, BodyHeatRow>;

@@ -1,4 +1,4 @@
-import type { AirMovement, Body, BodyFigure, BodySize, LimitStatement } from '../../kit/model.ts';
+import type { AirMovement, Body, BodyFigure, BodySize, LimitStatement, Mode } from '../../kit/model.ts';
 import { ok, type Result } from '../../result.ts';
 import { BODY_HEAT, type BodyHeatRow, FILM_SHARE } from '../../standards/heat.ts';
 import {
@@ -53,7 +53,25 @@ export interface BodyLoad {
   readonly besideW: number;
   /** Null: the body is asked about without a card. */
   readonly card: HeatingCard | null;
+  /** What it records; missing: the hardest of its kind. */
+  readonly mode?: Picture | null;
 }
+
+type Picture = Pick<Mode, 'width' | 'height' | 'fps' | 'captureFps'>;
+
+/**
+ * What a mode draws of the watts that are assumed for a kind of body: half of them whatever is recorded, the rest by the
+ * pictures that are read and coded, of which UHD at 60 frames a second is the whole. A mode without a size counts as that [A].
+ */
+export function drawOf(mode: Picture | null | undefined): number {
+  if (!mode || mode.width === null || mode.height === null) return 1;
+  const read = (mode.width * mode.height * (mode.captureFps ?? mode.fps)) / WHOLE_PIXELS;
+  return IDLE_SHARE + (1 - IDLE_SHARE) * Math.min(MOST_READ, read);
+}
+
+const WHOLE_PIXELS = 3840 * 2160 * 60;
+const IDLE_SHARE = 0.55;
+const MOST_READ = 1.2;
 
 const ALONE: BodyLoad = { air: 'still', besideW: 0, card: null };
 
@@ -133,7 +151,9 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
     : ({ code: 'size', size, guessed } as const);
   // Makers state their limits in still air; wind thins the film outside alone.
   const inAir = limits ? inAirOf(size, load.air, limits.film) : 1;
-  const recordingW = own.recordingW?.value ?? row.recordingW;
+  // Limits of a maker are stated for the hardest that a body does: beside them every mode counts as that.
+  const drawn = row.recordingW * (limits ? 1 : drawOf(load.mode));
+  const recordingW = own.recordingW?.value ?? drawn;
   const shellC = limits?.limitC ?? shellLimitC(size, recordingW, []);
   const heatCapacity = limits
     ? known(limits.heatCapacityJPerK, limits.fixed === 'tau' ? 'stated' : 'assumed', source)
@@ -145,7 +165,7 @@ export function bodyFigures(body: Body, load: BodyLoad = ALONE): BodyFigures {
       (body.bufferMB === null
         ? known(0, 'assumed', { code: 'none-known' })
         : known(body.bufferMB, 'stated', { code: 'on-body' })),
-    recordingW: ownFigure(own.recordingW) ?? assumed(row.recordingW),
+    recordingW: ownFigure(own.recordingW) ?? assumed(drawn),
     bodyLimitC: ownFigure(own.bodyLimitC) ?? limitC ?? assumed(shellC),
     bodyResistanceKPerW:
       ownFigure(own.bodyResistanceKPerW) ??

@@ -131,6 +131,7 @@ function laneOf(asked: Conditions, parts: readonly [Part, ...Part[]], beside: re
   const ofBody = bodyFigures(body, {
     air: plan.air ?? 'still',
     besideW,
+    mode: body.modes.find(({ id }) => id === first.cell.modeId) ?? null,
     card: {
       heatCapacityJPerK: first.heat.cardHeatCapacityJPerK,
       resistanceKPerW: first.heat.cardResistanceKPerW,

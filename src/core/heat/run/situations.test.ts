@@ -2,12 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { aSetup, cine, lanes } from '../../../../tests/support/aSetup.ts';
 import type { AirMovement, BodySize, Finish } from '../../kit/model.ts';
 import { aMode } from '../../testing.ts';
+import { drawOf } from './bodyFigures.ts';
 import { deciding } from './lane.ts';
 import { DEFAULT_PLAN } from './plan.ts';
 import { airSpread, sunDegrees } from './sun.ts';
 
 /** A slow stream, so that the card adds next to nothing and the body alone is asked about. */
-const quiet = aMode({ rate: { kind: 'stated', Mbps: 8, is: 'maximum' } });
+const quiet = aMode({ fps: 60, rate: { kind: 'stated', Mbps: 8, is: 'maximum' } });
 
 interface Situation {
   readonly minutes: number;
@@ -62,6 +63,31 @@ describe('thirty plain situations', () => {
     ['outdoor', 60, 'still', 'black', 240, 'stops'],
   ] as const)('%s at %i °C in %s air, sun on %s, %i min: %s', (size, ambientC, air, sun, minutes, expected) => {
     const { outcome } = endOf(size, { minutes, ambientC, air, sun });
+    expect(outcome === 'body-cutoff' ? 'stops' : 'holds').toBe(expected);
+  });
+});
+
+describe('what a mode draws', () => {
+  const at = (width: number, height: number, fps: number) => drawOf({ width, height, fps, captureFps: null });
+
+  it('is half whatever is recorded, and the rest by the pictures read', () => {
+    expect(at(3840, 2160, 60)).toBeCloseTo(1, 9);
+    expect(at(1920, 1080, 25)).toBeCloseTo(0.597, 3);
+    expect(at(7680, 4320, 60), 'no more than a fifth over').toBeCloseTo(1.09, 9);
+    expect(drawOf({ width: 1920, height: 1080, fps: 25, captureFps: 100 })).toBeCloseTo(0.738, 3);
+    expect([drawOf(null), drawOf({ width: null, height: null, fps: 25, captureFps: null })]).toEqual([1, 1]);
+  });
+
+  // A small hybrid in warm air: HD and UHD at 25 go on, 8K raw stops (common practice).
+  it.each([
+    [1920, 1080, 25, 'holds'],
+    [3840, 2160, 25, 'holds'],
+    [8192, 4320, 25, 'stops'],
+  ] as const)('%i × %i at %i in still air of 35 °C for an hour: %s', (width, height, fps, expected) => {
+    const mode = { ...quiet, width, height, fps };
+    const body = { ...bodyOf('hybrid'), modes: [mode] };
+    const plan = planOf({ minutes: 60, ambientC: 35, air: 'still', sun: null });
+    const { outcome } = deciding(lanes(aSetup({ body, mode, plan }))).result;
     expect(outcome === 'body-cutoff' ? 'stops' : 'holds').toBe(expected);
   });
 });
