@@ -65,7 +65,9 @@ describe('a crowd', () => {
         at % 2 ? call(`${server.address}/api/label`, text, agent) : call(`${server.address}/api/health`, null, agent),
       ),
     );
-    expect(all.filter(({ status }) => status !== 200 && status !== 503)).toEqual([]);
+    // This process sends all of them, too: on a loaded machine one may really be sent too late, and is told to send it again.
+    expect(all.filter(({ status }) => ![200, 503, 408].includes(status))).toEqual([]);
+    expect(count(all, 408)).toBeLessThan(30);
     expect(count(all, 200)).toBeGreaterThan(0);
     for (const { status, again, code } of all) if (status === 503) expect([again, code]).toEqual(['5', 'busy']);
     // And nothing of it is left behind.

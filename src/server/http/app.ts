@@ -116,8 +116,8 @@ function refuseBare(request: IncomingMessage, response: ServerResponse, refused:
 interface Crowd {
   /** Whether a socket is one of those that were told to come back. */
   readonly isTold: (socket: Socket) => boolean;
-  /** Whether many were there at once within the time a request may take. */
-  readonly wasThere: () => boolean;
+  /** Whether many were there at once while a socket was open, or shortly before. */
+  readonly wasAround: (socket: Socket) => boolean;
 }
 
 /**
@@ -128,11 +128,13 @@ function tellTheRest(server: Server, cap: number): Crowd {
   const told = new WeakSet<Socket>();
   let open = 0;
   let crowdedAt = Number.NEGATIVE_INFINITY;
+  const openedAt = new WeakMap<Socket, number>();
   const note = (): void => {
     if (open > cap * WIRE.crowd) crowdedAt = performance.now();
   };
   server.on(server instanceof SecureServer ? 'secureConnection' : 'connection', (socket: Socket) => {
     open += 1;
+    openedAt.set(socket, performance.now());
     note();
     socket.once('close', () => {
       note();
@@ -148,9 +150,9 @@ function tellTheRest(server: Server, cap: number): Crowd {
   });
   return {
     isTold: (socket) => told.has(socket),
-    wasThere: () => {
+    wasAround: (socket) => {
       note();
-      return performance.now() - crowdedAt < WIRE.requestTimeout + WIRE.connectionsCheckingInterval;
+      return crowdedAt > (openedAt.get(socket) ?? performance.now()) - WIRE.requestTimeout;
     },
   };
 }
@@ -234,7 +236,9 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
       server.maxConnections = Math.max(WIRE.mostConnections, connections);
       server.on('checkExpectation', (request, response) => refuseBare(request, response, NO_EXPECTATION));
       server.setTimeout(WIRE.silence);
-      server.on('clientError', (error, socket) => refuseOnSocket(error, socket as Socket, crowd.wasThere()));
+      server.on('clientError', (error, socket) =>
+        refuseOnSocket(error, socket as Socket, crowd.wasAround(socket as Socket)),
+      );
       return server;
     },
   });
