@@ -35,7 +35,7 @@ const BUSES = {
   'uhs-i-50': { name: 'UHS-I SDR50', ceilingMBps: 50, alsoSpeaks: ['high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'uhs-i': { name: 'UHS-I', ceilingMBps: 104, alsoSpeaks: ['uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-physical' },
   'uhs-ii': { name: 'UHS-II', ceilingMBps: 312, sureMBps: 130, alsoSpeaks: ['uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-uhs-ii' },
-  'uhs-ii-312': { name: 'UHS-II 312', ceilingMBps: 312, likeOf: 'uhs-ii', alsoSpeaks: ['uhs-ii', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-uhs-ii' },
+  'uhs-ii-312': { name: 'UHS-II half duplex', ceilingMBps: 312, likeOf: 'uhs-ii', alsoSpeaks: ['uhs-ii', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-uhs-ii' },
   'uhs-iii': { name: 'UHS-III', ceilingMBps: 624, sureMBps: 265, alsoSpeaks: ['uhs-ii', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'sd-uhs-ii' },
   'sd-express-1': { name: 'SD Express ×1', ceilingMBps: 985, alsoSpeaks: ['uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'pcie' },
   'sd-express-4-1': { name: 'SD Express 4.0 ×1', ceilingMBps: 1970, alsoSpeaks: ['sd-express-1', 'uhs-i', 'uhs-i-50', 'high-speed', 'default'], forms: SD, source: 'pcie' },

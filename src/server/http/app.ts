@@ -145,8 +145,9 @@ function tellTheRest(server: Server, cap: number): Crowd {
     // One that hangs up meanwhile needs no answer.
     socket.on('error', () => socket.destroy());
     endWith(socket, TOO_BUSY);
-    // What it sends is read and thrown away: closed on unread bytes, a connection is reset and its answer lost.
-    setTimeout(() => socket.destroy(), 2000).unref();
+    // What it sends is read and thrown away, for as long as a request may take: closed on bytes that come later, a connection is
+    // reset and its answer lost.
+    setTimeout(() => socket.destroy(), WIRE.requestTimeout).unref();
   });
   return {
     isTold: (socket) => told.has(socket),

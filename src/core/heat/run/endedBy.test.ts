@@ -36,6 +36,11 @@ describe('an own take that stopped early', () => {
     expect(found(short({ seconds: 2400 })), 'past the planned minutes').toBeNull();
     expect(found(short({ takes: 2, restSeconds: 60 })), 'the second of two').toBeNull();
     expect(found(short({ end: 'stopped' })), 'stopped by hand').toBeNull();
+    // Sun of a finish is what it adds to this body: 9.4 °C to a black one with a fan, whatever a closed one would take up.
+    const inSun = { ...plan, sunC: 14, sun: 'black' as const };
+    const ended = (ambientWithSunC: number) =>
+      endedBy({ body: cine, mode, cards: [big], plan: inSun }, [short({ ambientWithSunC })])?.id ?? null;
+    expect([ended(30), ended(33)]).toEqual(['t', null]);
     expect(found(short({ start: 'cold', air: 'strong' }))).toBe('t');
     expect(found(short({ start: 'warm' })), 'a body that had not cooled').toBeNull();
     expect(found(short({ modeId: 'another' })), 'another mode').toBeNull();

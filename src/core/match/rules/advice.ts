@@ -1,6 +1,7 @@
 import { busOf } from '../../cards/printedBus.ts';
 import { readWord, shownSpelling } from '../../cards/vocabulary.ts';
 import type { Advice, Body, Card } from '../../kit/model.ts';
+import { promisesLike } from '../../standards/buses.ts';
 import { familyOf } from '../../standards/families.ts';
 import { isSd } from '../../standards/forms.ts';
 import { fromGigabytes } from '../../units/convert.ts';
@@ -13,7 +14,7 @@ function foundOn({ anyOf, overGB }: Advice, card: Pick<Card, 'form' | 'bus' | 'm
   const words = anyOf.map(shownSpelling).filter((text) => {
     const word = readWord(text);
     if (printed.includes(text)) return true;
-    if (word?.kind === 'bus') return own === word.bus;
+    if (word?.kind === 'bus') return own !== null && promisesLike(own) === word.bus;
     return word?.kind === 'family' && isSd(card.form) && familyOf(fromGigabytes(card.capacityGB)) === word.family;
   });
   return { words, overGB: overGB !== null && card.capacityGB > overGB ? overGB : null };
