@@ -363,7 +363,7 @@ describe('what the maker advises against', () => {
     ]);
     expect(found({ anyOf: ['I'] }, { marks: ['II', 'V60'] }), 'another bus').toEqual([]);
     const fast = { marks: [] as string[], bus: 'uhs-ii' as const, writeMBps: 260 };
-    expect(found({ anyOf: ['II'] }, fast), 'in whichever mode of it').toMatchObject([{ words: ['II'] }]);
+    expect(found({ anyOf: ['II'] }, fast), 'in whichever mode of it').toMatchObject([{ words: ['UHS-II'] }]);
     expect(found({ anyOf: ['V30'] }, { marks: ['I', 'V30'] })).toMatchObject([{ words: ['V30'] }]);
     expect(found({ anyOf: ['V30'] }, { marks: ['II', 'V60'] }), 'a mark above it is another').toEqual([]);
     expect(found({ anyOf: ['SDXC'] }, { capacityGB: 64 })).toMatchObject([{ words: ['SDXC'] }]);
