@@ -58,7 +58,9 @@ function dropsAt(ambientC: number): string {
 }
 const AT_30 = `drop at about ${dropsAt(30)}`;
 const AT_35 = `drop at about ${dropsAt(35)}`;
-const THROTTLES_35 = timeText(hotLane(35).result.timeline.find(({ event }) => event === 'throttle-on')?.seconds ?? Number.NaN);
+const THROTTLES_35 = timeText(
+  hotLane(35).result.timeline.find(({ event }) => event === 'throttle-on')?.seconds ?? Number.NaN,
+);
 
 /** The demo cine body on its unmarked card, in 35 °C and sun. */
 async function openHot(): Promise<void> {

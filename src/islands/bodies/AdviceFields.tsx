@@ -3,10 +3,11 @@ import { MARK_KEYS } from '../../app/bodies/bodyDraft.ts';
 import { oneSpelling } from '../../app/bodies/oneSpelling.ts';
 import type { Draft } from '../../app/kit/draft.ts';
 import type { Advice, Body } from '../../core/kit/model.ts';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { NumberField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import type { DraftForm } from '../../ui/useItemForm.ts';
 import own from './GroupFields.module.css';
+import { WrittenWhere } from './WrittenWhere.tsx';
 
 const FRESH: Draft<Advice> = { anyOf: [], overGB: null, source: '' };
 
@@ -32,14 +33,10 @@ export function AdviceFields({ form }: { readonly form: DraftForm<Body> }) {
             props={form.getInputProps(`advisesAgainst.${at}.overGB`)}
             placeholder="any size"
           />
-          <TextField
-            label="Where it says so"
+          <WrittenWhere
             props={form.getInputProps(`advisesAgainst.${at}.source`)}
-            placeholder="manual, page 34"
+            onRemove={() => set(all.filter((_, place) => place !== at))}
           />
-          <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
-            Remove
-          </button>
         </div>
       ))}
       <div>

@@ -3,10 +3,10 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Approval, Body, Card, Mode } from '../../core/kit/model.ts';
 import { modeSchema } from '../../kit/schemas/mode.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
-import { TextField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
 import type { DraftForm } from '../../ui/useItemForm.ts';
+import { WrittenWhere } from './WrittenWhere.tsx';
 
 interface ApprovedFieldsProps {
   readonly form: DraftForm<Body>;
@@ -56,14 +56,10 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
             error={form.errors[`approved.${at}.upToMbps`]}
             onChange={(Mbps) => change(at, { upToMbps: Mbps === '' ? null : Mbps })}
           />
-          <TextField
-            label="Where it says so"
+          <WrittenWhere
             props={form.getInputProps(`approved.${at}.source`)}
-            placeholder="manual, page 34"
+            onRemove={() => set(all.filter((_, place) => place !== at))}
           />
-          <button type="button" className="plain-button" onClick={() => set(all.filter((_, place) => place !== at))}>
-            Remove
-          </button>
         </div>
       ))}
       <div>

@@ -30,14 +30,15 @@ export function HeatFields({ form }: { readonly form: DraftForm<Body> }) {
             <NumberField label="Records for" unit="min" props={form.getInputProps(`heat.limits.${at}.minutes`)} />
             <NumberField label="In air of" unit="°C" props={form.getInputProps(`heat.limits.${at}.ambientC`)} />
             <ChoiceField
-              label="That"
+              label="That air"
+              className={css.wide}
               props={form.getInputProps(`heat.limits.${at}.air`)}
               data={AIR_MOVEMENTS.map((value) => ({ value, label: AIR_MEANINGS[value] }))}
-              unknown="is still, as makers state it"
+              unknown="still, as makers state it"
             />
             <button
               type="button"
-              className="plain-button"
+              className={`plain-button ${css.remove}`}
               onClick={() => set({ limits: limits.filter((__, place) => place !== at) })}
             >
               Remove

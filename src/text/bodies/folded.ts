@@ -1,4 +1,4 @@
-import type { Body, Mode } from '../../core/kit/model.ts';
+import type { Advice, Body, LimitStatement, Mode } from '../../core/kit/model.ts';
 import { SIZE_WORDS } from '../heat/heatWords.ts';
 import { plain } from '../quantity.ts';
 import { SOURCE_WORDS } from './rateLines.ts';
@@ -8,8 +8,13 @@ const count = (all: readonly unknown[] | undefined, one: string, many = `${one}s
   return number === 1 ? `1 ${one}` : `${number} ${many}`;
 };
 
-const listed = (parts: readonly (string | number | null | undefined)[], none: string): string =>
+const listed = (parts: readonly (string | number | false | null | undefined)[], none: string): string =>
   parts.filter(Boolean).join(' · ') || none;
+
+// A form adds its rows empty; those say nothing yet.
+const isToldOf = ({ anyOf, overGB }: Advice): boolean => anyOf.length > 0 || Number.isFinite(overGB);
+const isEntered = ({ minutes, ambientC }: LimitStatement): boolean =>
+  Number.isFinite(minutes) && Number.isFinite(ambientC);
 
 /** What stands in each folded part of a body's form, in a line. The numbers may still be in the making. */
 export const FOLDED = {
@@ -24,7 +29,7 @@ export const FOLDED = {
         ...(groupRequires ?? []).map(
           ({ group, anyOf }) => `${group || 'every mode'}: ${anyOf.join(' or ') || 'nothing yet'}`,
         ),
-        advisesAgainst?.length && `advises against ${count(advisesAgainst, 'thing')}`,
+        advisesAgainst?.some(isToldOf) && `advises against ${count(advisesAgainst.filter(isToldOf), 'thing')}`,
       ],
       'no mark asked for',
     ),
@@ -34,7 +39,9 @@ export const FOLDED = {
     listed(
       [
         heat?.size ? `like: ${SIZE_WORDS[heat.size]}` : 'read from its slots',
-        ...(heat?.limits ?? []).map(({ minutes, ambientC }) => `${plain(minutes)} min at ${plain(ambientC)} °C`),
+        ...(heat?.limits ?? [])
+          .filter(isEntered)
+          .map(({ minutes, ambientC }) => `${plain(minutes)} min at ${plain(ambientC)} °C`),
       ],
       '',
     ),
