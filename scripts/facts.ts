@@ -176,7 +176,7 @@ export const PARTS: readonly Part[] = [
     facts: [
       ...Object.entries(CARD_HEAT).map(([key, row]) =>
         fact(key, row.energyNJPerByte, 'nJ a byte', row.source, {
-          range: `${row.heatCapacityJPerK} J/K, ${row.resistanceKPerW} K/W, idle ${row.idleW} W, throttles at ${row.throttleAtC} °C to ${row.throttleFactor} of its pace, back at ${row.resumeAtC} °C`,
+          range: `${row.energyRange.join(' to ')}; ${row.heatCapacityJPerK} J/K, ${row.resistanceKPerW} K/W, idle ${row.idleW} W, throttles at ${row.throttleAtC} °C to ${row.throttleFactor} of its pace, back at ${row.resumeAtC} °C`,
         }),
       ),
       fact('a host gives a card of SD on one row', SD_MOST_W.oneRow, 'W at most', 'sd-physical'),

@@ -1,16 +1,14 @@
 import { useId } from 'react';
-import { AIR_MOVEMENTS, type AirMovement, FINISH_KEYS, type Finish, type PlannedTake } from '../core/kit/model.ts';
+import { AIR_MOVEMENTS, type AirMovement, type Finish, type PlannedTake } from '../core/kit/model.ts';
 import { RANGES } from '../core/kit/ranges.ts';
 import { ASSUMED } from '../core/standards/assumptions.ts';
-import { AIR_MEANINGS, FINISH_WORDS } from '../text/heat/heatWords.ts';
+import { AIR_MEANINGS } from '../text/heat/heatWords.ts';
+import { FINISH_CHOICES } from './choices.ts';
 import { CheckLine, ChoiceLine, NumberLine } from './LineField.tsx';
 
 /** Degrees of sun that somebody measured stand before those of a finish. */
 const ENTERED = 'entered';
-const SUN_CHOICES = [
-  ...FINISH_KEYS.map((value) => ({ value, label: FINISH_WORDS[value] })),
-  { value: ENTERED, label: 'as I enter it' },
-];
+const SUN_CHOICES = [...FINISH_CHOICES, { value: ENTERED, label: 'as I enter it' }];
 
 interface PlanFieldsProps {
   readonly plan: PlannedTake;

@@ -1,9 +1,10 @@
-import { CARD_STATES, INCIDENTS, RATE_SOURCES } from '../core/kit/model.ts';
+import { CARD_STATES, FINISH_KEYS, INCIDENTS, RATE_SOURCES } from '../core/kit/model.ts';
 import { BUS_KEYS, type Bus, bus, busesOf } from '../core/standards/buses.ts';
 import { FAMILY_KEYS, family } from '../core/standards/families.ts';
 import { FORM_KEYS, type Form, form } from '../core/standards/forms.ts';
 import { SOURCE_WORDS } from '../text/bodies/rateLines.ts';
 import { INCIDENT_WORDS, STATE_WORDS } from '../text/cards/state.ts';
+import { FINISH_WORDS } from '../text/heat/heatWords.ts';
 
 /** The closed lists of the forms, in words. */
 export const FORM_CHOICES = FORM_KEYS.map((value) => ({ value, label: form(value).name }));
@@ -64,3 +65,6 @@ export const STATE_CHOICES = CARD_STATES.map((value) => ({ value, label: STATE_W
 export const INCIDENT_CHOICES = INCIDENTS.map((value) => ({ value, label: INCIDENT_WORDS[value] }));
 
 export const SOURCE_CHOICES = RATE_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }));
+
+/** Finishes of a body that stands in the sun. */
+export const FINISH_CHOICES = FINISH_KEYS.map((value) => ({ value, label: FINISH_WORDS[value] }));

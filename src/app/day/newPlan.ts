@@ -89,6 +89,7 @@ export function newBlock(plan: Plan, bodies: readonly Body[]): PlanBlock {
     gapFree: false,
     ambientC: null,
     sunC: 0,
+    sun: null,
   };
 }
 

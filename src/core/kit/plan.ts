@@ -1,5 +1,5 @@
 import type { Form } from '../standards/forms.ts';
-import type { CardState } from './model.ts';
+import type { CardState, Finish } from './model.ts';
 
 /** The shapes of a shoot day, as the kit file writes them: units are in the key names. Null means not told. */
 
@@ -27,8 +27,10 @@ export interface PlanBlock {
   readonly gapFree: boolean;
   /** Air without sun; null: from the profile of the day. */
   readonly ambientC?: number | null;
-  /** Degrees that sun on the body adds. */
+  /** Degrees that sun on the body adds, as somebody measured them. */
   readonly sunC?: number | null;
+  /** How the body that stands in the sun is finished: what that adds stands before `sunC`; null or missing: not told. */
+  readonly sun?: Finish | null;
 }
 
 /** A reader of cards. Its pace is shared by the cards in it. */

@@ -47,8 +47,10 @@ function blockAir({ ambientC, from, minutes }: PlanBlock, { airProfile }: Plan):
  * leaves between them [A].
  */
 export function blockTake(block: PlanBlock, plan: Plan): PlannedTake {
-  const { minutes, rolling, gapFree, sunC } = block;
-  const place = { ambientC: blockAir(block, plan), sunC: sunC ?? 0 };
+  const { minutes, rolling, gapFree, sun } = block;
+  // A finish tells that it stands in the sun; how much that adds is worked out.
+  const sunC = sun ? ASSUMED.sunC.value : (block.sunC ?? 0);
+  const place = { ambientC: blockAir(block, plan), sunC, sun: sun ?? null };
   if (gapFree || rolling >= 1) return { minutes, takes: 1, restMinutes: 0, ...place };
   const rolled = minutes * rolling;
   const each = Math.min(ASSUMED.takeOfBlock.value, rolled);

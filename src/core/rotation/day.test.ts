@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { CardState } from '../kit/model.ts';
 import type { Plan, PlanBlock, PlanPress } from '../kit/plan.ts';
 import { DEFAULT_POLICY } from '../match/policy.ts';
+import { ASSUMED } from '../standards/assumptions.ts';
 import { finish } from '../steps.ts';
 import { aBody, aCard, aMode, aSlot } from '../testing.ts';
 import { airAt, blockTake, dayHeatSteps } from './blockHeat.ts';
@@ -322,9 +323,17 @@ describe('air and heat of a block', () => {
       restMinutes: 0,
       ambientC: 24,
       sunC: 5,
+      sun: null,
     });
     const parts = blockTake(aBlock({ minutes: 100, rolling: 0.5, ambientC: 33 }), made);
     expect(parts).toMatchObject({ minutes: 10, takes: 5, restMinutes: 10, ambientC: 33 });
+    // A finish is sun by itself, and stands before degrees that somebody entered; neither is shade.
+    expect(blockTake(aBlock({ sun: 'black', sunC: 0 }), made)).toMatchObject({
+      sun: 'black',
+      sunC: ASSUMED.sunC.value,
+    });
+    expect(blockTake(aBlock({ sun: null, sunC: 12 }), made)).toMatchObject({ sun: null, sunC: 12 });
+    expect(blockTake(aBlock({}), made)).toMatchObject({ sun: null, sunC: 0 });
   });
 
   it('marks blocks by the cards that the day puts in them', () => {
@@ -335,5 +344,14 @@ describe('air and heat of a block', () => {
     const heat = finish(dayHeatSteps(both, plannedDay(both)));
     expect(heat.k).not.toBeNull();
     expect(heat.hot).toBe('hot');
+    // The same air, once in shade and once as a black body in the sun.
+    const levels = (sun: 'black' | null) => {
+      const blocks = [aBlock({ ambientC: 20, minutes: 180, sun })];
+      const one = { ...both, plan: { ...both.plan, blocks } };
+      return finish(dayHeatSteps(one, plannedDay(one))).k;
+    };
+    const RANK = ['cool', 'warm', 'hot'] as const;
+    const rank = (sun: 'black' | null) => RANK.indexOf(levels(sun) ?? 'cool');
+    expect(rank('black')).toBeGreaterThan(rank(null));
   });
 });

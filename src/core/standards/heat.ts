@@ -1,3 +1,4 @@
+import type { Bus } from './buses.ts';
 import type { Form } from './forms.ts';
 import type { SourceKey } from './sources.ts';
 
@@ -6,7 +7,9 @@ export interface CardHeatRow {
   readonly heatCapacityJPerK: number;
   readonly resistanceKPerW: number;
   readonly idleW: number;
+  /** What writing a byte makes of heat, and the ends between which nine tenths of such cards lie. */
   readonly energyNJPerByte: number;
+  readonly energyRange: readonly [number, number];
   readonly throttleAtC: number;
   readonly resumeAtC: number;
   readonly throttleFactor: number;
@@ -19,12 +22,12 @@ export interface CardHeatRow {
  */
 // biome-ignore format: one row a line
 export const CARD_HEAT = {
-  microsd: { heatCapacityJPerK: 0.7, resistanceKPerW: 30, idleW: 0.1, energyNJPerByte: 5, throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
-  sd: { heatCapacityJPerK: 2.2, resistanceKPerW: 18, idleW: 0.15, energyNJPerByte: 4, throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
-  'cfexpress-a': { heatCapacityJPerK: 3, resistanceKPerW: 16, idleW: 0.4, energyNJPerByte: 3, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.35, source: 'assumed' },
-  'cfexpress-b': { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.25, source: 'assumed' },
-  xqd: { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.35, source: 'assumed' },
-  cfast: { heatCapacityJPerK: 9, resistanceKPerW: 10, idleW: 0.4, energyNJPerByte: 4, throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
+  microsd: { heatCapacityJPerK: 0.7, resistanceKPerW: 30, idleW: 0.1, energyNJPerByte: 5, energyRange: [3.2, 8], throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
+  sd: { heatCapacityJPerK: 2.2, resistanceKPerW: 18, idleW: 0.15, energyNJPerByte: 4, energyRange: [2.5, 6.4], throttleAtC: 80, resumeAtC: 72, throttleFactor: 0.5, source: 'assumed' },
+  'cfexpress-a': { heatCapacityJPerK: 3, resistanceKPerW: 16, idleW: 0.4, energyNJPerByte: 3, energyRange: [1.9, 4.8], throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.35, source: 'assumed' },
+  'cfexpress-b': { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, energyRange: [1.5, 4.2], throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.25, source: 'assumed' },
+  xqd: { heatCapacityJPerK: 9, resistanceKPerW: 9, idleW: 0.6, energyNJPerByte: 2.5, energyRange: [1.6, 4], throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.35, source: 'assumed' },
+  cfast: { heatCapacityJPerK: 9, resistanceKPerW: 10, idleW: 0.4, energyNJPerByte: 4, energyRange: [2.5, 6.4], throttleAtC: 75, resumeAtC: 68, throttleFactor: 0.5, source: 'assumed' },
 } as const satisfies Partial<Record<Form, CardHeatRow>>;
 
 /** The assumed heat of a kind of body: J/K, K/W, W and °C. */
@@ -72,3 +75,19 @@ export const FINISHES = { light: 0.4, grey: 0.65, black: 0.9 } as const;
  * Addendum, from memory].
  */
 export const SD_MOST_W = { oneRow: 1.44, twoRows: 2.88 } as const;
+
+const ROWS: Readonly<Partial<Record<Bus, keyof typeof SD_MOST_W>>> = {
+  default: 'oneRow',
+  'high-speed': 'oneRow',
+  'uhs-i-50': 'oneRow',
+  'uhs-i': 'oneRow',
+  'uhs-ii': 'twoRows',
+  'uhs-ii-312': 'twoRows',
+  'uhs-iii': 'twoRows',
+};
+
+/** Most that a card draws while it writes over a bus, W; null where no standard that we remember says. */
+export function mostWatts(bus: Bus): number | null {
+  const rows = ROWS[bus];
+  return rows === undefined ? null : SD_MOST_W[rows];
+}

@@ -3,14 +3,15 @@ import { useMemo } from 'react';
 import { removeBlock, saveBlock } from '../../app/day/dayActions.ts';
 import { clockFor } from '../../app/day/dayClock.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
-import { drafted } from '../../app/kit/draft.ts';
+import { type Draft, drafted } from '../../app/kit/draft.ts';
 import type { Plan, PlanBlock, Turn } from '../../core/kit/plan.ts';
 import { blockSchema } from '../../kit/schemas/plan.ts';
 import { TURN_LABELS } from '../../text/day/names.ts';
 import { BodyModeChips } from '../../ui/BodyModeChips.tsx';
 import { Chips } from '../../ui/Chips.tsx';
+import { FINISH_CHOICES } from '../../ui/choices.ts';
 import { Fold } from '../../ui/Fold.tsx';
-import { NumberField, TextField } from '../../ui/fields.tsx';
+import { ChoiceField, NumberField, TextField } from '../../ui/fields.tsx';
 import { PanelForm } from '../../ui/PanelForm.tsx';
 import panel from '../../ui/panelForm.module.css';
 import { useItemForm } from '../../ui/useItemForm.ts';
@@ -26,6 +27,12 @@ interface BlockFormProps {
 }
 
 const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
+
+/** What stands in the folded part on air, in a line. */
+function airText({ ambientC, sun, sunC }: Draft<PlanBlock>): string {
+  const air = ambientC == null || ambientC === '' ? 'as the day’s profile' : `${ambientC} °C`;
+  return sun || Number(sunC) > 0 ? `${air} · in sun` : air;
+}
 
 /** One block: who records what, when, for how long. */
 export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFormProps) {
@@ -102,11 +109,17 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
       />
       <Fold
         title="Air and day"
-        about={values.ambientC == null || values.ambientC === '' ? 'as the day’s profile' : `${values.ambientC} °C`}
-        failed={['ambientC', 'sunC', 'day'].some((key) => form.errors[key])}
+        about={airText(values)}
+        failed={['ambientC', 'sunC', 'sun', 'day'].some((key) => form.errors[key])}
       >
         <NumberField label="Air without sun" unit="°C" placeholder="as the day’s profile" props={field('ambientC')} />
-        <NumberField label="Sun on the body adds" unit="°C" placeholder="0" props={field('sunC')} />
+        <ChoiceField
+          label="In the sun, a body that is"
+          data={FINISH_CHOICES}
+          unknown="in shade, or as I enter it"
+          props={field('sun')}
+        />
+        {!values.sun && <NumberField label="Sun on the body adds" unit="°C" placeholder="0" props={field('sunC')} />}
         <NumberField label="Days after the first" unit="d" placeholder="from the clock" props={field('day')} />
       </Fold>
     </PanelForm>

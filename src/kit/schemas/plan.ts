@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { CARD_STATES } from '../../core/kit/model.ts';
+import { CARD_STATES, FINISH_KEYS } from '../../core/kit/model.ts';
 import {
   ALSO_USED,
   COPY_SOURCES,
@@ -45,6 +45,7 @@ export const blockSchema = objectOf<PlanBlock>({
   gapFree: Joi.boolean().required(),
   ambientC: temperature.allow(null),
   sunC: within(RANGES.sunC).allow(null),
+  sun: oneOf(FINISH_KEYS).allow(null),
 });
 
 const destination = objectOf<PlanDestination>({

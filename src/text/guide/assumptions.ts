@@ -103,7 +103,7 @@ const CARDS: GuideTable = {
       String(heat.heatCapacityJPerK),
       String(heat.resistanceKPerW),
       String(heat.idleW),
-      String(heat.energyNJPerByte),
+      `${heat.energyNJPerByte} (${heat.energyRange.join('–')})`,
       `${heat.throttleAtC} / ${heat.resumeAtC}${NBSP}°C`,
       String(heat.throttleFactor),
     ],

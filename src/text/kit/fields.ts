@@ -100,6 +100,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   end: 'How it ended',
   clipGB: 'Bytes of the clip',
   rateIs: 'Rate of the mode',
+  sunC: 'Sun on the body adds',
+  sun: 'In the sun, a body that is',
   ambientWithSunC: 'Air, sun included',
   air: 'How the air moves',
   start: 'Start',

@@ -3,6 +3,7 @@ import { assertNever } from '../../core/result.ts';
 import { bus } from '../../core/standards/buses.ts';
 import { family } from '../../core/standards/families.ts';
 import { type Form, form, isSd } from '../../core/standards/forms.ts';
+import { SOURCES } from '../../core/standards/sources.ts';
 import { either, MBpsText } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 import { VERDICT_WORDS } from './verdict.ts';
@@ -57,6 +58,9 @@ export function familyLine({ outcome, card, slot, isAsked }: Of<'family'>): Line
     : { text: `The slot reads ${host} and below, this card is ${own}`, figure: own };
 }
 
+/** Said where so little is left that a row that is somewhat off would change the answer. */
+const BUS_REMEMBERED = ' What a bus carries is from memory of the standard: test it with a take.';
+
 export function busLine(finding: Of<'bus'>): Line {
   const { inForce, ceiling, sure, need, known, surplus, card, slotTold, adapter, thin } = finding;
   if (inForce === null || ceiling === null) {
@@ -88,7 +92,12 @@ export function busLine(finding: Of<'bus'>): Line {
     return { text: `${name} is slower than the stream`, figure, more: `The stream needs ${MBpsText(need)}.` };
   }
   if (thin) {
-    return { text: `${name} carries it, without headroom`, figure, more: `The stream needs ${MBpsText(need)}.` };
+    const remembered = SOURCES[bus(inForce).source].fromMemory ? BUS_REMEMBERED : '';
+    return {
+      text: `${name} carries it, without headroom`,
+      figure,
+      more: `The stream needs ${MBpsText(need)}.${remembered}`,
+    };
   }
   if (adapter) {
     return {

@@ -3,8 +3,8 @@ import { big, cine } from '../../../../tests/support/aSetup.ts';
 import type { Card } from '../../kit/model.ts';
 import { board } from '../../match/board.ts';
 import { DEFAULT_POLICY } from '../../match/policy.ts';
-import { aTest } from '../../testing.ts';
-import { cardFigures } from './cardFigures.ts';
+import { aBody, aCard, aMode, aSlot, aTest } from '../../testing.ts';
+import { cardFigures, needMBps } from './cardFigures.ts';
 import { isCalibrated, known, spreadOf } from './known.ts';
 
 describe('figures of a card', () => {
@@ -40,6 +40,34 @@ describe('figures of a card', () => {
     const pace = cardFigures(blank, cellOf(blank)).sustainedMBps;
     expect(pace.source.code).toBe('keeps-up');
     expect(pace.value).toBeGreaterThan(800);
+  });
+
+  it('make of a byte what its form makes, with the range that such cards lie in', () => {
+    const { energyNJPerByte } = cardFigures(big, cellOf(big));
+    expect(energyNJPerByte).toMatchObject({ value: 2.5, low: 1.5, high: 4.2, basis: 'assumed' });
+    expect(spreadOf(energyNJPerByte)).toBeCloseTo(Math.log(4.2 / 1.5) / 3.2898, 6);
+  });
+
+  // SD Physical Layer and UHS-II Addendum, from memory: a host need give no more than 1.44 W over one row, 2.88 W over two.
+  it.each([
+    ['default', 12, 1.44],
+    ['uhs-i', 100, 1.44],
+    ['uhs-ii-312', 300, 2.88],
+    ['uhs-iii', 600, 2.88],
+  ] as const)('draw over %s, written at %i MB/s, no more than %f W', (key, MBps, mostW) => {
+    for (const form of ['sd', 'microsd'] as const) {
+      const body = aBody({
+        slots: [aSlot({ accepts: [{ form, bus: key }] })],
+        modes: [aMode({ rate: { kind: 'stated', Mbps: MBps * 8, is: 'maximum' } })],
+      });
+      const card = aCard({ form, bus: key });
+      const cell = board({ bodies: [body], cards: [card], tests: [] }, DEFAULT_POLICY).columns[0]?.[0];
+      if (!cell) throw new Error('no cell');
+      const { energyNJPerByte, idleW } = cardFigures(card, cell);
+      const most = idleW.value + (energyNJPerByte.high ?? Number.NaN) * 1e-3 * needMBps(cell);
+      expect(most, form).toBeLessThanOrEqual(mostW + 1e-9);
+      expect(energyNJPerByte.low).toBeLessThanOrEqual(energyNJPerByte.value);
+    }
   });
 
   it('borrow where a form has no row of its own, and say so', () => {

@@ -3,7 +3,7 @@ import type { Cell } from '../../match/cell.ts';
 import type { Finding } from '../../match/finding.ts';
 import { ASSUMED } from '../../standards/assumptions.ts';
 import type { Form } from '../../standards/forms.ts';
-import { CARD_HEAT, type CardHeatRow } from '../../standards/heat.ts';
+import { CARD_HEAT, type CardHeatRow, mostWatts } from '../../standards/heat.ts';
 import { toMegabytes } from '../../units/convert.ts';
 import { type Known, known, ownFigure } from './known.ts';
 
@@ -60,6 +60,17 @@ type CardFigures = Readonly<Record<Exclude<CardFigure, 'stallEveryGB' | 'stallSe
   readonly stallSeconds: Known | null;
 };
 
+/**
+ * What writing a byte makes of heat, by the form, no more than the bus lets a card draw at the rate it is written.
+ */
+function assumedEnergy({ energyNJPerByte, energyRange, idleW }: CardHeatRow, cell: Cell): Omit<Known, 'source'> {
+  const inForce = find(cell, 'bus')?.inForce ?? null;
+  const mostW = inForce === null ? null : mostWatts(inForce);
+  const most = mostW === null ? Number.POSITIVE_INFINITY : (mostW - idleW) / (needMBps(cell) * 1e-3);
+  const [low, value, high] = [energyRange[0], energyNJPerByte, energyRange[1]].map((one) => Math.min(one, most));
+  return { value: value ?? 0, basis: 'assumed', low: low ?? 0, high: high ?? 0 };
+}
+
 /** Figures of a card in one cell: its own first, then its evidence, then those of its form. */
 export function cardFigures(card: Card, cell: Cell): CardFigures {
   const own = card.heat?.figures ?? {};
@@ -81,7 +92,10 @@ export function cardFigures(card: Card, cell: Cell): CardFigures {
     stallEveryGB: ownFigure(own.stallEveryGB),
     stallSeconds: ownFigure(own.stallSeconds),
     cardResistanceKPerW: ownFigure(own.cardResistanceKPerW) ?? assumed(row.resistanceKPerW),
-    energyNJPerByte: ownFigure(own.energyNJPerByte) ?? assumed(row.energyNJPerByte),
+    energyNJPerByte: ownFigure(own.energyNJPerByte) ?? {
+      ...assumedEnergy(row, cell),
+      source: { code: 'form', form: card.form, borrowedFrom },
+    },
     cardHeatCapacityJPerK: ownFigure(own.cardHeatCapacityJPerK) ?? assumed(row.heatCapacityJPerK),
     idleW: ownFigure(own.idleW) ?? assumed(row.idleW),
     throttleAtC: ownFigure(own.throttleAtC) ?? assumed(row.throttleAtC),

@@ -34,7 +34,7 @@ export interface Known {
   readonly value: number;
   readonly basis: Basis;
   readonly source: FigureSource;
-  /** Middle nine tenths of a fitted figure. */
+  /** Middle nine tenths, of a fitted figure and of one whose form tells them. */
   readonly low: number | null;
   readonly high: number | null;
 }
