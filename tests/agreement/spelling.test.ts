@@ -6,7 +6,7 @@ import { parseCapacity, parseRate } from '../../src/core/units/parse.ts';
 import { everyRateSpelling } from '../../src/core/units/spelling.ts';
 import { readRateMbps, unitIn } from '../../src/reading/bodies/paste/cells.ts';
 import { looseCells } from '../../src/reading/bodies/paste/loose.ts';
-import { writeUnitIn } from '../../src/reading/prove/writeTrace.ts';
+import { writeUnitIn } from '../../src/reading/prove/trace/columns.ts';
 import { readPrices } from '../../src/reading/shop/pricesCsv.ts';
 import { runs } from '../support/runs.ts';
 

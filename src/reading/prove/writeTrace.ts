@@ -4,8 +4,21 @@ import type { WriteTrace } from '../../core/prove/trace/trace.ts';
 import { err, ok, type Result } from '../../core/result.ts';
 import { finish, type Steps } from '../../core/steps.ts';
 import { MB } from '../../core/units/convert.ts';
-import { inBytesPerSecond, type RateUnitName, rateUnitIn, readRateUnit } from '../../core/units/spelling.ts';
+import { inBytesPerSecond, type RateUnitName } from '../../core/units/spelling.ts';
 import { type Decimal, decimalOf } from '../bodies/paste/numbers.ts';
+import {
+  type Columns,
+  type ColumnsProblem,
+  type ColumnsSaid,
+  columnsOf,
+  type FigureKind,
+  timeUnitIn,
+  totalUnitIn,
+  writeUnitIn,
+} from './trace/columns.ts';
+import { type DateOrder, dateOrderOf, isClock, isDate, isDated, momentOf } from './trace/moments.ts';
+import { numberOf } from './trace/numbers.ts';
+import { type ProgramProblem, programTable, type TraceProgram, wordsTable } from './trace/programs.ts';
 
 /** Most rows of a trace. */
 const MAX_TRACE_ROWS = 2_000_000;
@@ -41,10 +54,14 @@ const inMBps = (unit: WriteUnit): number => inBytesPerSecond(unit) / MB;
 const IN_SECONDS: Readonly<Record<Exclude<TimeUnit, 'clock'>, number>> = { s: 1, ms: 1e-3, µs: 1e-6, min: 60 };
 
 /** What a person says of a file that does not say it itself. */
-export interface TraceSaid {
+export interface TraceSaid extends ColumnsSaid {
   readonly timeUnit?: TimeUnit | null;
   readonly unit?: WriteUnit | null;
   readonly decimal?: Decimal | null;
+  /** Between reports that carry no time, seconds. */
+  readonly stepSeconds?: number | null;
+  /** Which number of a date is the day. */
+  readonly dateOrder?: DateOrder | null;
 }
 
 /** A row that is no figures, and was left out. */
@@ -59,6 +76,10 @@ export interface ReadTrace {
   readonly unit: WriteUnit;
   /** False where the file does not name its unit and megabytes are taken, as in the form of this app. */
   readonly unitSaid: boolean;
+  /** `total`: its figures are all that was written until then, and the pace is what lies between two. */
+  readonly kind: FigureKind;
+  /** What printed it, where its form tells. */
+  readonly program: TraceProgram | null;
   /** Rows left out, and the first of them. */
   readonly unread: number;
   readonly firstUnread: readonly Unread[];
@@ -68,119 +89,23 @@ export type WriteTraceProblem =
   | { readonly code: 'empty' }
   | { readonly code: 'few' }
   | { readonly code: 'too-many'; readonly max: number }
-  | { readonly code: 'no-columns' }
+  | ColumnsProblem
+  | ProgramProblem
   | { readonly code: 'which-time' }
+  | { readonly code: 'which-date'; readonly text: string }
   | { readonly code: 'which-decimal'; readonly text: string }
+  | { readonly code: 'total-back'; readonly line: number; readonly text: string }
   | { readonly code: 'goes-back'; readonly line: number; readonly text: string }
   | { readonly code: 'negative'; readonly line: number; readonly text: string }
   | { readonly code: 'too-fast'; readonly line: number; readonly text: string }
   | { readonly code: 'too-long' }
   | { readonly code: 'not-figures'; readonly line: number; readonly text: string; readonly rows: number };
 
-type Column = 'time' | 'rate' | 'celsius';
-type Columns = Readonly<Partial<Record<Column, number>>>;
-
-const CLOCK = /^(?:\d+-\d+-\d+[ T])?(\d{1,3}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?$/;
-
-/** The unit that a text names; null where it names none, or one that may be bits or bytes. A small b counts bits. */
-export function writeUnitIn(title: string): WriteUnit | null {
-  const found = rateUnitIn(title.replace(/[_()[\]]/g, ' '));
-  const unit = found === null ? null : readRateUnit(found);
-  return unit === null || unit === 'open' ? null : unit.name;
-}
-
-function timeUnitIn(text: string): TimeUnit | null {
-  if (/\b(?:ms|milli\w*|msec)\b|_ms\b/i.test(text)) return 'ms';
-  if (/[µu]s\b|micro/i.test(text)) return 'µs';
-  if (/\bmin(?:utes?)?\b/i.test(text)) return 'min';
-  if (/\b(?:s|sec|secs|seconds?)\b|_s\b|\(s\)|\[s\]/i.test(text)) return 's';
-  return null;
-}
-
 const hasFigure = (text: string): boolean => /\d/.test(text);
+// A row with a plain number or a clock in it is one of figures, whatever words stand beside them.
+const isFigure = (cell: string): boolean => /^\s*[-+]?[\d.,]*\d\s*$/.test(cell) || isClock(cell);
 const isTitle = (row: readonly string[]): boolean =>
-  row.some((cell) => /\p{L}{2,}|°/u.test(cell) && !/^\s*[-+]?\d/.test(cell));
-
-/** Columns by their titles. */
-function titled(head: readonly string[]): Columns {
-  const at = (pattern: RegExp): number => head.findIndex((cell) => pattern.test(cell));
-  const celsius = at(/°|celsius|temp|\bdeg/i);
-  const rate = head.findIndex(
-    (cell, place) =>
-      place !== celsius && (writeUnitIn(cell) !== null || /\b(?:rate|speed|write|throughput|bw|bandwidth)/i.test(cell)),
-  );
-  const time = head.findIndex(
-    (cell, place) =>
-      place !== celsius &&
-      place !== rate &&
-      (/time|elapsed|stamp|\bt\b|clock/i.test(cell) || timeUnitIn(cell) !== null),
-  );
-  return {
-    ...(time >= 0 ? { time } : {}),
-    ...(rate >= 0 ? { rate } : {}),
-    ...(celsius >= 0 ? { celsius } : {}),
-  };
-}
-
-/** Share of steps forward from which a column may be one of times; one that goes back is told of later. */
-const FORWARD = 0.75;
-
-/** How unevenly a column rises: 0 like a clock; infinite where it does not rise. */
-function unevenness(values: readonly number[]): number {
-  const steps = values.slice(1).map((value, at) => value - entryAt(values, at));
-  const forward = steps.filter((step) => step >= 0).length;
-  const rises = steps.reduce((sum, step) => sum + Math.max(0, step), 0);
-  if (steps.length === 0 || forward < FORWARD * steps.length || rises <= 0) return Number.POSITIVE_INFINITY;
-  const mean = rises / steps.length;
-  return steps.reduce((sum, step) => sum + Math.abs(step - mean), 0) / steps.length / mean;
-}
-
-/** Columns without titles: the one that rises most evenly is the time; then the rate, then a temperature. */
-function untitled(rows: readonly (readonly string[])[]): Columns {
-  const width = Math.max(...rows.map((row) => row.length));
-  const filled = Array.from({ length: width }, (_, at) => at).filter((at) =>
-    rows.some((row) => hasFigure(row[at] ?? '')),
-  );
-  const rising = filled.map((at) => ({
-    at,
-    uneven: unevenness(rows.map((row) => timeOf(row[at] ?? '', null)).filter((one) => !Number.isNaN(one))),
-  }));
-  const best = rising.reduce(
-    (one, other) => (other.uneven < one.uneven - 1e-9 ? other : one),
-    rising[0] ?? { at: 0, uneven: Number.POSITIVE_INFINITY },
-  );
-  const [rate, celsius] = filled.filter((at) => at !== best.at);
-  return !Number.isFinite(best.uneven) || rate === undefined
-    ? {}
-    : { time: best.at, rate, ...(celsius === undefined ? {} : { celsius }) };
-}
-
-const timeOf = (text: string, decimal: Decimal | null): number => {
-  const clock = text.includes(':') ? CLOCK.exec(text.trim()) : null;
-  if (clock) {
-    const [, a = '0', b = '0', c] = clock;
-    return c === undefined
-      ? Number(a) * 60 + Number(b)
-      : Number(a) * 3600 + Number(b) * 60 + Number(c.replace(',', '.'));
-  }
-  return numberOf(text, decimal);
-};
-
-/** A number by the file’s decimal sign; NaN where a text is none. The common form goes the short way. */
-function numberOf(text: string, decimal: Decimal | null): number {
-  if (text === '') return Number.NaN;
-  if (decimal !== 'comma') {
-    const plain = Number(text);
-    if (!Number.isNaN(plain)) return plain;
-  }
-  const trimmed = text
-    .trim()
-    .replace(/\s*(?:[a-zµ°%].*)$/i, '')
-    .replace(/(?<=\d)[\s'’\u00a0\u202f](?=\d{3})/g, '');
-  if (!/^[-+−]?[\d.,]*\d[\d.,]*(?:e[-+]?\d+)?$/i.test(trimmed)) return Number.NaN;
-  const plain = decimal === 'comma' ? trimmed.replaceAll('.', '').replace(',', '.') : trimmed.replaceAll(',', '');
-  return Number(plain.replace('−', '-'));
-}
+  row.some((cell) => /\p{L}{2,}|°/u.test(cell) && !/^\s*[-+]?\d/.test(cell)) && !row.some(isFigure);
 
 /** The sign between cells: of those that cut most of the first lines alike. */
 function delimiterOf(text: string): string {
@@ -217,7 +142,8 @@ function* rowsOf(
 /** How a file is cut and understood. */
 interface Form {
   readonly delimiter: string;
-  readonly columns: Columns & { readonly time: number; readonly rate: number };
+  readonly columns: Columns;
+  readonly order: DateOrder;
   readonly decimal: Decimal;
   readonly timeUnit: TimeUnit;
   readonly unit: WriteUnit;
@@ -227,7 +153,32 @@ interface Form {
 }
 
 const isRemark = (row: readonly string[]): boolean => row[0]?.startsWith('#') === true;
-const withoutBlanks = (row: readonly string[]): readonly string[] => row.filter((cell) => cell !== '');
+
+/** Cells between blanks: a date and the clock behind it, with its half of the day, are one. */
+function withoutBlanks(row: readonly string[]): readonly string[] {
+  const cells = row.filter((cell) => cell !== '');
+  if (cells.length < 2 || !cells.some((cell) => cell.includes(':'))) return cells;
+  const all: string[] = [];
+  for (const cell of cells) {
+    const before = all.at(-1) ?? '';
+    const belongs = (isDate(before) && cell.includes(':')) || (/^[ap]\.?m\.?$/i.test(cell) && isClock(before));
+    if (belongs) all[all.length - 1] = `${before} ${cell}`;
+    else all.push(cell);
+  }
+  return all;
+}
+
+/** How times are written: as a clock, in the unit that is told, or asked. */
+function timesOf(
+  head: readonly string[],
+  sample: readonly (readonly string[])[],
+  { time }: Columns,
+  said: TraceSaid,
+): TimeUnit | null {
+  const texts = sample.map((row) => row[time] ?? '');
+  if (texts.some((text) => isClock(text) || isDated(text))) return 'clock';
+  return said.timeUnit ?? timeUnitIn(head[time] ?? '') ?? timeUnitIn(texts[0] ?? '') ?? bareUnit(texts);
+}
 
 /** Reads off the first rows how the file is made, and what a person must say of it. */
 function formOf(text: string, said: TraceSaid): Result<Form, WriteTraceProblem> {
@@ -237,33 +188,34 @@ function formOf(text: string, said: TraceSaid): Result<Form, WriteTraceProblem> 
   const first = rows.findIndex((row) => !isRemark(row) && !isTitle(row) && row.filter(hasFigure).length >= 2);
   if (first < 0) return err({ code: rows.some((row) => row.some(hasFigure)) ? 'no-columns' : 'empty' });
   const head = rows.slice(0, first).findLast((row) => isTitle(row) && !isRemark(row) && row.length > 1) ?? [];
-  const sample = rows.slice(first);
-  const byTitle = titled(head);
-  const isTold = byTitle.time !== undefined && byTitle.rate !== undefined;
-  const columns = isTold ? byTitle : untitled(sample);
-  const { time, rate, celsius } = columns;
-  if (time === undefined || rate === undefined) return err({ code: 'no-columns' });
-  const isClock = sample[0]?.[time]?.includes(':') === true;
-  const signs = sample.flatMap((row) => [row[rate] ?? '', row[celsius ?? -1] ?? '', isClock ? '' : (row[time] ?? '')]);
+  const sample = rows.slice(first).filter((row) => row.some(hasFigure));
+  const dates = sample.flatMap((row) => row.filter((cell) => isDated(cell)).slice(0, 1));
+  const order = said.dateOrder ?? (dates.length > 0 ? dateOrderOf(dates) : 'day-first');
+  if (order === 'either') return err({ code: 'which-date', text: dates[0] ?? '' });
+  const found = columnsOf(head, sample, said, order);
+  if (!found.ok) return found;
+  const columns = found.value;
+  const { time, rate, celsius, kind } = columns;
+  const timeUnit = timesOf(head, sample, columns, said);
+  const signs = sample.flatMap((row) => [
+    row[rate] ?? '',
+    row[celsius ?? -1] ?? '',
+    timeUnit === 'clock' ? '' : (row[time] ?? ''),
+  ]);
   const seen = delimiter === ',' ? 'point' : decimalOf(signs);
   const decimal = said.decimal ?? (seen === 'none' ? 'point' : seen);
   if (decimal === 'open' || decimal === 'mixed')
     return err({ code: 'which-decimal', text: signs.find((one) => /\d[.,]\d/.test(one)) ?? '' });
-  const named = writeUnitIn(head[rate] ?? '') ?? writeUnitIn(sample[0]?.[rate] ?? '');
-  const timeUnit = isClock
-    ? 'clock'
-    : (said.timeUnit ??
-      timeUnitIn(head[time] ?? '') ??
-      timeUnitIn(sample[0]?.[time] ?? '') ??
-      bareUnit(sample, time, decimal));
   if (timeUnit === null) return err({ code: 'which-time' });
-  const unit = said.unit ?? named ?? 'MB/s';
+  const unitIn = (text: string): WriteUnit | null => (kind === 'total' ? totalUnitIn(text) : null) ?? writeUnitIn(text);
+  const named = unitIn(head[rate] ?? '') ?? unitIn(sample[0]?.[rate] ?? '');
   return ok({
     delimiter,
-    columns: { ...columns, time, rate },
+    columns,
+    order,
     decimal,
     timeUnit,
-    unit,
+    unit: said.unit ?? named ?? 'MB/s',
     unitSaid: Boolean(said.unit ?? named),
     first,
   });
@@ -277,32 +229,62 @@ const grown = (values: Float64Array<ArrayBuffer>, count: number): Float64Array<A
   return larger;
 };
 
+/** A running total as the pace between its rows; the last row stands as the one before it. */
+function paceOfTotal(seconds: Float64Array, total: Float64Array): Float64Array<ArrayBuffer> {
+  const pace = new Float64Array(total.length);
+  for (let row = 0; row + 1 < total.length; row += 1) {
+    const [from, to] = [seconds[row] as number, seconds[row + 1] as number];
+    pace[row] = to > from ? ((total[row + 1] as number) - (total[row] as number)) / (to - from) : 0;
+  }
+  pace[total.length - 1] = pace[total.length - 2] ?? 0;
+  return pace;
+}
+
+/** Why a text is no table: lines with words between may still tell. */
+const NO_TABLE: ReadonlySet<string> = new Set(['no-columns', 'not-figures', 'empty', 'few', 'which-column']);
+
 /**
- * Reads a write trace in steps: time, rate and, where there is one, temperature; any order of columns where titles tell it.
- * Nothing is guessed: steps that may be seconds or milliseconds, and `1,200`, are asked about. Rows that are no figures are
- * left out and told.
+ * Reads a write trace in steps: time, rate and, where there is one, temperature; in any order of columns, and as programs print
+ * it. Nothing is guessed: steps that may be seconds or milliseconds, `1,200`, two columns of one kind, figures that only rise,
+ * lines of two drives are asked about. Rows that are no figures are left out and told.
  */
 export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Result<ReadTrace, WriteTraceProblem>> {
-  const tidy = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
+  const tidy = (text.charCodeAt(0) === 0xfeff ? text.slice(1) : text).replace(/\r(?!\n)/g, '\n');
   if (tidy.trim() === '') return err({ code: 'empty' });
-  const form = formOf(tidy, said);
+  const printed = programTable(tidy, said.stepSeconds ?? null);
+  if (printed) return printed.ok ? yield* tableSteps(printed.value.text, said, printed.value.program) : printed;
+  const read = yield* tableSteps(tidy, said, null);
+  if (read.ok || !NO_TABLE.has(read.error.code)) return read;
+  const spoken = wordsTable(tidy, said.stepSeconds ?? null);
+  if (!spoken) return read;
+  return spoken.ok ? yield* tableSteps(spoken.value.text, said, spoken.value.program) : spoken;
+}
+
+function* tableSteps(
+  text: string,
+  said: TraceSaid,
+  program: TraceProgram | null,
+): Steps<Result<ReadTrace, WriteTraceProblem>> {
+  const form = formOf(text, said);
   if (!form.ok) return form;
-  const { delimiter, columns, decimal, timeUnit, unit, unitSaid, first } = form.value;
-  const { time, rate, celsius } = columns;
+  const { delimiter, columns, order, decimal, timeUnit, unit, unitSaid, first } = form.value;
+  const { time, rate, celsius, kind, marked } = columns;
   const factor = timeUnit === 'clock' ? 1 : IN_SECONDS[timeUnit];
   const inUnits = inMBps(unit);
   let seconds = new Float64Array(4096);
   let MBps = new Float64Array(4096);
-  let degrees = celsius === undefined ? null : new Float64Array(4096);
+  let degrees = celsius === null ? null : new Float64Array(4096);
   const unread: Unread[] = [];
   let [missed, kept, day, line] = [0, 0, 0, 0];
-  for (const { rows, share } of rowsOf(tidy, delimiter)) {
+  for (const { rows, share } of rowsOf(text, delimiter)) {
     for (const cut of rows) {
       line += 1;
       if (line <= first || (cut.length === 1 && entryAt(cut, 0).trim() === '') || isRemark(cut)) continue;
       const row = delimiter === ' ' ? withoutBlanks(cut) : cut;
+      if (marked !== null && row[marked.column]?.trim() !== marked.word) continue;
       const rateText = row[rate] ?? '';
-      let moment = timeOf(row[time] ?? '', decimal) * factor;
+      const timeText = row[time] ?? '';
+      let moment = momentOf(timeText, decimal, order) * factor;
       const value = numberOf(rateText, decimal);
       const shown = (): string => row.join(delimiter).slice(0, 60);
       if (!Number.isFinite(moment) || !Number.isFinite(value)) {
@@ -314,12 +296,14 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
       const own = rateText.charCodeAt(rateText.length - 1) > 57 ? writeUnitIn(rateText) : null;
       const written = value * (own === null ? inUnits : inMBps(own));
       if (written < 0) return err({ code: 'negative', line, text: shown() });
-      if (written > MAX_MBPS) return err({ code: 'too-fast', line, text: shown() });
+      if (kind === 'rate' && written > MAX_MBPS) return err({ code: 'too-fast', line, text: shown() });
       const before = kept > 0 ? (seconds[kept - 1] as number) : moment;
-      // Past midnight a clock starts anew.
-      if (timeUnit === 'clock' && moment + day < before - 43_200) day += 86_400;
+      // Past midnight a clock without a date starts anew.
+      if (timeUnit === 'clock' && moment + day < before - 43_200 && !isDated(timeText)) day += 86_400;
       moment += day;
       if (moment < before) return err({ code: 'goes-back', line, text: shown() });
+      if (kind === 'total' && kept > 0 && written < (MBps[kept - 1] as number))
+        return err({ code: 'total-back', line, text: shown() });
       if (kept === MAX_TRACE_ROWS) return err({ code: 'too-many', max: MAX_TRACE_ROWS });
       if (kept === seconds.length) {
         [seconds, MBps] = [grown(seconds, kept), grown(MBps, kept)];
@@ -327,7 +311,7 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
       }
       seconds[kept] = moment;
       MBps[kept] = written;
-      if (degrees && celsius !== undefined) degrees[kept] = numberOf(row[celsius] ?? '', decimal);
+      if (degrees && celsius !== null) degrees[kept] = numberOf(row[celsius] ?? '', decimal);
       kept += 1;
     }
     yield 0.7 * share;
@@ -339,26 +323,36 @@ export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Resu
   const times = spread(seconds.subarray(0, kept));
   const last = times[kept - 1] as number;
   if (last > MAX_SECONDS) return err({ code: 'too-long' });
-  const trace = { seconds: times, MBps: MBps.slice(0, kept), celsius: degrees?.slice(0, kept) ?? null };
-  return ok({ trace, timeUnit, unit, unitSaid, unread: missed, firstUnread: unread });
+  const figures = MBps.slice(0, kept);
+  const pace = kind === 'total' ? paceOfTotal(times, figures) : figures;
+  const fastest = pace.findIndex((one) => one > MAX_MBPS);
+  if (fastest >= 0)
+    return err({ code: 'too-fast', line: fastest + first + 1, text: plainFigure(figures[fastest] ?? 0) });
+  const trace = { seconds: times, MBps: pace, celsius: degrees?.slice(0, kept) ?? null };
+  return ok({ trace, timeUnit, unit, unitSaid, kind, program, unread: missed, firstUnread: unread });
 }
+
+const plainFigure = (value: number): string => String(Math.round(value));
 
 /** The same at once. */
 export const readWriteTrace = (text: string, said: TraceSaid = {}): Result<ReadTrace, WriteTraceProblem> =>
   finish(writeTraceSteps(text, said));
 
+/** A bare step up to this is one of seconds: a log of whole seconds may skip a little. */
+const LARGEST_BARE_STEP = 1.1;
+
 /**
- * The unit of bare times: a step of up to ten is taken as seconds, as in the form of this app. One of hundreds may be
+ * The unit of bare times: steps of up to one are taken as seconds, as in the form of this app. Larger ones may be
  * milliseconds, or a slow log: null, to be asked.
  */
-function bareUnit(rows: readonly (readonly string[])[], column: number, decimal: Decimal): TimeUnit | null {
-  const times = rows.map((row) => timeOf(row[column] ?? '', decimal)).filter((one) => !Number.isNaN(one));
+function bareUnit(texts: readonly string[]): TimeUnit | null {
+  const times = texts.map((text) => numberOf(text, null)).filter((one) => !Number.isNaN(one));
   const steps = times
     .slice(1)
     .map((at, place) => at - entryAt(times, place))
     .sort((a, b) => a - b);
   const step = steps[steps.length >> 1] ?? 1;
-  return step <= 10 ? 's' : null;
+  return step <= LARGEST_BARE_STEP ? 's' : null;
 }
 
 /** Times from zero on; rows that share one are spread to the next, as a log of whole seconds has them. */

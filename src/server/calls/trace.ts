@@ -29,7 +29,25 @@ interface Asked {
   readonly rows?: readonly Row[];
   readonly timeUnit?: TimeUnit | null;
   readonly unit?: WriteUnit | null;
+  readonly decimal?: 'point' | 'comma' | null;
+  readonly column?: number | null;
+  readonly kind?: 'rate' | 'total' | null;
+  readonly lines?: string | null;
+  readonly stepSeconds?: number | null;
+  readonly dateOrder?: 'day-first' | 'month-first' | null;
 }
+
+/** What answers a question of a text, by the question. */
+const ANSWERED_BY: Readonly<Record<string, string>> = {
+  'which-time': 'timeUnit',
+  'too-fast': 'unit',
+  'which-decimal': 'decimal',
+  'which-column': 'column',
+  'which-kind': 'kind',
+  'which-rows': 'lines',
+  'which-step': 'stepSeconds',
+  'which-date': 'dateOrder',
+};
 
 const isNumber = (value: unknown, least: number, most: number): value is number =>
   typeof value === 'number' && value >= least && value <= most;
@@ -102,6 +120,12 @@ export const trace = call({
     rows: Joi.array().max(MAX_ROWS),
     timeUnit: Joi.valid(...TIME_UNITS).allow(null),
     unit: Joi.valid(...WRITE_UNITS).allow(null),
+    decimal: Joi.valid('point', 'comma').allow(null),
+    column: Joi.number().integer().min(0).max(1000).allow(null),
+    kind: Joi.valid('rate', 'total').allow(null),
+    lines: Joi.string().max(200).allow(null),
+    stepSeconds: Joi.number().min(0.001).max(3600).allow(null),
+    dateOrder: Joi.valid('day-first', 'month-first').allow(null),
   }).xor('text', 'rows'),
   answer: object({
     rows: number,
@@ -121,16 +145,20 @@ export const trace = call({
   }),
   answerText: 'Its segments, the figures of a heat run, and what it cannot tell',
   refusals: { 400: 'Not a trace, or one that leaves its units open' },
-  run({ text: given, rows, timeUnit = null, unit = null }) {
+  run({ text: given, rows, lines = null, ...said }) {
     if (rows) {
       const read = fromRows(rows);
       return read.ok ? ok(traceView(analyseTrace(read.value))) : read;
     }
-    const read = readWriteTrace(given ?? '', { timeUnit, unit });
+    const read = readWriteTrace(given ?? '', { ...said, rows: lines });
     if (!read.ok) {
-      const message = writeTraceProblemText(read.error);
-      const hint = read.error.code === 'which-time' ? ' Send timeUnit.' : '';
-      return refused(read.error.code, 'text', message + hint);
+      const answer = ANSWERED_BY[read.error.code];
+      const hint = answer === undefined ? '' : ` Send ${answer}.`;
+      const choices =
+        read.error.code === 'which-column'
+          ? ` ${read.error.choices.map(({ column, title }) => `${column}: ${title}`).join('; ')}.`
+          : '';
+      return refused(read.error.code, 'text', writeTraceProblemText(read.error) + choices + hint);
     }
     return ok(traceView(analyseTrace(read.value.trace)));
   },

@@ -1,6 +1,6 @@
 import type { SegmentKind, TraceNote, TraceReading } from '../../core/prove/trace/trace.ts';
 import type { Seconds } from '../../core/units/brand.ts';
-import type { TimeUnit, WriteTraceProblem } from '../../reading/prove/writeTrace.ts';
+import type { ReadTrace, TimeUnit, WriteTraceProblem } from '../../reading/prove/writeTrace.ts';
 import { paceText } from '../heat/heatWords.ts';
 import { clockText, plain } from '../quantity.ts';
 
@@ -25,6 +25,26 @@ export const TIME_WORDS: Readonly<Record<TimeUnit, string>> = {
   clock: 'hours, minutes and seconds',
 };
 
+const PROGRAM_WORDS: Readonly<Record<NonNullable<ReadTrace['program']>, string>> = {
+  dd: 'as dd prints it',
+  pv: 'as pv prints it',
+  iostat: 'as iostat prints it, without its first report, the mean since the start',
+  vmstat: 'as vmstat prints it, blocks out, without its first line, the mean since the start',
+  fio: 'as fio logs it, writes alone',
+  rsync: 'as rsync prints it',
+  words: 'lines with words between',
+};
+
+/** How a trace was understood, in a line. */
+export function traceFormText({ timeUnit, unit, kind, program }: Omit<ReadTrace, 'trace'>, rows: number): string {
+  const figures =
+    kind === 'total'
+      ? `running totals in ${unit.replace('/s', '')}, the pace is what lies between`
+      : `rates in ${unit}`;
+  const form = program === null ? '' : `${PROGRAM_WORDS[program]}: `;
+  return `${form}${rows.toLocaleString('en')} rows, times in ${TIME_WORDS[timeUnit]}, ${figures}.`;
+}
+
 /** Why a write trace was not taken, and what to do. */
 export function writeTraceProblemText(problem: WriteTraceProblem): string {
   switch (problem.code) {
@@ -37,7 +57,21 @@ export function writeTraceProblemText(problem: WriteTraceProblem): string {
     case 'no-columns':
       return 'No column of times that rise was found beside one of rates. Name them in a first line: time (s), MB/s.';
     case 'which-time':
-      return 'The steps between its times are large: seconds or milliseconds? Say which.';
+      return 'Its times have no unit: seconds or milliseconds? Say which.';
+    case 'which-step':
+      return 'Its lines carry no time. How far apart are they?';
+    case 'which-date':
+      return `“${problem.text}”: is the day or the month in front?`;
+    case 'which-column':
+      return 'More than one column may be what the card was written. Which one?';
+    case 'which-kind':
+      return `The figures${problem.title === '' ? '' : ` of “${problem.title}”`} only rise: a pace, or all that was written until then?`;
+    case 'which-rows':
+      return `Its lines are of more than one kind: ${problem.words.join(', ')}. Which ones count?`;
+    case 'only-reads':
+      return 'This tells how a card was read, not how it was written. Give a log of writing.';
+    case 'total-back':
+      return `Line ${problem.line}: “${problem.text}”: a running total cannot fall. If two files or runs stand in it, give one at a time.`;
     case 'which-decimal':
       return `“${problem.text}” may be a thousand or one and a bit. Say what its sign is.`;
     case 'goes-back':

@@ -4,12 +4,13 @@ import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import { files } from '../../../app/tasks/clients.ts';
 import { useTask } from '../../../app/tasks/useTask.ts';
 import { type TraceSaid, WRITE_UNITS, type WriteUnit } from '../../../reading/prove/writeTrace.ts';
-import { TIME_WORDS, writeTraceProblemText } from '../../../text/prove/trace.ts';
+import { traceFormText } from '../../../text/prove/trace.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { DropZone } from '../../../ui/DropZone.tsx';
 import { TaskNote } from '../../../ui/TaskNote.tsx';
 import { KeepTrace } from './KeepTrace.tsx';
 import css from './measure.module.css';
+import { TraceAsk } from './TraceAsk.tsx';
 import { TraceFound } from './TraceFound.tsx';
 
 /** A trace that was given: dropped, chosen or pasted. */
@@ -17,8 +18,6 @@ interface Given {
   readonly name: string;
   readonly text: string | File;
 }
-
-const TIMES = ['s', 'ms', 'µs', 'min'] as const;
 
 /** A log of a card being written: taken apart, kept as evidence, and offered to heat runs. */
 export default function TracePart({ kit }: { readonly kit: ProveKit }) {
@@ -35,16 +34,14 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
   const sample = (key: 'cache' | 'heat'): void =>
     void sampleFile(key).then((file) => file && take({ name: file.name, text: file }));
   const problem = answer && !answer.ok ? answer.error : null;
-  const asksTime = problem?.code === 'which-time';
-  const asksUnit = problem?.code === 'too-fast';
   return (
     <section className={css.part} aria-label="A write trace">
       <h2>How a card was written</h2>
       {!given && (
         <>
           <p className={css.lead}>
-            A log with a time and a rate in each line, and a temperature if there is one. A card’s burst, its cache,
-            what it holds and when it throttles are in it.
+            A log with a time and a rate in each line, and a temperature if there is one, or as dd, pv, iostat, vmstat,
+            fio and copy tools print it. A card’s burst, its cache, what it holds and when it throttles are in it.
           </p>
           <DropZone
             label="or let a CSV fall here"
@@ -101,38 +98,7 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
         </p>
       )}
       <TaskNote state={state} what="this trace" onAgain={again} />
-      {problem && (
-        <div className={asksTime || problem.code === 'which-decimal' || asksUnit ? css.ask : css.bad} role="alert">
-          <p>{writeTraceProblemText(problem)}</p>
-          {asksTime && (
-            <Chips
-              legend="Its times are"
-              value=""
-              choices={TIMES.map((value) => ({ value, label: TIME_WORDS[value] }))}
-              onChange={(value) => setSaid({ ...said, timeUnit: value as (typeof TIMES)[number] })}
-            />
-          )}
-          {asksUnit && (
-            <Chips
-              legend="Its rates are in"
-              value=""
-              choices={WRITE_UNITS.map((value) => ({ value, label: value }))}
-              onChange={(value) => setSaid({ ...said, unit: value as WriteUnit })}
-            />
-          )}
-          {problem.code === 'which-decimal' && (
-            <Chips
-              legend="The comma or point in its numbers"
-              value=""
-              choices={[
-                { value: 'point', label: 'a point is the decimal sign' },
-                { value: 'comma', label: 'a comma is the decimal sign' },
-              ]}
-              onChange={(value) => setSaid({ ...said, decimal: value as 'point' | 'comma' })}
-            />
-          )}
-        </div>
-      )}
+      {problem && <TraceAsk problem={problem} onSay={(part) => setSaid({ ...said, ...part })} />}
       {answer?.ok && given && (
         <>
           {!answer.value.read.unitSaid && (
@@ -146,8 +112,7 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
             </div>
           )}
           <p className="soft">
-            {answer.value.reading.rows.toLocaleString('en')} rows, times in {TIME_WORDS[answer.value.read.timeUnit]},
-            rates in {answer.value.read.unit}.
+            {traceFormText(answer.value.read, answer.value.reading.rows)}
             {answer.value.read.unread > 0 &&
               ` ${answer.value.read.unread} rows are no figures and left out, the first in line ${answer.value.read.firstUnread[0]?.line}: “${answer.value.read.firstUnread[0]?.text}”.`}
           </p>

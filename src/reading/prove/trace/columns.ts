@@ -1,0 +1,254 @@
+import { entryAt } from '../../../core/entryAt.ts';
+import { err, ok, type Result } from '../../../core/result.ts';
+import { type RateUnitName, rateUnitIn, readRateUnit } from '../../../core/units/spelling.ts';
+import { type DateOrder, momentOf } from './moments.ts';
+import { numberOf } from './numbers.ts';
+
+/** What a column of figures is: a pace at each moment, or all that was written until then. */
+export type FigureKind = 'rate' | 'total';
+
+/** Which column is which, counting from 0. */
+export interface Columns {
+  readonly time: number;
+  readonly rate: number;
+  readonly celsius: number | null;
+  readonly kind: FigureKind;
+  /** Rows that count carry this word in this column; null: all do. */
+  readonly marked: Marked | null;
+}
+
+interface Marked {
+  readonly column: number;
+  readonly word: string;
+}
+
+/** A column that may be meant. */
+interface Choice {
+  readonly column: number;
+  readonly title: string;
+}
+
+export type ColumnsProblem =
+  | { readonly code: 'no-columns' }
+  /** More than one column may be the rate. */
+  | { readonly code: 'which-column'; readonly choices: readonly Choice[] }
+  /** The figures only rise: a running total, or a rate that rises. */
+  | { readonly code: 'which-kind'; readonly title: string }
+  /** Lines are told apart by a word: a direction, or a drive. */
+  | { readonly code: 'which-rows'; readonly words: readonly string[] }
+  | { readonly code: 'only-reads' };
+
+/** What a person says of columns. */
+export interface ColumnsSaid {
+  readonly column?: number | null;
+  readonly kind?: FigureKind | null;
+  readonly rows?: string | null;
+}
+
+type Row = readonly string[];
+
+/** The unit that a text names; null where it names none, or one that may be bits or bytes. A small b counts bits. */
+export function writeUnitIn(title: string): RateUnitName | null {
+  const found = rateUnitIn(title.replace(/[_()[\]]/g, ' '));
+  const unit = found === null ? null : readRateUnit(found);
+  return unit === null || unit === 'open' ? null : unit.name;
+}
+
+const SIZES: readonly (readonly [RegExp, RateUnitName])[] = [
+  [/(?:^|[^a-z])gib(?![a-z/])/i, 'GiB/s'],
+  [/(?:^|[^a-z])gb(?![a-z/])|gigabytes?/i, 'GB/s'],
+  [/(?:^|[^a-z])mib(?![a-z/])/i, 'MiB/s'],
+  [/(?:^|[^a-z])mb(?![a-z/])|megabytes?/i, 'MB/s'],
+  [/(?:^|[^a-z])kib(?![a-z/])/i, 'KiB/s'],
+  [/(?:^|[^a-z])kb(?![a-z/])|kilobytes?/i, 'kB/s'],
+  [/(?:^|[^a-z])bytes?(?![a-z/])/i, 'B/s'],
+];
+
+/** The unit of a running total by its title, as the rate it makes in a second; null where it names none. */
+export function totalUnitIn(title: string): RateUnitName | null {
+  const tidy = title.replace(/_/g, ' ');
+  return writeUnitIn(title) === null ? (SIZES.find(([pattern]) => pattern.test(tidy))?.[1] ?? null) : null;
+}
+
+const RATE_WORDS = /\b(?:rate|speed|throughput|bw|bandwidth)/i;
+const WRITES = /\bwrit|\bwrtn|\bwr\b|^w[kmg]?i?b\/s/i;
+const READS = /\bread|\brd\b|^r[kmg]?i?b\/s/i;
+const CELSIUS = /°|celsius|temp|\bdeg/i;
+const TIME = /time|elapsed|stamp|\bt\b|clock|^date/i;
+const TOTAL_WORDS = /\btotal|\bcopied|\btransferred|\bdone\b|\bwritten\b|\bsum\b/i;
+
+/** The unit of times that a text names. */
+export function timeUnitIn(text: string): 's' | 'ms' | 'µs' | 'min' | null {
+  if (/\b(?:ms|milli\w*|msec)\b|_ms\b/i.test(text)) return 'ms';
+  if (/[µu]s\b|micro/i.test(text)) return 'µs';
+  if (/\bmin(?:utes?)?\b/i.test(text)) return 'min';
+  if (/\b(?:s|sec|secs|seconds?)\b|_s\b|\(s\)|\[s\]/i.test(text)) return 's';
+  return null;
+}
+
+const hasFigure = (text: string): boolean => /\d/.test(text);
+
+/** Share of steps forward from which a column may be one of times; one that goes back is told of later. */
+const FORWARD = 0.75;
+
+/** How unevenly a column rises: 0 like a clock; infinite where it does not rise. */
+function unevenness(values: readonly number[]): number {
+  const steps = values.slice(1).map((value, at) => value - entryAt(values, at));
+  const forward = steps.filter((step) => step >= 0).length;
+  const rises = steps.reduce((sum, step) => sum + Math.max(0, step), 0);
+  if (steps.length === 0 || forward < FORWARD * steps.length || rises <= 0) return Number.POSITIVE_INFINITY;
+  const mean = rises / steps.length;
+  return steps.reduce((sum, step) => sum + Math.abs(step - mean), 0) / steps.length / mean;
+}
+
+const figuresOf = (rows: readonly Row[], column: number): readonly number[] =>
+  rows.map((row) => numberOf(row[column] ?? '', null)).filter((one) => !Number.isNaN(one));
+
+/** Whether figures only rise, and by more than a little: a running total does, a pace hardly ever. */
+function onlyRises(values: readonly number[]): boolean {
+  if (values.length < 5) return false;
+  const rises = values.slice(1).filter((value, at) => value > entryAt(values, at)).length;
+  const falls = values.slice(1).some((value, at) => value < entryAt(values, at));
+  return !falls && rises >= 0.2 * (values.length - 1) && (values.at(-1) as number) > 1.1 * (values[0] as number);
+}
+
+/** A temperature that any card was ever seen at, °C. */
+const canBeCelsius = (values: readonly number[]): boolean => values.every((value) => value >= -40 && value <= 130);
+
+/** Columns by what their titles say. */
+function titled(head: Row, rows: readonly Row[], said: ColumnsSaid): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
+  const titles = head.map((title) => title.trim());
+  const celsius = titles.findIndex((title) => CELSIUS.test(title));
+  const others = titles.map((_, column) => column).filter((column) => column !== celsius);
+  const isRate = (title: string): boolean => writeUnitIn(title) !== null || RATE_WORDS.test(title);
+  const isTotal = (title: string): boolean =>
+    !isRate(title) && (totalUnitIn(title) !== null || TOTAL_WORDS.test(title)) && !TIME.test(title);
+  const isPlainWrite = (title: string): boolean => WRITES.test(title) && !isRate(title);
+  const time = others.find((column) => {
+    const title = titles[column] ?? '';
+    return !isRate(title) && !isTotal(title) && (TIME.test(title) || timeUnitIn(title) !== null);
+  });
+  const withFigures = others.filter((column) => column !== time && rows.some((row) => hasFigure(row[column] ?? '')));
+  const rates = withFigures.filter((column) => isRate(titles[column] ?? ''));
+  const totals = withFigures.filter((column) => isTotal(titles[column] ?? ''));
+  const plain = withFigures.filter((column) => isPlainWrite(titles[column] ?? '') && !totals.includes(column));
+  if (time === undefined) return err({ code: 'no-columns' });
+  const all = rates.length > 0 ? rates : totals.length > 0 ? totals : plain;
+  if (all.length === 0) return err({ code: 'no-columns' });
+  const isRead = (column: number): boolean => READS.test(titles[column] ?? '') && !WRITES.test(titles[column] ?? '');
+  const writes = all.filter((column) => !isRead(column));
+  if (writes.length === 0) return err({ code: 'only-reads' });
+  // A title that names writing stands before one that names nothing.
+  const named = writes.filter((column) => WRITES.test(titles[column] ?? ''));
+  const left = named.length > 0 ? named : writes;
+  const chosen = said.column != null && all.includes(said.column) ? said.column : left.length === 1 ? left[0] : null;
+  if (chosen == null)
+    return err({
+      code: 'which-column',
+      choices: left.map((column) => ({ column, title: titles[column] || `column ${column + 1}` })),
+    });
+  const title = titles[chosen] ?? '';
+  const isSure = rates.includes(chosen) && (writeUnitIn(title) !== null || !onlyRises(figuresOf(rows, chosen)));
+  const kind =
+    said.kind ??
+    (totals.includes(chosen) && totalUnitIn(title) !== null && onlyRises(figuresOf(rows, chosen)) ? 'total' : null);
+  if (kind === null && !isSure && onlyRises(figuresOf(rows, chosen))) return err({ code: 'which-kind', title });
+  return ok({ time, rate: chosen, celsius: celsius >= 0 ? celsius : null, kind: kind ?? 'rate' });
+}
+
+/** Columns without titles: the one that rises most evenly is the time; the rest is settled by its figures, or asked. */
+function untitled(
+  rows: readonly Row[],
+  said: ColumnsSaid,
+  order: DateOrder,
+): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
+  const width = Math.max(...rows.map((row) => row.length));
+  const filled = Array.from({ length: width }, (_, at) => at).filter(
+    (at) => rows.filter((row) => hasFigure(row[at] ?? '')).length > 0.25 * rows.length,
+  );
+  const rising = filled.map((at) => ({
+    at,
+    uneven: unevenness(rows.map((row) => momentOf(row[at] ?? '', null, order)).filter((one) => !Number.isNaN(one))),
+  }));
+  const best = rising.reduce(
+    (one, other) => (other.uneven < one.uneven - 1e-9 ? other : one),
+    rising[0] ?? { at: 0, uneven: Number.POSITIVE_INFINITY },
+  );
+  const others = filled.filter((at) => at !== best.at);
+  if (!Number.isFinite(best.uneven) || others.length === 0) return err({ code: 'no-columns' });
+  const figures = (column: number): readonly number[] => figuresOf(rows, column);
+  const warm = others.filter((column) => canBeCelsius(figures(column)));
+  const fast = others.filter((column) => !warm.includes(column));
+  // One column that cannot be a temperature beside one that can: the figures tell them apart.
+  const settled = others.length === 1 ? others[0] : others.length === 2 && fast.length === 1 ? fast[0] : undefined;
+  const chosen = said.column != null && others.includes(said.column) ? said.column : settled;
+  if (chosen === undefined)
+    return err({
+      code: 'which-column',
+      choices: others.map((column) => ({
+        column,
+        title: `${rows
+          .slice(0, 3)
+          .map((row) => (row[column] ?? '').trim())
+          .join(', ')} …`,
+      })),
+    });
+  if (said.kind == null && onlyRises(figures(chosen))) return err({ code: 'which-kind', title: '' });
+  const [celsius] = warm.filter((column) => column !== chosen);
+  return ok({
+    time: best.at,
+    rate: chosen,
+    celsius: others.length === 2 && celsius !== undefined ? celsius : null,
+    kind: said.kind ?? 'rate',
+  });
+}
+
+/** Most kinds of lines that a word tells apart. */
+const MOST_WORDS = 8;
+const READ_WORD = /^(?:r|rd|read|reads|reading)$/i;
+const WRITE_WORD = /^(?:w|wr|write|writes|writing|written)$/i;
+
+/** A column of words that tells lines apart, and which of them count. */
+function marked(
+  rows: readonly Row[],
+  taken: readonly (number | null)[],
+  said: ColumnsSaid,
+): Result<Marked | null, ColumnsProblem> {
+  const width = Math.max(...rows.map((row) => row.length));
+  for (let column = 0; column < width; column += 1) {
+    if (taken.includes(column)) continue;
+    const cells = rows.map((row) => (row[column] ?? '').trim()).filter((cell) => cell !== '');
+    const words = [...new Set(cells)];
+    if (cells.length < 0.9 * rows.length || words.length > MOST_WORDS || !words.every((word) => /^\p{L}/u.test(word)))
+      continue;
+    if (words.every((word) => READ_WORD.test(word))) return err({ code: 'only-reads' });
+    if (words.length < 2) continue;
+    const chosen = words.find((word) => word === said.rows);
+    if (chosen !== undefined) return ok({ column, word: chosen });
+    // One of reads beside one of writes, or two drives: never taken by what comes first.
+    const isDirection = words.every((word) => READ_WORD.test(word) || WRITE_WORD.test(word));
+    const often = words.filter((word) => cells.filter((cell) => cell === word).length >= 0.1 * cells.length);
+    if (isDirection || often.length > 1) return err({ code: 'which-rows', words });
+  }
+  return ok(null);
+}
+
+/**
+ * Which column of a log is which. Nothing is taken by its place: what titles and figures leave open is asked.
+ *
+ * @param head - titles; empty where there are none
+ * @param rows - the first of those with figures
+ */
+export function columnsOf(
+  head: Row,
+  rows: readonly Row[],
+  said: ColumnsSaid,
+  order: DateOrder,
+): Result<Columns, ColumnsProblem> {
+  const byTitle = titled(head, rows, said);
+  const found = byTitle.ok || byTitle.error.code !== 'no-columns' ? byTitle : untitled(rows, said, order);
+  if (!found.ok) return found;
+  const { time, rate, celsius } = found.value;
+  const rowsThatCount = marked(rows, [time, rate, celsius], said);
+  return rowsThatCount.ok ? ok({ ...found.value, marked: rowsThatCount.value }) : rowsThatCount;
+}
