@@ -249,7 +249,8 @@ const NO_TABLE: ReadonlySet<string> = new Set(['no-columns', 'not-figures', 'emp
  * lines of two drives are asked about. Rows that are no figures are left out and told.
  */
 export function* writeTraceSteps(text: string, said: TraceSaid = {}): Steps<Result<ReadTrace, WriteTraceProblem>> {
-  const tidy = (text.charCodeAt(0) === 0xfeff ? text.slice(1) : text).replace(/\r(?!\n)/g, '\n');
+  const marked = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
+  const tidy = marked.includes('\r') ? marked.replace(/\r(?!\n)/g, '\n') : marked;
   if (tidy.trim() === '') return err({ code: 'empty' });
   const printed = programTable(tidy, said.stepSeconds ?? null);
   if (printed) return printed.ok ? yield* tableSteps(printed.value.text, said, printed.value.program) : printed;

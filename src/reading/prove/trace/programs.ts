@@ -14,8 +14,13 @@ interface Told {
   readonly text: string;
 }
 
-/** Lines that are looked at for what printed them. */
+/** Lines, and characters, that are looked at for what printed them. */
 const LOOKED_AT = 60;
+const FIRST_CHARACTERS = 40_000;
+
+/** The first lines, without cutting the whole text: it may have a million. */
+const firstLines = (text: string): readonly string[] =>
+  text.slice(0, FIRST_CHARACTERS).split('\n', LOOKED_AT);
 
 interface Row {
   /** As it stands in the log; null where reports follow each other without one. */
@@ -202,11 +207,10 @@ function told(
  * @param stepSeconds - between reports that carry no time, where somebody said it
  */
 export function programTable(text: string, stepSeconds: number | null): Result<Told, ProgramProblem> | null {
-  const lines = text.split('\n');
-  const first = lines.slice(0, LOOKED_AT);
+  const first = firstLines(text);
   for (const [program, read] of Object.entries(KNOWN)) {
     if (!read(first)) continue;
-    const whole = read(lines);
+    const whole = read(text.split('\n'));
     return whole && told(program as TraceProgram, whole, stepSeconds);
   }
   return null;
@@ -214,8 +218,7 @@ export function programTable(text: string, stepSeconds: number | null): Result<T
 
 /** Lines with words between, as a table; null where they are none. */
 export function wordsTable(text: string, stepSeconds: number | null): Result<Told, ProgramProblem> | null {
-  const lines = text.split('\n');
-  if (!words(lines.slice(0, LOOKED_AT))) return null;
-  const whole = words(lines);
+  if (!words(firstLines(text))) return null;
+  const whole = words(text.split('\n'));
   return whole && told('words', whole, stepSeconds);
 }
