@@ -163,6 +163,96 @@ describe('clips against ffprobe', () => {
     expect(peakWindow(free.tracks, 3)).toBeLessThanOrEqual(peakWindow(free.tracks, 1));
   });
 
+  it('a measured rate holds what the file holds: every picture, sound and data, each with its share', async () => {
+    const path = clips.make('tracks.mov', [
+      ...PICTURE('25', 8),
+      ...['-f', 'lavfi', '-i', 'testsrc=s=320x180:r=25:d=8', '-f', 'lavfi', '-i', 'anoisesrc=d=8:r=48000'],
+      ...['-map', '0', '-map', '1', '-map', '2', '-map', '2', ...HELD, '-c:a', 'pcm_s24le', '-ac', '2'],
+      ...['-timecode', '01:00:00:00'],
+    ]);
+    const { clip } = await read(path);
+    const [video, sound] = [sum(packets(path, 'v')), sum(packets(path, 'a'))];
+    expect(clip).toMatchObject({ pictures: 2, videoBytes: video, soundBytes: sound });
+    // Four channels of 24 bits at 48 kHz come to 4.608 Mb/s.
+    expect((sound * 8) / 8e6).toBeCloseTo(4.608, 2);
+    expect(clip.totalMbps * 125_000 * clip.seconds).toBeGreaterThanOrEqual(video + sound);
+    expect(clip.totalMbps * 125_000 * clip.seconds).toBeLessThanOrEqual(statSync(path).size);
+    const rate = measuredRate(clip, 'x');
+    if (rate.kind === 'stated') expect(rate.Mbps).toBeGreaterThanOrEqual(((video + sound) * 8) / clip.seconds / 1e6);
+    expect(rate.sourceNote).toContain('all tracks');
+  });
+
+  it('a calm minute with a second and a half of noise holds no rate', async () => {
+    const calm = "color=gray:s=640x360:r=25:d=60,noise=alls=60:allf=t:enable='between(t,30,31.5)'";
+    const { clip } = await read(clips.make('calm.mov', ['-i', calm, '-c:v', 'mjpeg', '-q:v', '3']));
+    expect(clip.rateIs).not.toBe('constant');
+    const rate = measuredRate(clip, 'x');
+    expect(rate).toMatchObject({ is: 'average' });
+    // What the densest second asks for is within the need of every family.
+    if (rate.kind === 'stated') expect(rate.Mbps * 1.5).toBeGreaterThanOrEqual(clip.peakSecondMbps - 0.01);
+  });
+
+  it('frames whose bytes lie beyond the end of the file are not there', async () => {
+    const path = clips.make('front.mp4', [...PICTURE('25', 8), ...H264, '-g', '25', '-movflags', '+faststart']);
+    const whole = await read(path);
+    expect(whole.clip.cutBytes).toBeNull();
+    truncateSync(path, Math.round(whole.clip.fileBytes * 0.6));
+    const cut = await read(path);
+    expect(cut.clip.cutBytes).toBe(whole.clip.fileBytes - cut.clip.fileBytes);
+    expect(cut.clip.videoBytes).toBeLessThanOrEqual(cut.clip.fileBytes);
+    expect(cut.clip.frames).toBeGreaterThan(0.4 * whole.clip.frames);
+    expect(cut.clip.frames).toBeLessThan(0.7 * whole.clip.frames);
+    // One of Matroska says itself where it ends.
+    const blocks = clips.make('front.mkv', [...PICTURE('25', 8), ...H264, '-g', '25']);
+    truncateSync(blocks, Math.round(statSync(blocks).size * 0.9));
+    const answer = await readClip(await openAsBlob(blocks));
+    if (answer.ok) expect(answer.value.clip.cutBytes).toBeGreaterThan(0);
+    else expect(answer.error.code).toBe('no-index');
+  });
+
+  it.each(['mp4', 'mov', 'ts'])('interlaced pictures in %s have both fields', async (kind) => {
+    const path = clips.make(`fields.${kind}`, [
+      ...['-i', 'testsrc2=s=1920x1080:r=50:d=2', '-vf', 'interlace'],
+      ...['-c:v', 'libx264', '-preset', 'ultrafast', '-flags', '+ildct+ilme', '-x264opts', 'tff=1'],
+    ]);
+    const { clip } = await read(path);
+    expect([clip.width, clip.height, clip.fps]).toEqual([1920, 1080, 25]);
+    expect(clip.videoBytes).toBe(sum(packets(path, 'v')));
+  });
+
+  it('a frame rate that varies has no missing frames; one that lost many still has', async () => {
+    const varying = "testsrc2=s=640x360:r=30:d=8,settb=1/90000,setpts='(N+0.4*sin(N*1.7)+floor(N/20)*0.6)/30/TB'";
+    const phone = await read(
+      clips.make('varies.mp4', ['-i', varying, '-fps_mode', 'passthrough', ...H264, '-enc_time_base', '1:90000']),
+    );
+    expect(phone.clip).toMatchObject({ missing: 0, isEven: false });
+    const holes = "testsrc2=s=640x360:r=25:d=8,select='not(eq(mod(n,4),3))'";
+    const lost = await read(clips.make('lost.mov', ['-i', holes, '-fps_mode', 'passthrough', '-c:v', 'mjpeg']));
+    expect(lost.clip.missing).toBeGreaterThan(40);
+  });
+
+  it('formats whose frames are not read are named, with their size, and their length where a header has it', async () => {
+    const problem = async (name: string, args: readonly string[]) => {
+      const answer = await readClip(await openAsBlob(clips.make(name, args)));
+      return answer.ok ? null : answer.error;
+    };
+    expect(await problem('camera.avi', [...PICTURE('25', 4), '-c:v', 'mjpeg'])).toMatchObject({
+      code: 'other-format',
+      name: 'AVI',
+      seconds: 4,
+    });
+    expect(await problem('camera.mxf', [...PICTURE('25', 4), '-c:v', 'mpeg2video'])).toMatchObject({
+      name: 'MXF',
+      seconds: null,
+    });
+    expect(await problem('camera.mpg', [...PICTURE('25', 4), '-c:v', 'mpeg2video'])).toMatchObject({
+      code: 'other-format',
+    });
+    expect(await problem('tape.ts', [...PICTURE('25', 4), '-c:v', 'mpeg2video'])).toMatchObject({
+      code: 'other-format',
+    });
+  });
+
   it('frames that are missing are counted, and runs of unlike length are not compared', async () => {
     const whole = await read(clips.make('whole.mov', [...PICTURE('25', 8), ...HELD]));
     const holes = await read(

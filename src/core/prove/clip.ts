@@ -17,7 +17,13 @@ export interface Packets {
 /** A clip as it lies in its file. */
 export interface ClipTracks {
   readonly video: Packets;
+  /** Pictures beside the first: a second angle, a smaller one to look at. */
+  readonly morePictures?: readonly Packets[];
   readonly sound: readonly Packets[];
+  /** Of everything that was recorded, data that nothing here reads among it; as the tracks have it where it is less. */
+  readonly mediaBytes?: number;
+  /** What is missing at the end of a file that was cut off, bytes; null where it is whole. */
+  readonly cutBytes?: number | null;
   readonly width: number;
   readonly height: number;
   /** As the file names it; null where it does not. */
@@ -31,8 +37,15 @@ export interface ClipTracks {
 export interface ClipReading {
   readonly seconds: number;
   readonly fileBytes: number;
+  /** All pictures together. */
   readonly videoBytes: number;
   readonly soundBytes: number;
+  /** Data and what holds it together. */
+  readonly otherBytes: number;
+  /** Pictures side by side in it. */
+  readonly pictures: number;
+  /** Bytes missing at its end; null where it is whole. What is cut off proves nothing. */
+  readonly cutBytes: number | null;
   readonly frames: number;
   /** As recorded. A usual rate where the clip is within a thousandth of it. */
   readonly fps: number;
@@ -48,6 +61,10 @@ export interface ClipReading {
   readonly family: Exclude<Codec, 'raw'> | null;
   /** Frames from one key frame to the next, in the middle; null where every frame is one. */
   readonly gop: number | null;
+  /** Everything that was written, on average, Mb/s. */
+  readonly totalMbps: number;
+  /** Everything, in the densest stretch of a second that begins at a key frame, Mb/s. */
+  readonly denseMbps: number;
   /** Picture alone, Mb/s. */
   readonly pictureMbps: number;
   readonly soundMbps: number;
@@ -69,6 +86,10 @@ const USUAL = [
 const ENOUGH_FRAMES = 6;
 /** How far the windows of a held rate may lie apart, as a share of the middle; and those of one that follows the picture [A]. */
 const SPREAD = { held: 0.1, free: 0.25 };
+/** Of a held rate the densest second lies no further above the middle [A]. */
+const MOST_DENSE = 1.15;
+/** How far from a beat of the middle step a frame may stand, as a share of it [A]. */
+const ON_BEAT = 0.1;
 const MBIT = 125_000;
 const MB = 1e6;
 
@@ -97,13 +118,19 @@ function paceOf({ seconds, end }: Packets): Pace {
   // Frames that all stand at one time have no rate.
   if (ordinary.length === 0) return { fps: 0, isEven: false, missing: 0 };
   const step = ordinary.reduce((sum, one) => sum + one, 0) / ordinary.length;
-  const missing = steps.reduce((sum, one) => sum + (one > 1.5 * step ? Math.round(one / step) - 1 : 0), 0);
   const fps = 1 / step;
+  // Lost frames leave the rest as it is; frames that come as the picture wants do not.
+  const isEven = ordinary.length >= 0.9 * steps.length && ordinary.every((one) => Math.abs(one / step - 1) < 0.25);
+  // Many may be lost, and those that are left still stand on the beat; a rate that varies leaves it.
+  const onBeat = steps.filter((one) => Math.abs(one / step - Math.round(one / step)) < ON_BEAT).length;
+  const missing =
+    isEven || onBeat >= 0.98 * steps.length
+      ? steps.reduce((sum, one) => sum + (one > 1.5 * step ? Math.round(one / step) - 1 : 0), 0)
+      : 0;
   const near = USUAL.find((one) => Math.abs(exactFrameRate(one) / fps - 1) < 4e-4);
   return {
     fps: near ?? Math.round(fps * 1000) / 1000,
-    // Lost frames leave the rest as it is; frames that come as the picture wants do not.
-    isEven: ordinary.length >= 0.9 * steps.length && ordinary.every((one) => Math.abs(one / step - 1) < 0.25),
+    isEven,
     missing,
   };
 }
@@ -160,12 +187,34 @@ function windows({ seconds, bytes, isKey, end }: Packets): readonly number[] {
   return rates;
 }
 
+/** The densest stretch that runs from a key frame to the first one a second later, bytes a second; 0 where none is so long. */
+function densest({ seconds, bytes, isKey, end }: Packets): number {
+  const keys = Array.from(isKey.keys()).filter((at) => isKey[at] === 1);
+  const until = new Float64Array(bytes.length + 1);
+  bytes.forEach((size, at) => {
+    until[at + 1] = (until[at] as number) + size;
+  });
+  const startOf = (at: number): number => (at < seconds.length ? (seconds[at] as number) : end);
+  let [most, to] = [0, 0];
+  for (const from of keys) {
+    while (to < keys.length && startOf(entryAt(keys, to)) - startOf(from) < 1 - 1e-6) to += 1;
+    const last = to < keys.length ? entryAt(keys, to) : seconds.length;
+    const length = startOf(last) - startOf(from);
+    if (length < 1 - 1e-6) break;
+    most = Math.max(most, ((until[last] as number) - (until[from] as number)) / length);
+  }
+  return most;
+}
+
 function constancy(video: Packets): ClipReading['rateIs'] {
   const rates = [...windows(video)].sort((a, b) => a - b);
   if (rates.length < 5) return null;
+  // A calm minute with one wild second holds nothing, whatever its middle says.
+  const dense = densest(video) / middle(rates);
   const at = (share: number): number => entryAt(rates, Math.round(share * (rates.length - 1)));
   const spread = (at(0.95) - at(0.05)) / at(0.5);
-  return spread <= SPREAD.held ? 'constant' : spread >= SPREAD.free ? 'variable' : null;
+  if (spread <= SPREAD.held && dense <= MOST_DENSE) return 'constant';
+  return spread >= SPREAD.free || dense > 1 + SPREAD.free ? 'variable' : null;
 }
 
 function bySecond(tracks: readonly Packets[], start: number, seconds: number): readonly number[] {
@@ -183,22 +232,32 @@ function bySecond(tracks: readonly Packets[], start: number, seconds: number): r
  *
  * @param clip - at least one frame
  */
-export function readClip({ video, sound, width, height, codec, captureFps, fileBytes }: ClipTracks): ClipReading {
+export function readClip(tracks: ClipTracks): ClipReading {
+  const { video, morePictures = [], sound, width, height, codec, captureFps, fileBytes, cutBytes = null } = tracks;
   const start = video.seconds[0] ?? 0;
   const seconds = video.end - start;
   const pace = paceOf(video);
   const keys = Array.from(video.isKey.keys()).filter((at) => video.isKey[at] === 1);
   const frames = video.seconds.length;
   const isIntra = keys.length === frames;
-  const videoBytes = total(video.bytes);
-  const soundBytes = sound.reduce((sum, { bytes }) => sum + total(bytes), 0);
+  const sumOf = (all: readonly Packets[]): number => all.reduce((sum, { bytes }) => sum + total(bytes), 0);
+  const [pictureBytes, moreBytes, soundBytes] = [total(video.bytes), sumOf(morePictures), sumOf(sound)];
+  const known = pictureBytes + moreBytes + soundBytes;
+  // Of a file that was cut off nobody knows what its data came to.
+  const whole = cutBytes === null ? Math.max(known, tracks.mediaBytes ?? known) : known;
+  // What is not read by the frame lies evenly between what is.
+  const share = known > 0 ? whole / known : 1;
   const inMbps = (bytes: number): number => (seconds > 0 ? bytes / seconds / MBIT : 0);
-  const all = [video, ...sound];
+  const all = [video, ...morePictures, ...sound];
+  const beside = inMbps(whole - pictureBytes);
   return {
     seconds,
     fileBytes,
-    videoBytes,
+    videoBytes: pictureBytes + moreBytes,
     soundBytes,
+    otherBytes: whole - known,
+    pictures: 1 + morePictures.length,
+    cutBytes,
     frames,
     ...pace,
     captureFps: captureFps !== null && Math.abs(captureFps / pace.fps - 1) > 0.01 ? captureFps : null,
@@ -207,33 +266,45 @@ export function readClip({ video, sound, width, height, codec, captureFps, fileB
     codec,
     family: frames < ENOUGH_FRAMES ? null : isIntra ? 'intra' : 'long-gop',
     gop: isIntra || keys.length < 2 ? null : middle(keys.slice(1).map((at, place) => at - entryAt(keys, place))),
-    pictureMbps: inMbps(videoBytes),
+    totalMbps: inMbps(whole),
+    denseMbps: Math.max(inMbps(whole), densest(video) / MBIT + beside),
+    pictureMbps: inMbps(pictureBytes + moreBytes),
     soundMbps: inMbps(soundBytes),
-    peakSecondMbps: peakWindow(all, 1) / MBIT,
+    peakSecondMbps: (peakWindow(all, 1) / MBIT) * share,
     picturePeakMbps: peakWindow([video], 1) / MBIT,
     rateIs: constancy(video),
-    bySecond: bySecond(all, start, seconds),
+    bySecond: bySecond(all, start, seconds).map((MBps) => MBps * share),
   };
 }
 
 /** Rounded up, so that a measured rate never stands below what was measured. */
 export const roundedUp = (Mbps: number): number => Math.ceil(Mbps * 100) / 100;
 
-/**
- * The rate of a mode as a clip shows it. One that follows the picture is an average, and at least what its densest second
- * asks for once the assumed peak is on top of it: another scene may need more.
- */
 /** By what every family’s average is multiplied at the least for its need: the clip’s own peak is within it. */
 const LEAST_FACTOR = Math.min(...Object.values(PEAK_OVER_AVERAGE).map(({ high }) => high));
+/** Longest note that a kit keeps beside a rate. */
+const MAX_NOTE = 200;
+const DENSEST = ', with all tracks, its densest second';
 
+/**
+ * The rate of a mode as a clip shows it: everything that the file holds, by its densest second. One that follows the picture
+ * is an average, and at least what its densest second asks for once the assumed peak is on top of it: another scene may need
+ * more.
+ *
+ * @param clip - whole: one that was cut off proves nothing
+ */
 export function measuredRate(clip: ClipReading, sourceNote: string): ModeRate {
-  const { pictureMbps, picturePeakMbps, rateIs } = clip;
-  const source = { source: 'measured', sourceNote, at: 'recorded' } as const;
-  if (rateIs === 'constant') return { kind: 'stated', is: 'constant', Mbps: roundedUp(pictureMbps), ...source };
+  const { totalMbps, denseMbps, peakSecondMbps, rateIs } = clip;
+  const source = {
+    source: 'measured',
+    sourceNote: `${sourceNote.slice(0, MAX_NOTE - DENSEST.length)}${DENSEST}`,
+    at: 'recorded',
+  } as const;
+  if (rateIs === 'constant') return { kind: 'stated', is: 'constant', Mbps: roundedUp(denseMbps), ...source };
   return {
     kind: 'stated',
     is: 'average',
-    Mbps: roundedUp(Math.max(pictureMbps, picturePeakMbps / LEAST_FACTOR)),
+    Mbps: roundedUp(Math.max(totalMbps, peakSecondMbps / LEAST_FACTOR)),
     ...source,
   };
 }

@@ -1,12 +1,24 @@
-import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type InputTrack, Logging, LogLevel } from 'mediabunny';
+import {
+  ALL_FORMATS,
+  BlobSource,
+  EncodedPacketSink,
+  Input,
+  type InputTrack,
+  type InputVideoTrack,
+  Logging,
+  LogLevel,
+} from 'mediabunny';
 import { entryAt } from '../../core/entryAt.ts';
 import type { ClipReading, ClipTracks, Packets } from '../../core/prove/clip.ts';
 import { readClip } from '../../core/prove/clip.ts';
 import { err, ok, type Result } from '../../core/result.ts';
+import { otherFormatOf, outlineOf } from './containers.ts';
 
 export type ClipProblem =
   | { readonly code: 'empty' }
   | { readonly code: 'unknown-format' }
+  /** A format that cameras write, whose frames are not read here: by its size and length. */
+  | { readonly code: 'other-format'; readonly name: string; readonly bytes: number; readonly seconds: number | null }
   /** Its table of frames is missing: it was never closed, or is cut off. */
   | { readonly code: 'no-index' }
   | { readonly code: 'no-picture' }
@@ -63,6 +75,62 @@ function captured(raw: Readonly<Record<string, unknown>> | undefined): number | 
   return number > 0 && number <= 20_000 ? number : null;
 }
 
+/** Pictures of two fields that a transport stream is read to have half the lines of: width, half, whole. */
+const FIELDS: readonly (readonly [number, number, number])[] = [
+  [1920, 536, 1080],
+  [1920, 540, 1080],
+  [1440, 536, 1080],
+  [1440, 540, 1080],
+  [720, 288, 576],
+  [704, 288, 576],
+  [720, 240, 480],
+  [704, 240, 480],
+];
+
+/** Lines of a picture, both fields of one. */
+function bothFields({ displayWidth, displayHeight, codedWidth }: InputVideoTrack, format: string): number {
+  if (!/transport/i.test(format)) return displayHeight;
+  const found = FIELDS.find(
+    ([width, half]) => half === displayHeight && (width === displayWidth || width === codedWidth),
+  );
+  return found?.[2] ?? displayHeight;
+}
+
+/** Most frames that one shown later may be stored before [S: ITU-T H.264, Annex A, max_dec_frame_buffering, from memory]. */
+const DECODED_AHEAD = 16;
+
+/** When the first frame begins whose bytes lie beyond the end of the file, seconds; null where all of them are there. */
+async function endOfWhatIsThere(track: InputTrack, { seconds }: Packets): Promise<number | null> {
+  const sink = new EncodedPacketSink(track);
+  const isThere = async (at: number): Promise<boolean> => {
+    const packet = await sink.getPacket(seconds[at] as number).catch(() => null);
+    return packet !== null && packet.data.byteLength === packet.byteLength && packet.byteLength > 0;
+  };
+  if (await isThere(seconds.length - 1)) return null;
+  let [low, high] = [0, seconds.length - 1];
+  while (low < high) {
+    const at = (low + high) >> 1;
+    if (await isThere(at)) low = at + 1;
+    else high = at;
+  }
+  // Frames are stored in the order in which they are decoded: one that is shown earlier may lie further on.
+  const nearest = Math.max(0, low - DECODED_AHEAD);
+  for (let at = nearest; at < low; at += 1) if (!(await isThere(at))) return seconds[at] as number;
+  return seconds[low] as number;
+}
+
+/** Packets that begin before a moment. */
+function before({ seconds, bytes, isKey, end }: Packets, until: number): Packets {
+  const count = seconds.findIndex((at) => at >= until - 1e-9);
+  const to = count < 0 ? seconds.length : count;
+  return {
+    seconds: seconds.slice(0, to),
+    bytes: bytes.slice(0, to),
+    isKey: isKey.slice(0, to),
+    end: Math.min(end, until),
+  };
+}
+
 /**
  * Reads what a clip was written with from the table of its packets; the file itself is never read whole.
  *
@@ -78,32 +146,55 @@ export async function* clipSteps(file: Blob): AsyncGenerator<number, Result<Read
   const input = new Input({ formats: ALL_FORMATS, source });
   try {
     const format = await input.getFormat().catch(() => null);
-    if (!format) return err({ code: 'unknown-format' });
+    if (!format) {
+      const other = await otherFormatOf(file);
+      return err(other ? { code: 'other-format', ...other, bytes: file.size } : { code: 'unknown-format' });
+    }
     const tracks = await input.getTracks();
     const picture = tracks.find((track) => track.isVideoTrack());
+    if (tracks.length === 0 && /transport/i.test(format.name)) {
+      const name = 'a transport stream of another codec';
+      return err({ code: 'other-format', name, bytes: file.size, seconds: null });
+    }
     if (tracks.length === 0) return err({ code: 'no-index' });
     if (!picture?.isVideoTrack()) return err({ code: 'no-picture' });
     const length = await picture.computeDuration().catch(() => 0);
     const video = yield* scaled(packetsOf(picture, length), 0, 0.8);
-    const sound: Packets[] = [];
-    for (const track of tracks.filter((one) => one.isAudioTrack())) {
+    const others: { readonly isSound: boolean; readonly packets: Packets }[] = [];
+    for (const track of tracks.filter((one) => one !== picture && (one.isAudioTrack() || one.isVideoTrack()))) {
       const packets = yield* scaled(packetsOf(track, length), 0.8, 0.2);
-      if (packets) sound.push(packets);
+      if (packets) others.push({ isSound: track.isAudioTrack(), packets });
     }
+    const of = (isSound: boolean): readonly Packets[] =>
+      others.filter((one) => one.isSound === isSound).map(({ packets }) => packets);
     if (!video) return err({ code: 'too-long', max: MAX_PACKETS });
     if (video.seconds.length === 0) return err({ code: 'no-index' });
     if (video.seconds.length < 2 || !(video.end > (video.seconds[0] as number))) return err({ code: 'too-short' });
+    const outline = await outlineOf(file).catch(() => null);
+    const cutBytes = outline && outline.end > file.size ? outline.end - file.size : null;
+    const until = cutBytes === null ? null : await endOfWhatIsThere(picture, video);
+    const there = (packets: Packets): Packets => (until === null ? packets : before(packets, until));
+    const seen = there(video);
+    if (seen.seconds.length < 2) return err({ code: 'no-index' });
     const tags = await input.getMetadataTags().catch(() => null);
     const clip: ClipTracks = {
-      video,
-      sound,
+      video: seen,
+      morePictures: of(false).map(there),
+      sound: of(true).map(there),
+      mediaBytes: outline ? (outline.mediaBytes ?? Math.min(outline.end, file.size)) : file.size,
+      cutBytes,
       width: picture.displayWidth,
-      height: picture.displayHeight,
+      height: bothFields(picture, format.name),
       codec: picture.codec ?? (typeof picture.internalCodecId === 'string' ? picture.internalCodecId : null),
       captureFps: captured(tags?.raw),
       fileBytes: file.size,
     };
-    return ok({ clip: readClip(clip), tracks: [video, ...sound], format: format.name, bytesRead });
+    return ok({
+      clip: readClip(clip),
+      tracks: [seen, ...others.map(({ packets }) => there(packets))],
+      format: format.name,
+      bytesRead,
+    });
   } catch (thrown) {
     return err({ code: 'unreadable', message: thrown instanceof Error ? thrown.message : String(thrown) });
   } finally {

@@ -4,6 +4,8 @@ import type { ClipProblem } from '../../reading/clips/readClip.ts';
 import { clockText, plain } from '../quantity.ts';
 
 const NBSP = '\u00a0';
+const gigabytes = (bytes: number): string =>
+  bytes < 1e9 ? `${plain(bytes / 1e6, 1)}${NBSP}MB` : `${plain(bytes / 1e9, 2)}${NBSP}GB`;
 
 const CODEC_WORDS: Readonly<Record<string, string>> = {
   avc: 'H.264',
@@ -13,6 +15,9 @@ const CODEC_WORDS: Readonly<Record<string, string>> = {
   vp9: 'VP9',
   jpeg: 'motion JPEG',
   mjpg: 'motion JPEG',
+  mp4v: 'MPEG-4 Visual',
+  m2v1: 'MPEG-2',
+  vvc: 'H.266',
 };
 
 /** The codec of a clip as people write it; as its file does where it is another. */
@@ -45,7 +50,11 @@ export function clipProblemText(problem: ClipProblem): string {
     case 'empty':
       return 'This file is empty.';
     case 'unknown-format':
-      return 'This is no MP4, MOV, WebM or MKV, whatever its name says. Enter its size and length by hand.';
+      return 'This is no MP4, MOV, WebM, MKV or transport stream, whatever its name says. Enter its size and length by hand.';
+    case 'other-format':
+      return `This is ${problem.name}: its frames are not read here. ${gigabytes(problem.bytes)}${
+        problem.seconds === null ? ': say how long it runs.' : `, ${lengthText(problem.seconds)} by its header.`
+      }`;
     case 'no-index':
       return 'Its table of frames is missing: the take was never closed, or the file is cut off. Copy it again, or let the camera repair it.';
     case 'no-picture':
@@ -58,6 +67,34 @@ export function clipProblemText(problem: ClipProblem): string {
       return 'This file could not be read to its end. Was its card pulled? Copy it again.';
   }
 }
+
+/** What is missing of a clip that was cut off; null where it is whole. */
+export const cutText = ({ cutBytes, seconds }: ClipReading): string | null =>
+  cutBytes === null
+    ? null
+    : `Cut off: ${gigabytes(cutBytes)} are missing at its end, the first ${lengthText(seconds)} are there. It proves nothing; copy it again.`;
+
+/** What a file holds beside its first picture. */
+export const besideText = ({
+  soundBytes,
+  otherBytes,
+  videoBytes,
+  pictures,
+  soundMbps,
+  totalMbps,
+}: ClipReading): string => {
+  const share = (bytes: number): string =>
+    `${plain((bytes / (videoBytes + soundBytes + otherBytes)) * 100, 1)}${NBSP}%`;
+  return [
+    soundBytes > 0 ? `sound ${Mbps(soundMbps)}, ${share(soundBytes)}` : 'no sound',
+    pictures > 1 ? `${pictures} pictures side by side` : '',
+    otherBytes > 0.0005 * videoBytes
+      ? `data ${Mbps((totalMbps * otherBytes) / (videoBytes + soundBytes + otherBytes))}, ${share(otherBytes)}`
+      : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+};
 
 /** A run beside the first. */
 export function runText({ bytes, missing, isEqual }: RunDifference): string {

@@ -206,7 +206,10 @@ interface ComparedRun {
 
 /** Clips beside the first of them. */
 export function comparedRuns(items: readonly ClipItem[]): readonly ComparedRun[] {
-  const read = items.flatMap((item) => (item.state.phase === 'read' ? [{ item, clip: item.state.read.clip }] : []));
+  // One that was cut off proves nothing beside others.
+  const read = items.flatMap((item) =>
+    item.state.phase === 'read' && item.state.read.clip.cutBytes === null ? [{ item, clip: item.state.read.clip }] : [],
+  );
   const [first] = read;
   return read.map(({ item, clip }, at) => ({
     item,

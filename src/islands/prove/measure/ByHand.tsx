@@ -9,11 +9,18 @@ import { NumberField } from '../../../ui/NumberField.tsx';
 import { ModeTarget } from './ModeTarget.tsx';
 import css from './measure.module.css';
 
+interface ByHandProps {
+  readonly kit: ProveKit;
+  /** Of a file that was given, where its frames are not read. */
+  readonly bytes: number | null;
+  readonly seconds: number | null;
+}
+
 /** Formats whose frames are not read: size and length by hand, or a folder with a file for each frame. */
-export function ByHand({ kit }: { readonly kit: ProveKit }) {
+export function ByHand({ kit, bytes, seconds: ofFile }: ByHandProps) {
   const folder = useRef<HTMLInputElement>(null);
-  const [gigabytes, setGigabytes] = useState<number | string>('');
-  const [seconds, setSeconds] = useState<number | string>('');
+  const [gigabytes, setGigabytes] = useState<number | string>(bytes === null ? '' : bytes / 1e9);
+  const [seconds, setSeconds] = useState<number | string>(ofFile ?? '');
   const [frames, setFrames] = useState<Frames | null>(null);
   const rate = handRate(gigabytes, seconds);
   const perFrame: ModeRate | null =

@@ -7,7 +7,7 @@ import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { Test } from '../../../core/kit/model.ts';
 import type { Bytes } from '../../../core/units/brand.ts';
 import type { ReadClip } from '../../../reading/clips/readClip.ts';
-import { familyText, fpsText, heldText, Mbps } from '../../../text/prove/clip.ts';
+import { besideText, cutText, familyText, fpsText, heldText, Mbps } from '../../../text/prove/clip.ts';
 import { capacityText } from '../../../text/quantity.ts';
 import form from '../../../ui/form.module.css';
 import { NumberField } from '../../../ui/NumberField.tsx';
@@ -33,12 +33,17 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
   const peak = useMemo(() => (window === null ? null : peakMbps(tracks, window)), [tracks, window]);
   const points = useMemo(() => clip.bySecond.map((MBps, second) => [second, MBps] as const), [clip]);
   const source = `${name.slice(0, 120)}, ${today()}`;
-  const total = clip.videoBytes + clip.soundBytes;
+  const isWhole = clip.cutBytes === null;
   return (
     <div className={css.inside}>
+      {!isWhole && (
+        <p className={css.bad} role="alert">
+          {cutText(clip)}
+        </p>
+      )}
       <dl className={css.figures}>
-        <Figure name="picture, on average" isBig>
-          {Mbps(clip.pictureMbps)}
+        <Figure name="everything, on average" isBig>
+          {Mbps(clip.totalMbps)}
         </Figure>
         <Figure name="everything, densest second" isBig>
           {Mbps(clip.peakSecondMbps)}
@@ -53,11 +58,8 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
         </Figure>
         <Figure name="the rate is">{heldText(clip)}</Figure>
         <Figure name="frames are">{familyText(clip)}</Figure>
-        <Figure name="sound">
-          {clip.soundBytes === 0
-            ? 'none'
-            : `${Mbps(clip.soundMbps)}, ${((clip.soundBytes / total) * 100).toFixed(1)} %`}
-        </Figure>
+        <Figure name="picture">{Mbps(clip.pictureMbps)}</Figure>
+        <Figure name="beside it">{besideText(clip)}</Figure>
         <Figure name="file">
           {capacityText(clip.fileBytes as Bytes)}, {read.format}
         </Figure>
@@ -66,12 +68,14 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
         <NumberField label="Densest stretch of" unit="s" value={seconds} onChange={setSeconds} placeholder="10" />
       </div>
       <RateChart name={`MB/s of ${name}, second by second`} points={points} isStepped height={200} />
-      <ModeTarget kit={kit} clip={clip} rate={clipRate(clip, source)} mode={modeOfClip(clip, source)} name={name} />
+      {isWhole && (
+        <ModeTarget kit={kit} clip={clip} rate={clipRate(clip, source)} mode={modeOfClip(clip, source)} name={name} />
+      )}
       <div className={css.actions}>
         <button
           type="button"
           className="ink-button"
-          disabled={kit.bodies.length === 0 || kit.cards.length === 0}
+          disabled={!isWhole || kit.bodies.length === 0 || kit.cards.length === 0}
           onClick={() =>
             onLog({ clipGB: clip.fileBytes / 1e9, seconds: Math.round(clip.seconds), note: name.slice(0, 200) })
           }

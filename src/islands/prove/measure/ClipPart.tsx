@@ -21,20 +21,23 @@ interface ClipPartProps {
 export default function ClipPart({ kit, onLog }: ClipPartProps) {
   const clips = useClips();
   const [leftOut, setLeftOut] = useState(0);
+  const [byHand, setByHand] = useState<{ readonly bytes: number; readonly seconds: number | null } | null>(null);
   const [openId, setOpenId] = useState<string | null>(null);
   const read = clips.filter(({ state }) => state.phase === 'read');
+  const whole = read.filter(({ state }) => state.phase === 'read' && state.read.clip.cutBytes === null);
   // One clip alone is what a person came for.
   const shown = openId ?? (clips.length === 1 && read.length === 1 ? (read[0]?.id ?? null) : null);
   return (
     <section className={css.part} aria-label="Clips">
       <h2>What a clip was written with</h2>
       <p className={css.lead}>
-        The best source of a rate is a clip of your own. Only its table of frames is read; nothing leaves this device.
+        The best source of a rate is a clip of your own. Of MP4 and MOV only the table of frames is read, other kinds
+        are gone through once; nothing leaves this device.
       </p>
       <DropZone
-        label="or let clips fall here: MP4, MOV, WebM, MKV"
+        label="or let clips fall here: MP4, MOV, WebM, MKV, TS"
         choose="Choose clips"
-        accept="video/*,.mkv,.mov,.mp4,.m4v,.webm"
+        accept="video/*,.mkv,.mov,.mp4,.m4v,.webm,.ts,.mts,.m2ts,.avi,.mxf,.mpg"
         multiple
         onFiles={(files) => setLeftOut(addClips(files))}
       />
@@ -75,6 +78,7 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
                     <span>
                       {codecText(state.read.clip.codec)} · {state.read.clip.width}×{state.read.clip.height} ·{' '}
                       {fpsText(state.read.clip)} · {lengthText(state.read.clip.seconds)}
+                      {state.read.clip.cutBytes !== null && <b className="tone-hot"> · cut off</b>}
                     </span>
                   </button>
                 ) : (
@@ -88,7 +92,16 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
                     </span>
                   </span>
                 )}
-                {state.phase === 'read' && <span className={css.rate}>{Mbps(state.read.clip.pictureMbps)}</span>}
+                {state.phase === 'read' && <span className={css.rate}>{Mbps(state.read.clip.totalMbps)}</span>}
+                {state.phase === 'refused' && state.problem.code === 'other-format' && (
+                  <button
+                    type="button"
+                    className="plain-button"
+                    onClick={() => state.problem.code === 'other-format' && setByHand(state.problem)}
+                  >
+                    {state.problem.seconds === null ? 'Say its length' : 'Take these figures'}
+                  </button>
+                )}
                 <button
                   type="button"
                   className="plain-button"
@@ -112,9 +125,14 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
           </button>
         </p>
       )}
-      {read.length > 1 && <ClipTable kit={kit} clips={read} />}
-      <Fold title="Another format" about="bytes and length by hand, or a folder of frames">
-        <ByHand kit={kit} />
+      {whole.length > 1 && <ClipTable kit={kit} clips={whole} />}
+      <Fold title="Another format" about="bytes and length by hand, or a folder of frames" failed={byHand !== null}>
+        <ByHand
+          key={byHand ? `${byHand.bytes} ${byHand.seconds}` : ''}
+          kit={kit}
+          bytes={byHand?.bytes ?? null}
+          seconds={byHand?.seconds ?? null}
+        />
       </Fold>
     </section>
   );

@@ -19,8 +19,7 @@ const LOOKED_AT = 60;
 const FIRST_CHARACTERS = 40_000;
 
 /** The first lines, without cutting the whole text: it may have a million. */
-const firstLines = (text: string): readonly string[] =>
-  text.slice(0, FIRST_CHARACTERS).split('\n', LOOKED_AT);
+const firstLines = (text: string): readonly string[] => text.slice(0, FIRST_CHARACTERS).split('\n', LOOKED_AT);
 
 interface Row {
   /** As it stands in the log; null where reports follow each other without one. */
