@@ -11,7 +11,7 @@ import {
   WRITE_UNITS,
   type WriteUnit,
 } from '../../reading/prove/writeTrace.ts';
-import { traceNoteText, writeTraceProblemText } from '../../text/prove/trace.ts';
+import { classText, traceNoteText, writeTraceProblemText } from '../../text/prove/trace.ts';
 import { call } from '../call.ts';
 import type { Refusal } from '../refusal.ts';
 import { list, number, numberOrNull, object, objectOrNull, oneOf, oneOrNull, text } from '../shapes.ts';
@@ -103,6 +103,7 @@ function traceView(reading: TraceReading) {
       periodSeconds: throttle.periodSeconds,
     },
     supports: supportedBy(reading),
+    supportsText: classText(supportedBy(reading), reading),
     notes: notes.map((note) => ({ code: note.code, text: traceNoteText(note) })),
   };
 }
@@ -141,6 +142,7 @@ export const trace = call({
     stalls: list(Joi.object({ atSeconds: number, seconds: number })),
     throttle: objectOrNull({ onsetSeconds: number, factor: number, periodSeconds: numberOrNull }),
     supports: oneOrNull(MARK_KEYS),
+    supportsText: text,
     notes: list(Joi.object({ code: text, text })),
   }),
   answerText: 'Its segments, the figures of a heat run, and what it cannot tell',

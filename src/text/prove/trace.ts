@@ -1,4 +1,6 @@
+import { saysNothingOfClasses } from '../../core/prove/trace/supports.ts';
 import type { SegmentKind, TraceNote, TraceReading } from '../../core/prove/trace/trace.ts';
+import type { Mark } from '../../core/standards/marks.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import type { ReadTrace, TimeUnit, WriteTraceProblem } from '../../reading/prove/writeTrace.ts';
 import { paceText } from '../heat/heatWords.ts';
@@ -118,6 +120,11 @@ export function traceNoteText(note: TraceNote): string {
       return `${note.count === 1 ? 'One gap' : `${note.count} gaps`} of ${clock(note.seconds)} in all: nothing was noted there, and nothing is counted.`;
   }
 }
+
+/** The highest class that a trace reached, or why there is none. */
+export const classText = (mark: Mark | null, reading: TraceReading): string =>
+  mark ??
+  (saysNothingOfClasses(reading) ? 'too short to say' : reading.stalls.length > 0 ? 'none: it stopped' : 'none');
 
 /** A trace in one line. */
 export function traceLine({

@@ -70,6 +70,25 @@ async function hold(on: boolean): Promise<void> {
   }
 }
 
+/** One bench at a time in all tabs of this browser: the others neither go on with what it writes nor clear it away. */
+const LOCK = 'cool-reel-bench';
+export const ELSEWHERE_TEXT = 'A bench is running in another tab. Look there; nothing was touched from here.';
+
+/** Whether a bench runs in another tab now. */
+export async function runsElsewhere(): Promise<boolean> {
+  const held = (await navigator.locks?.query())?.held ?? [];
+  return state.phase !== 'running' && held.some(({ name }) => name === LOCK);
+}
+
+/** Does something that no other tab may do meanwhile; a refusal where one does. */
+async function alone<T>(task: () => Promise<T>): Promise<T> {
+  if (!navigator.locks) return task();
+  return navigator.locks.request(LOCK, { ifAvailable: true }, (lock) => {
+    if (lock === null) throw new Error(ELSEWHERE_TEXT);
+    return task();
+  }) as Promise<T>;
+}
+
 /** What stands in a folder, before anything is written. */
 export const lookAt = async (place: BenchPlace): Promise<FolderLook | null> => (await theWorker()).api.look(place);
 
@@ -95,7 +114,9 @@ export async function startBench(request: BenchRequest, cardId: string, isFresh:
         read: isWriting ? state.read : [...state.read, ...tick.rates],
       });
     });
-    const found = await api.run(request, onTick);
+    const run = () => api.run(request, onTick);
+    // A practice card lies in memory: nobody else can come to it.
+    const found = await (request.place.kind === 'practice' ? run() : alone(run));
     const outcome: BenchOutcome = before
       ? {
           ...found,
@@ -125,7 +146,8 @@ export async function cancelBench(): Promise<void> {
 
 /** @returns whether everything of the bench is gone */
 export async function removeLeft(place: BenchPlace): Promise<boolean> {
-  const isGone = await (await theWorker()).api.remove(place);
+  const { api } = await theWorker();
+  const isGone = await alone(() => api.remove(place));
   if (state.phase !== 'running') set({ phase: 'idle' });
   return isGone;
 }

@@ -4,7 +4,7 @@ import { factor, type Random, seeded } from '../../heat/writepath/random.ts';
 import type { Card } from '../../kit/model.ts';
 import { analyseTrace } from './analyse.ts';
 import { offeredFigures, withPair } from './offered.ts';
-import { supportedBy } from './supports.ts';
+import { saysNothingOfClasses, supportedBy } from './supports.ts';
 import { thinned } from './thin.ts';
 import type { Segment, WriteTrace } from './trace.ts';
 
@@ -268,6 +268,11 @@ describe('a class is reached by the floor alone, and by none that stopped', () =
   ] as const)('%f MB/s over %i s: %s', (floor, seconds, mark) => {
     expect(supportedBy(trace(floor, seconds))).toBe(mark);
     expect(supportedBy(trace(floor, seconds, 1))).toBeNull();
+  });
+
+  test('one that is too short says nothing, not even that none is reached', () => {
+    expect(saysNothingOfClasses({ seconds: 9 })).toBe(true);
+    expect(saysNothingOfClasses({ seconds: 10 })).toBe(false);
   });
 
   test('marks of its form that count on its bus, where the card is known', () => {

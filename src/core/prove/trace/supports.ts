@@ -6,6 +6,9 @@ import type { TraceReading } from './trace.ts';
 /** Shortest trace that is compared with a class, seconds: less is over before a card has to hold anything [A]. */
 const SHORTEST = 10;
 
+/** Whether a trace is over before a card has to hold anything: it says nothing of a class, not even that none is reached. */
+export const saysNothingOfClasses = ({ seconds }: Pick<TraceReading, 'seconds'>): boolean => seconds < SHORTEST;
+
 /** What of a trace is held against the classes. */
 type Floor = Pick<TraceReading, 'floorMBps' | 'seconds'> & { readonly stalls: readonly unknown[] };
 
@@ -17,7 +20,7 @@ type Floor = Pick<TraceReading, 'floorMBps' | 'seconds'> & { readonly stalls: re
  * @param card - marks of its form, where it is known, that count on its bus; else video classes
  */
 export function supportedBy({ floorMBps, seconds, stalls }: Floor, card: Card | null = null): Mark | null {
-  if (seconds < SHORTEST || stalls.length > 0) return null;
+  if (saysNothingOfClasses({ seconds }) || stalls.length > 0) return null;
   const marks: readonly Mark[] = card
     ? marksOf(card.form).filter((key) => mark(key).series !== 'C' && mark(key).series !== 'U')
     : MARK_KEYS.filter((key) => mark(key).series === 'V');

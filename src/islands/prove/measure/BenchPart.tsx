@@ -12,7 +12,15 @@ import {
   practicePlace,
   rememberFolder,
 } from '../../../app/prove/measure/benchPlaces.ts';
-import { forgetBench, lookAt, removeLeft, startBench, useBench } from '../../../app/prove/measure/benchRun.ts';
+import {
+  ELSEWHERE_TEXT,
+  forgetBench,
+  lookAt,
+  removeLeft,
+  runsElsewhere,
+  startBench,
+  useBench,
+} from '../../../app/prove/measure/benchRun.ts';
 import { newSeed } from '../../../app/prove/measure/seed.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import { thrownText } from '../../../text/thrown.ts';
@@ -52,6 +60,16 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
       isHere = false;
     };
   }, [isIdle]);
+
+  // A bench in another tab is told as that, for as long as it runs.
+  const [isElsewhere, setElsewhere] = useState(false);
+  useEffect(() => {
+    if (bench.phase === 'running') return;
+    const ask = (): void => void runsElsewhere().then(setElsewhere);
+    ask();
+    const every = setInterval(ask, 1500);
+    return () => clearInterval(every);
+  }, [bench.phase]);
 
   const examine = async (place: BenchPlace, name: string, rememberedId: string | null): Promise<void> => {
     setMessage(null);
@@ -152,7 +170,12 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
           {message}
         </p>
       )}
-      {looked ? (
+      {isElsewhere && (
+        <p className={css.ask} role="status">
+          {ELSEWHERE_TEXT}
+        </p>
+      )}
+      {looked && !isElsewhere ? (
         <BenchLooked
           key={looked.name}
           kit={kit}
@@ -169,8 +192,8 @@ export default function BenchPart({ kit }: { readonly kit: ProveKit }) {
         />
       ) : (
         <BenchChoose
-          left={left}
-          ownLeft={ownLeft}
+          left={isElsewhere ? [] : left}
+          ownLeft={ownLeft && !isElsewhere}
           onChoose={() => void chooseFolder()}
           onLeft={(one) => void openLeft(one)}
           onOwn={() => void examine({ kind: 'own' }, OWN_NAME, null)}

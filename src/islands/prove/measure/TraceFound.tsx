@@ -4,7 +4,7 @@ import type { Card } from '../../../core/kit/model.ts';
 import type { Segment, TraceReading } from '../../../core/prove/trace/trace.ts';
 import type { Seconds } from '../../../core/units/brand.ts';
 import { paceText } from '../../../text/heat/heatWords.ts';
-import { SEGMENT_WORDS, traceLine, traceNoteText } from '../../../text/prove/trace.ts';
+import { classText, SEGMENT_WORDS, traceLine, traceNoteText } from '../../../text/prove/trace.ts';
 import { clockText, plain } from '../../../text/quantity.ts';
 import { part } from '../../../ui/part.tsx';
 import { Figure } from './Figure.tsx';
@@ -64,7 +64,7 @@ export function TraceFound({
         </Figure>
         {!isFaulty && (
           <Figure name="the highest class this floor reaches" isBig>
-            {mark ?? (stalls.length > 0 ? 'none: it stopped' : 'none')}
+            {classText(mark, reading)}
           </Figure>
         )}
         {burstMBps !== null && <Figure name="burst">{paceText(burstMBps)}</Figure>}
