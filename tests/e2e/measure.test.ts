@@ -1,4 +1,4 @@
-import { copyFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { By, type WebElement } from 'selenium-webdriver';
@@ -127,9 +127,9 @@ describe('the clip inspector', () => {
     const empty = join(files, 'empty.mp4');
     writeFileSync(empty, '');
     await give('Choose clips', [intra(), intra(), text, empty, broken]);
-    const seen = await app.seesText('main', 'Beside the first');
-    expect(seen).toContain('This is no MP4, MOV, WebM or MKV, whatever its name says.');
-    expect(seen).toContain('This file is empty.');
+    await app.seesText('main', 'Beside the first');
+    await app.seesText('main', 'This is no MP4, MOV, WebM, MKV or transport stream, whatever its name says.');
+    await app.seesText('main', 'This file is empty.');
     expect(await app.seesText('table', 'nothing lost')).toContain('the first');
     await app.clickText('button', 'Take all away');
     await app.seesText('main', 'None at hand?');
@@ -147,6 +147,30 @@ describe('the clip inspector', () => {
     await app.seesText('main', 'Matroska');
     await app.clickText('button', 'Take all away');
     await app.seesText('main', 'None at hand?');
+  });
+
+  it('a camera’s other format is named, with its size filled in; one that was cut off proves nothing', async () => {
+    await app.visit('/prove?at=measure&what=clip');
+    const mxf = clips.make('A002.mxf', ['-i', 'testsrc2=s=640x360:r=25:d=8', '-c:v', 'mpeg2video', '-b:v', '8M']);
+    await give('Choose clips', [mxf]);
+    await app.seesText('main', 'This is MXF: its frames are not read here.');
+    await app.clickText('button', 'Say its length');
+    await app.fill('Length', '8');
+    await app.seesText('main', /\d+(\.\d+)? Mb\/s with all that is in the file/);
+    const cut = clips.make('cut.mp4', [
+      '-i',
+      'testsrc2=s=640x360:r=25:d=8',
+      '-c:v',
+      'mjpeg',
+      '-movflags',
+      '+faststart',
+    ]);
+    truncateSync(cut, Math.round(statSync(cut).size * 0.6));
+    await give('Choose clips', [cut]);
+    await app.clickText('button', 'cut.mp4');
+    await app.seesText('main', 'It proves nothing; copy it again.');
+    expect(await (await button('Log the take')).isEnabled()).toBe(false);
+    expect(await app.text('ul[aria-label=Clips]')).not.toContain('Whose clip is it?');
   });
 
   it('another format by hand', async () => {
@@ -204,7 +228,55 @@ describe('write traces', () => {
   });
 });
 
+describe('logs as programs print them', () => {
+  const paste = async (text: string): Promise<void> => {
+    await app.visit('/prove?at=measure&what=trace');
+    const area = await app.find('#trace-text');
+    await area.sendKeys(text);
+    await app.clickText('button', 'Take it apart');
+  };
+
+  it('a log without times of two drives asks for its step, then for its drive', async () => {
+    const report = (at: number): string =>
+      `Device tps MB_read/s MB_wrtn/s MB_read MB_wrtn\nsda 200 0.00 ${200 + (at % 3)}.00 1 2\nsdb 1 0.00 9.00 1 2\n`;
+    await paste(Array.from({ length: 16 }, (_, at) => report(at)).join(''));
+    await app.seesText('main', 'Its lines carry no time. How far apart are they?');
+    await chip('From one to the next', '2 s');
+    await app.seesText('main', 'Its lines are of more than one kind: sda, sdb. Which ones count?');
+    await chip('Those that count are', 'sda');
+    const seen = await app.seesText('main', 'as iostat prints it');
+    expect(seen).toContain('rates in MiB/s');
+  });
+
+  it('figures that only rise are asked about, and a short run says nothing of a class', async () => {
+    await paste(`time (s),write\n${Array.from({ length: 8 }, (_, at) => `${at},${at * 100}`).join('\n')}`);
+    await chip('Its figures are', 'all that was written until then');
+    await chip('The file does not name its unit', 'MB/s');
+    const seen = await app.seesText('main', 'too short to say');
+    expect(seen).toContain('running totals in MB, the pace is what lies between');
+  });
+});
+
 describe('the card bench', () => {
+  it('one that runs in another tab is told as that, and neither continued nor cleared from here', async () => {
+    await app.visit('/prove?at=measure&what=bench');
+    const own = await app.driver.getWindowHandle();
+    await app.clickText('button', 'This computer’s own disk');
+    await app.fill('Write', '4');
+    await app.clickText('button', 'Write 4 GB');
+    await app.seesText('main', 'Being written');
+    await app.driver.switchTo().newWindow('tab');
+    await app.visit('/prove?at=measure&what=bench');
+    await app.seesText('main', 'A bench is running in another tab.');
+    expect(await app.text('main')).not.toContain('Look what is left');
+    await app.driver.close();
+    await app.driver.switchTo().window(own);
+    await app.clickText('button', 'Stop');
+    await app.seesText('main', 'Stopped by you.');
+    await app.clickText('button', 'Remove what was written');
+    await app.seesText('main', 'Everything the bench wrote is gone.');
+  });
+
   it('a bench on this disk runs, is stopped, goes on, and cleans up after itself', async () => {
     await app.visit('/prove?at=measure&what=bench');
     await app.clickText('button', 'This computer’s own disk');

@@ -11,6 +11,10 @@ export const PRACTICE_WORDS: Readonly<Record<PracticeCard, string>> = {
   'false-capacity': 'holds less than it says',
 };
 
+/** A practice card lives faster than the clock on the wall; its rates are those of its own clock. */
+export const practiceClockText = (faster: number): string =>
+  `Its clock runs ${plain(faster)} times as fast as the one on the wall; rates and lengths are by its own.`;
+
 const size = (bytes: number): string => capacityText(bytes as Bytes);
 const clock = (seconds: number): string => clockText(Math.round(seconds) as Seconds);
 

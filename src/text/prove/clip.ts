@@ -15,7 +15,6 @@ const CODEC_WORDS: Readonly<Record<string, string>> = {
   vp9: 'VP9',
   jpeg: 'motion JPEG',
   mjpg: 'motion JPEG',
-  mp4v: 'MPEG-4 Visual',
   m2v1: 'MPEG-2',
   vvc: 'H.266',
 };

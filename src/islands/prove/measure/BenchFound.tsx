@@ -5,7 +5,7 @@ import { busCeilingMBps, noteBench } from '../../../app/prove/measure/measureAct
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import { paceText } from '../../../text/heat/heatWords.ts';
 import { cardSummary } from '../../../text/match/cell.ts';
-import { aboveBusText, END_TEXT, faultText, silenceText } from '../../../text/prove/bench.ts';
+import { aboveBusText, END_TEXT, faultText, practiceClockText, silenceText } from '../../../text/prove/bench.ts';
 import { plain } from '../../../text/quantity.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { useChange } from '../../../ui/useChange.ts';
@@ -120,7 +120,8 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
       )}
       {place.kind === 'practice' && (
         <p className="soft">
-          A practice card is not there: nothing of it is kept. A real card is found out in the same way.
+          A practice card is not there: nothing of it is kept. A real card is found out in the same way.{' '}
+          {practiceClockText(place.faster)}
         </p>
       )}
       {place.kind === 'own' && (

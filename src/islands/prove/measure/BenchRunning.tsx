@@ -3,6 +3,7 @@ import { type BenchState, cancelBench, pauseBench } from '../../../app/prove/mea
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { Seconds } from '../../../core/units/brand.ts';
 import { paceText } from '../../../text/heat/heatWords.ts';
+import { practiceClockText } from '../../../text/prove/bench.ts';
 import { durationText, plain } from '../../../text/quantity.ts';
 import { part } from '../../../ui/part.tsx';
 import css from './measure.module.css';
@@ -43,6 +44,7 @@ export function BenchRunning({ kit, bench }: BenchRunningProps) {
           </span>
         )}
       </p>
+      {request.place.kind === 'practice' && <p className="soft">{practiceClockText(request.place.faster)}</p>}
       {tick && of ? (
         <progress className={css.bar} max={1} value={Math.min(1, tick.bytes / of)} aria-label="How far it is" />
       ) : (
