@@ -244,7 +244,7 @@ describe('logs as programs print them', () => {
     await chip('From one to the next', '2 s');
     await app.seesText('main', 'Its lines are of more than one kind: sda, sdb. Which ones count?');
     await chip('Those that count are', 'sda');
-    const seen = await app.seesText('main', 'as iostat prints it');
+    const seen = await app.seesText('main', 'As iostat prints it');
     expect(seen).toContain('rates in MiB/s');
   });
 

@@ -28,13 +28,13 @@ export const TIME_WORDS: Readonly<Record<TimeUnit, string>> = {
 };
 
 const PROGRAM_WORDS: Readonly<Record<NonNullable<ReadTrace['program']>, string>> = {
-  dd: 'as dd prints it',
-  pv: 'as pv prints it',
-  iostat: 'as iostat prints it, without its first report, the mean since the start',
-  vmstat: 'as vmstat prints it, blocks out, without its first line, the mean since the start',
-  fio: 'as fio logs it, writes alone',
-  rsync: 'as rsync prints it',
-  words: 'lines with words between',
+  dd: 'As dd prints it',
+  pv: 'As pv prints it',
+  iostat: 'As iostat prints it, without its first report, the mean since the start',
+  vmstat: 'As vmstat prints it, blocks out, without its first line, the mean since the start',
+  fio: 'As fio logs it, writes alone',
+  rsync: 'As rsync prints it',
+  words: 'Lines with words between',
 };
 
 /** How a trace was understood, in a line. */

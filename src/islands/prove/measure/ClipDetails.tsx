@@ -82,13 +82,15 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
         >
           Log the take
         </button>
-        <a
-          className="plain-button"
-          href={`/heat?clip=${clip.bySecond.length}`}
-          onClick={() => keepClipRates(clip.bySecond)}
-        >
-          Run its rates in Heat run
-        </a>
+        {isWhole && (
+          <a
+            className="plain-button"
+            href={`/heat?clip=${clip.bySecond.length}`}
+            onClick={() => keepClipRates(clip.bySecond)}
+          >
+            Run its rates in Heat run
+          </a>
+        )}
       </div>
     </div>
   );

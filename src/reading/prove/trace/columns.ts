@@ -1,7 +1,8 @@
 import { entryAt } from '../../../core/entryAt.ts';
 import { err, ok, type Result } from '../../../core/result.ts';
 import { type RateUnitName, rateUnitIn, readRateUnit } from '../../../core/units/spelling.ts';
-import { type DateOrder, momentOf } from './moments.ts';
+import { type Decimal, decimalOf } from '../../bodies/paste/numbers.ts';
+import { type DateOrder, isClock, momentOf } from './moments.ts';
 import { numberOf } from './numbers.ts';
 
 /** What a column of figures is: a pace at each moment, or all that was written until then. */
@@ -64,10 +65,14 @@ const SIZES: readonly (readonly [RegExp, RateUnitName])[] = [
   [/(?:^|[^a-z])bytes?(?![a-z/])/i, 'B/s'],
 ];
 
+/** Whether a title says that its unit is of a time: MB/s, Mbps, per second. `Mbit` alone may be a total as well. */
+const isPerTime = (title: string): boolean => /\/\s*(?:s|sec|min|h)\b|ps\b|\bper\b/i.test(title.replace(/_/g, ' '));
+
 /** The unit of a running total by its title, as the rate it makes in a second; null where it names none. */
 export function totalUnitIn(title: string): RateUnitName | null {
+  if (isPerTime(title)) return null;
   const tidy = title.replace(/_/g, ' ');
-  return writeUnitIn(title) === null ? (SIZES.find(([pattern]) => pattern.test(tidy))?.[1] ?? null) : null;
+  return SIZES.find(([pattern]) => pattern.test(tidy))?.[1] ?? writeUnitIn(title);
 }
 
 const RATE_WORDS = /\b(?:rate|speed|throughput|bw|bandwidth)/i;
@@ -101,8 +106,14 @@ function unevenness(values: readonly number[]): number {
   return steps.reduce((sum, step) => sum + Math.abs(step - mean), 0) / steps.length / mean;
 }
 
-const figuresOf = (rows: readonly Row[], column: number): readonly number[] =>
-  rows.map((row) => numberOf(row[column] ?? '', null)).filter((one) => !Number.isNaN(one));
+const figuresOf = (rows: readonly Row[], column: number, decimal: Decimal | null): readonly number[] =>
+  rows.map((row) => numberOf(row[column] ?? '', decimal)).filter((one) => !Number.isNaN(one));
+
+/** Whether figures never fall and do rise: a time, or a running total. */
+const onlyForward = (values: readonly number[]): boolean =>
+  values.length > 1 &&
+  values.slice(1).every((value, at) => value >= entryAt(values, at)) &&
+  (values.at(-1) as number) > (values[0] as number);
 
 /** Whether figures only rise, and by more than a little: a running total does, a pace hardly ever. */
 function onlyRises(values: readonly number[]): boolean {
@@ -116,11 +127,17 @@ function onlyRises(values: readonly number[]): boolean {
 const canBeCelsius = (values: readonly number[]): boolean => values.every((value) => value >= -40 && value <= 130);
 
 /** Columns by what their titles say. */
-function titled(head: Row, rows: readonly Row[], said: ColumnsSaid): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
+function titled(
+  head: Row,
+  rows: readonly Row[],
+  said: ColumnsSaid,
+  decimal: Decimal | null,
+): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
   const titles = head.map((title) => title.trim());
   const celsius = titles.findIndex((title) => CELSIUS.test(title));
   const others = titles.map((_, column) => column).filter((column) => column !== celsius);
-  const isRate = (title: string): boolean => writeUnitIn(title) !== null || RATE_WORDS.test(title);
+  const isRate = (title: string): boolean =>
+    RATE_WORDS.test(title) || (writeUnitIn(title) !== null && (isPerTime(title) || !TOTAL_WORDS.test(title)));
   const isTotal = (title: string): boolean =>
     !isRate(title) && (totalUnitIn(title) !== null || TOTAL_WORDS.test(title)) && !TIME.test(title);
   const isPlainWrite = (title: string): boolean => WRITES.test(title) && !isRate(title);
@@ -133,66 +150,89 @@ function titled(head: Row, rows: readonly Row[], said: ColumnsSaid): Result<Omit
   const totals = withFigures.filter((column) => isTotal(titles[column] ?? ''));
   const plain = withFigures.filter((column) => isPlainWrite(titles[column] ?? '') && !totals.includes(column));
   if (time === undefined) return err({ code: 'no-columns' });
-  const all = rates.length > 0 ? rates : totals.length > 0 ? totals : plain;
-  if (all.length === 0) return err({ code: 'no-columns' });
   const isRead = (column: number): boolean => READS.test(titles[column] ?? '') && !WRITES.test(titles[column] ?? '');
-  const writes = all.filter((column) => !isRead(column));
-  if (writes.length === 0) return err({ code: 'only-reads' });
+  const [writes = []] = [rates, totals, plain]
+    .map((kind) => kind.filter((column) => !isRead(column)))
+    .filter((kind) => kind.length > 0);
+  if (writes.length === 0) return err({ code: rates.length + totals.length > 0 ? 'only-reads' : 'no-columns' });
   // A title that names writing stands before one that names nothing.
   const named = writes.filter((column) => WRITES.test(titles[column] ?? ''));
   const left = named.length > 0 ? named : writes;
-  const chosen = said.column != null && all.includes(said.column) ? said.column : left.length === 1 ? left[0] : null;
+  const chosen = said.column != null && writes.includes(said.column) ? said.column : left.length === 1 ? left[0] : null;
   if (chosen == null)
     return err({
       code: 'which-column',
       choices: left.map((column) => ({ column, title: titles[column] || `column ${column + 1}` })),
     });
   const title = titles[chosen] ?? '';
-  const isSure = rates.includes(chosen) && (writeUnitIn(title) !== null || !onlyRises(figuresOf(rows, chosen)));
+  const isSure =
+    rates.includes(chosen) &&
+    ((writeUnitIn(title) !== null && isPerTime(title)) || !onlyRises(figuresOf(rows, chosen, decimal)));
   const kind =
     said.kind ??
-    (totals.includes(chosen) && totalUnitIn(title) !== null && onlyRises(figuresOf(rows, chosen)) ? 'total' : null);
-  if (kind === null && !isSure && onlyRises(figuresOf(rows, chosen))) return err({ code: 'which-kind', title });
+    (totals.includes(chosen) && totalUnitIn(title) !== null && onlyRises(figuresOf(rows, chosen, decimal))
+      ? 'total'
+      : null);
+  if (kind === null && !isSure && onlyRises(figuresOf(rows, chosen, decimal)))
+    return err({ code: 'which-kind', title });
   return ok({ time, rate: chosen, celsius: celsius >= 0 ? celsius : null, kind: kind ?? 'rate' });
 }
+
+/** Columns by their first figures, where no title names them. */
+const shown = (rows: readonly Row[], columns: readonly number[]): readonly Choice[] =>
+  columns.map((column) => ({
+    column,
+    title: `${rows
+      .slice(0, 3)
+      .map((row) => (row[column] ?? '').trim())
+      .join(', ')} …`,
+  }));
 
 /** Columns without titles: the one that rises most evenly is the time; the rest is settled by its figures, or asked. */
 function untitled(
   rows: readonly Row[],
   said: ColumnsSaid,
-  order: DateOrder,
+  { order, decimal }: { readonly order: DateOrder; readonly decimal: Decimal | null },
 ): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
   const width = Math.max(...rows.map((row) => row.length));
   const filled = Array.from({ length: width }, (_, at) => at).filter(
     (at) => rows.filter((row) => hasFigure(row[at] ?? '')).length > 0.25 * rows.length,
   );
-  const rising = filled.map((at) => ({
-    at,
-    uneven: unevenness(rows.map((row) => momentOf(row[at] ?? '', null, order)).filter((one) => !Number.isNaN(one))),
-  }));
-  const best = rising.reduce(
-    (one, other) => (other.uneven < one.uneven - 1e-9 ? other : one),
-    rising[0] ?? { at: 0, uneven: Number.POSITIVE_INFINITY },
-  );
+  const clock = filled.find((at) => isClock(rows[0]?.[at] ?? ''));
+  const rising = filled
+    .filter((at) => clock === undefined || at === clock)
+    .map((at) => ({
+      at,
+      uneven: unevenness(
+        rows.map((row) => momentOf(row[at] ?? '', decimal, order)).filter((one) => !Number.isNaN(one)),
+      ),
+    }))
+    .filter(({ uneven }) => Number.isFinite(uneven));
+  const [first] = rising;
+  if (first === undefined || filled.length < 2) return err({ code: 'no-columns' });
+  // Two that rise: the one that is no pace is the time, and no figure tells which.
+  const both = rising.filter(({ at }) => onlyForward(figuresOf(rows, at, decimal)));
+  const fromZero = both.filter(({ at }) => figuresOf(rows, at, decimal)[0] === 0);
+  const warming = both.filter((one) => !fromZero.includes(one) && canBeCelsius(figuresOf(rows, one.at, decimal)));
+  // One that begins at nothing beside one that warms, and a pace beside both: they tell themselves apart.
+  const isPlain = filled.length > 2 && fromZero.length === 1 && warming.length === both.length - 1;
+  if (both.length > 1 && filled.length > 2 && !isPlain) return err({ code: 'no-columns' });
+  const isOpen = both.length > 1 && !isPlain;
+  const isTold = isOpen && said.column != null && filled.includes(said.column);
+  if (isOpen && !isTold) return err({ code: 'which-column', choices: shown(rows, filled) });
+  const best = isTold
+    ? (rising.find(({ at }) => at !== said.column) ?? first)
+    : isPlain && fromZero[0]
+      ? fromZero[0]
+      : rising.reduce((one, other) => (other.uneven < one.uneven - 1e-9 ? other : one), first);
   const others = filled.filter((at) => at !== best.at);
-  if (!Number.isFinite(best.uneven) || others.length === 0) return err({ code: 'no-columns' });
-  const figures = (column: number): readonly number[] => figuresOf(rows, column);
+  const figures = (column: number): readonly number[] => figuresOf(rows, column, decimal);
   const warm = others.filter((column) => canBeCelsius(figures(column)));
   const fast = others.filter((column) => !warm.includes(column));
   // One column that cannot be a temperature beside one that can: the figures tell them apart.
   const settled = others.length === 1 ? others[0] : others.length === 2 && fast.length === 1 ? fast[0] : undefined;
   const chosen = said.column != null && others.includes(said.column) ? said.column : settled;
-  if (chosen === undefined)
-    return err({
-      code: 'which-column',
-      choices: others.map((column) => ({
-        column,
-        title: `${rows
-          .slice(0, 3)
-          .map((row) => (row[column] ?? '').trim())
-          .join(', ')} …`,
-      })),
-    });
+  if (chosen === undefined) return err({ code: 'which-column', choices: shown(rows, others) });
   if (said.kind == null && onlyRises(figures(chosen))) return err({ code: 'which-kind', title: '' });
   const [celsius] = warm.filter((column) => column !== chosen);
   return ok({
@@ -245,8 +285,11 @@ export function columnsOf(
   said: ColumnsSaid,
   order: DateOrder,
 ): Result<Columns, ColumnsProblem> {
-  const byTitle = titled(head, rows, said);
-  const found = byTitle.ok || byTitle.error.code !== 'no-columns' ? byTitle : untitled(rows, said, order);
+  // The sign of whole cells, so far as it is plain; which one it is where it is not, is asked later.
+  const sign = decimalOf(rows.flatMap((row) => row.filter((cell) => !cell.includes(':'))));
+  const decimal = sign === 'comma' ? sign : null;
+  const byTitle = titled(head, rows, said, decimal);
+  const found = byTitle.ok || byTitle.error.code !== 'no-columns' ? byTitle : untitled(rows, said, { order, decimal });
   if (!found.ok) return found;
   const { time, rate, celsius } = found.value;
   const rowsThatCount = marked(rows, [time, rate, celsius], said);
