@@ -14,6 +14,8 @@ interface NumberFieldProps {
   readonly placeholder?: string;
   readonly className?: string | undefined;
   readonly description?: ReactNode;
+  /** Reads what is no plain number, when the field is left: `1h05`. */
+  readonly reads?: (text: string) => number | null;
 }
 
 const written = (value: unknown): string => (value === null || value === undefined ? '' : String(value));
@@ -24,7 +26,7 @@ const written = (value: unknown): string => (value === null || value === undefin
  * also be is asked about, one press each.
  */
 export function NumberField(props: NumberFieldProps) {
-  const { label, value, onChange, error, unit, className, description, placeholder = 'not known' } = props;
+  const { label, value, onChange, error, unit, className, description, placeholder = 'not known', reads } = props;
   const [text, setText] = useState(written(value));
   const read = typedNumber(text);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed is looked at when the number changes, never when it is typed
@@ -48,6 +50,10 @@ export function NumberField(props: NumberFieldProps) {
       inputMode="decimal"
       autoComplete="off"
       value={text}
+      onBlur={() => {
+        const whole = read.ok ? null : (reads?.(text) ?? null);
+        if (whole !== null) change(String(whole));
+      }}
       error={
         open ? (
           <span className={css.open}>

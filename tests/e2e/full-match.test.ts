@@ -193,7 +193,8 @@ describe('bodies', () => {
 
   it('decodes a counter from a few readings', async () => {
     await app.visit('/bodies?open=gull');
-    for (const [at, minutes] of ['105', '158'].entries()) {
+    // One as the display frames it, one as people write it.
+    for (const [at, minutes] of ['[ 105 ]', '2h38'].entries()) {
       await app.unfold('What its counter shows');
       await app.clickText('button', 'Note a reading');
       const fields = await app.driver.findElements(
@@ -201,6 +202,9 @@ describe('bodies', () => {
       );
       await fields[at]?.sendKeys(minutes);
     }
+    await app.driver.findElement(By.xpath('//h1 | //h2')).click();
+    const typed = await app.driver.findElements(By.xpath('//label[starts-with(., "Shown, min")]/following::input[1]'));
+    expect(await Promise.all(typed.map((field) => field.getAttribute('value')))).toEqual(['105', '158']);
     const modes = await app.driver.findElements(
       By.xpath('//fieldset[contains(., "What its counter shows")]//label[.="Mode"]/following::select[1]'),
     );

@@ -5,7 +5,8 @@ import { solver } from '../../app/tasks/clients.ts';
 import { useTask } from '../../app/tasks/useTask.ts';
 import type { Body, CounterReading } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
-import { counterLines } from '../../text/bodies/counter.ts';
+import { isCounterEnd, shownMinutes } from '../../reading/bodies/paste/minutes.ts';
+import { COUNTER_END_TEXT, counterLines } from '../../text/bodies/counter.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
 import css from '../../ui/form.module.css';
@@ -23,6 +24,8 @@ const isWhole = (reading: Draft<CounterReading>): reading is CounterReading =>
   reading.capacityGB > 0 &&
   typeof reading.minutes === 'number' &&
   reading.modeId !== '';
+
+const isEnd = (minutes: unknown): boolean => typeof minutes === 'string' && isCounterEnd(minutes);
 
 /** What the body's counter shows for empty cards, and what that gives away about everything it writes. */
 export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
@@ -70,7 +73,8 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
             unit="min"
             placeholder="57"
             value={reading.minutes}
-            error={form.errors[`counters.${at}.minutes`]}
+            error={isEnd(reading.minutes) ? COUNTER_END_TEXT : form.errors[`counters.${at}.minutes`]}
+            reads={shownMinutes}
             onChange={(value) => change(at, { minutes: value })}
           />
           <button type="button" className="plain-button" onClick={() => set(counters.filter((_, one) => one !== at))}>

@@ -37,3 +37,7 @@ export function counterLines(answer: CounterAnswer, body: Body): readonly string
     `With every frame ${between(perFrame, 1 / 1e3, 0, 'kB')}.`,
   ];
 }
+
+/** Said where a counter shows its end. */
+export const COUNTER_END_TEXT =
+  'The end of the counter tells no rate. Take a mode that writes more, or a smaller card.';

@@ -14,11 +14,14 @@ const CLOCK = /^(\d{1,3}):([0-5]\d)$/;
 const SPOKEN = new RegExp(String.raw`^(\d{1,3})\s*${HOURS}\.?\s*(?:(\d{1,2})\s*${MINUTES}?\.?)?$`, 'i');
 const BARE = new RegExp(String.raw`^(\d{1,5})\s*(?:${MINUTES}\.?)?$`, 'i');
 
-/** A cell of minutes: `1:15` is hours and minutes, as counters of cards show them; also `1 h 15 min`, `75 min`, `75`. */
+/**
+ * A cell of minutes: `1:15` is hours and minutes, as counters of cards show them; also `1 h 15 min`, `75 min`, `75`, and
+ * `[ 75 ]` as a display frames it.
+ */
 export function readMinutes(text: string): Minutes | null {
-  const atLeast = AT_LEAST.test(text.trim());
-  const figure = text
-    .trim()
+  const bare = text.trim().replace(/^\[\s*(.*?)\s*\]$/, '$1');
+  const atLeast = AT_LEAST.test(bare);
+  const figure = bare
     .replace(AT_LEAST, '')
     .replace(/^(?:about|approx\.?|ca\.?|~|≈)\s*/i, '')
     .trim();
@@ -145,3 +148,12 @@ export function withCaps<Row extends CountedRow>(rows: readonly Row[]): readonly
     shown: row.shown.map((one) => (caps.has(one.minutes) ? { ...one, atLeast: true } : one)),
   }));
 }
+
+/** Whole minutes that somebody typed as a display shows them; null where it is none, or only at least. */
+export function shownMinutes(text: string): number | null {
+  const read = readMinutes(text);
+  return read === null || read.atLeast ? null : read.minutes;
+}
+
+/** Whether a text is the end of a counter, which shows no more: it tells no rate. */
+export const isCounterEnd = (text: string): boolean => readMinutes(text)?.atLeast === true;

@@ -427,6 +427,10 @@ describe('a table of minutes', () => {
     ['9:59 or more', 599, true],
     ['> 600', 600, true],
     ['600+', 600, true],
+    ['1h05', 65, false],
+    ['2h', 120, false],
+    ['[ 142 ]', 142, false],
+    ['[999+]', 999, true],
   ] as const)('%s', (text, minutes, atLeast) => {
     expect(readMinutes(text)).toEqual({ minutes, atLeast });
   });
