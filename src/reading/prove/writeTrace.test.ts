@@ -151,6 +151,38 @@ describe('nothing is guessed', () => {
     });
   });
 
+  test('a peak, a target, what is left and degrees of another kind are no pace and no temperature', () => {
+    for (const title of ['peak MB/s', 'max write MB/s', 'target MB/s', 'remaining MB', 'free GB', '% done'])
+      expect(rowsOf(`time (s),${title}\n${lines((at) => `${at},${400 - at}`)}`), title).toEqual({
+        code: 'no-pace',
+        title,
+      });
+    const beside = `time (s),target MB/s,write MB/s\n${lines((at) => `${at},400,${210 - at}`)}`;
+    expect(rowsOf(beside)).toMatchObject({ MBps: [210, 209, 208, 207, 206, 205] });
+    const warm = `time (s),MB/s,temp °F\n${lines((at) => `${at},${210 - at},${100 + at}`)}`;
+    expect(rowsOf(warm)).toMatchObject({ celsius: null, MBps: [210, 209, 208, 207, 206, 205] });
+    // Titles that name nothing are no licence to take a column for degrees.
+    expect(rowsOf(`time (s),disk0,disk1\n${lines((at) => `${at},${300 - at},${90 - at}`)}`)).toMatchObject({
+      code: 'which-column',
+    });
+  });
+
+  test('a total that falls is no pace; a size without its time is asked about', () => {
+    expect(rowsOf(`time (s),total MB\n${lines((at) => `${at},${(at % 6) * 200}`, 12)}`)).toMatchObject({
+      code: 'total-back',
+      line: 8,
+    });
+    expect(rowsOf(`time (s),kB\n${lines((at) => `${at},${200000 - at}`)}`)).toEqual({
+      code: 'which-kind',
+      title: 'kB',
+    });
+  });
+
+  test('a date beside a clock in columns of their own', () => {
+    const text = `date,time,MB/s\n${lines((at) => `2026-06-12,14:03:0${at},${210 - at}`)}`;
+    expect(rowsOf(text)).toMatchObject({ seconds: [0, 1, 2, 3, 4, 5], MBps: [210, 209, 208, 207, 206, 205] });
+  });
+
   test('figures that only rise without saying what they are: asked, as a pace or as a total', () => {
     const text = `time (s),write\n${lines((at) => `${at},${at * 100}`)}`;
     expect(rowsOf(text)).toEqual({ code: 'which-kind', title: 'write' });

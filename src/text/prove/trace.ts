@@ -72,6 +72,8 @@ export function writeTraceProblemText(problem: WriteTraceProblem): string {
       return `Its lines are of more than one kind: ${problem.words.join(', ')}. Which ones count?`;
     case 'only-reads':
       return 'This tells how a card was read, not how it was written. Give a log of writing.';
+    case 'no-pace':
+      return `“${problem.title}” is no pace at each moment. Give a column of what was written: MB/s, or MB until then.`;
     case 'total-back':
       return `Line ${problem.line}: “${problem.text}”: a running total cannot fall. If two files or runs stand in it, give one at a time.`;
     case 'which-decimal':

@@ -2,7 +2,7 @@ import { entryAt } from '../../../core/entryAt.ts';
 import { err, ok, type Result } from '../../../core/result.ts';
 import { type RateUnitName, rateUnitIn, readRateUnit } from '../../../core/units/spelling.ts';
 import { type Decimal, decimalOf } from '../../bodies/paste/numbers.ts';
-import { type DateOrder, isClock, momentOf } from './moments.ts';
+import { type DateOrder, isClock, isDate, momentOf } from './moments.ts';
 import { numberOf } from './numbers.ts';
 
 /** What a column of figures is: a pace at each moment, or all that was written until then. */
@@ -37,7 +37,9 @@ export type ColumnsProblem =
   | { readonly code: 'which-kind'; readonly title: string }
   /** Lines are told apart by a word: a direction, or a drive. */
   | { readonly code: 'which-rows'; readonly words: readonly string[] }
-  | { readonly code: 'only-reads' };
+  | { readonly code: 'only-reads' }
+  /** What stands in for a pace is a peak, a target or what is left. */
+  | { readonly code: 'no-pace'; readonly title: string };
 
 /** What a person says of columns. */
 export interface ColumnsSaid {
@@ -76,9 +78,13 @@ export function totalUnitIn(title: string): RateUnitName | null {
 }
 
 const RATE_WORDS = /\b(?:rate|speed|throughput|bw|bandwidth)/i;
-const WRITES = /\bwrit|\bwrtn|\bwr\b|^w[kmg]?i?b\/s/i;
-const READS = /\bread|\brd\b|^r[kmg]?i?b\/s/i;
-const CELSIUS = /°|celsius|temp|\bdeg/i;
+const WRITES = /\bwrit|\bwrtn|\bwr\b|^w\b|^w[kmg]?i?b\/s/i;
+const READS = /\bread|\brd\b|^r\b|^r[kmg]?i?b\/s/i;
+/** Not Fahrenheit: its figures would be taken for a card on fire. */
+const CELSIUS = /^(?!.*(?:°\s*F|fahrenheit)).*(?:°|celsius|temp|\bdeg)/i;
+/** What is no pace at each moment, whatever its unit: what was reached once, asked for, or still to come. */
+const NO_PACE =
+  /%|percent|\bpeak|\bmax|\bburst|\btarget|\blimit|\brequest|\bremain|\bleft\b|\bfree\b|\beta\b|\biops\b|\bqueue|\blatency|°\s*F|fahrenheit/i;
 const TIME = /time|elapsed|stamp|\bt\b|clock|^date/i;
 const TOTAL_WORDS = /\btotal|\bcopied|\btransferred|\bdone\b|\bwritten\b|\bsum\b/i;
 
@@ -126,6 +132,34 @@ function onlyRises(values: readonly number[]): boolean {
 /** A temperature that any card was ever seen at, °C. */
 const canBeCelsius = (values: readonly number[]): boolean => values.every((value) => value >= -40 && value <= 130);
 
+/** What the titles of figures may mean; each column by the first of these that its title is. */
+type Meaning = 'celsius' | 'no-pace' | 'rate' | 'total' | 'time' | 'write' | 'other';
+
+function meaningOf(title: string): Meaning {
+  if (CELSIUS.test(title)) return 'celsius';
+  if (NO_PACE.test(title)) return 'no-pace';
+  const isTotal = TOTAL_WORDS.test(title);
+  if (RATE_WORDS.test(title) || (writeUnitIn(title) !== null && (isPerTime(title) || !isTotal))) return 'rate';
+  if (TIME.test(title)) return 'time';
+  if (isTotal || totalUnitIn(title) !== null) return 'total';
+  if (timeUnitIn(title) !== null) return 'time';
+  return WRITES.test(title) ? 'write' : 'other';
+}
+
+/** A column of moments: one of clock times before one of dates alone. */
+function timeAmong(columns: readonly number[], rows: readonly Row[]): number | undefined {
+  const clock = columns.find((column) => isClock(rows[0]?.[column] ?? ''));
+  return clock ?? columns.find((column) => !isDate((rows[0]?.[column] ?? '').trim()));
+}
+
+/** What the figures of a column are by its title and by themselves; null where that is open. */
+function kindOf(title: string, meaning: Meaning, figures: readonly number[]): FigureKind | null {
+  const rises = onlyRises(figures);
+  if (meaning === 'total') return rises || TOTAL_WORDS.test(title) ? 'total' : null;
+  if (meaning === 'rate' && isPerTime(title)) return 'rate';
+  return rises ? null : 'rate';
+}
+
 /** Columns by what their titles say. */
 function titled(
   head: Row,
@@ -134,30 +168,22 @@ function titled(
   decimal: Decimal | null,
 ): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
   const titles = head.map((title) => title.trim());
-  const celsius = titles.findIndex((title) => CELSIUS.test(title));
-  const others = titles.map((_, column) => column).filter((column) => column !== celsius);
-  const isRate = (title: string): boolean =>
-    RATE_WORDS.test(title) || (writeUnitIn(title) !== null && (isPerTime(title) || !TOTAL_WORDS.test(title)));
-  const isTotal = (title: string): boolean =>
-    !isRate(title) && (totalUnitIn(title) !== null || TOTAL_WORDS.test(title)) && !TIME.test(title);
-  const isPlainWrite = (title: string): boolean => WRITES.test(title) && !isRate(title);
-  const time = others.find((column) => {
-    const title = titles[column] ?? '';
-    return !isRate(title) && !isTotal(title) && (TIME.test(title) || timeUnitIn(title) !== null);
-  });
-  const withFigures = others.filter((column) => column !== time && rows.some((row) => hasFigure(row[column] ?? '')));
-  const rates = withFigures.filter((column) => isRate(titles[column] ?? ''));
-  const totals = withFigures.filter((column) => isTotal(titles[column] ?? ''));
-  const plain = withFigures.filter((column) => isPlainWrite(titles[column] ?? '') && !totals.includes(column));
+  const meanings = titles.map(meaningOf);
+  const withFigures = titles.map((_, at) => at).filter((at) => rows.some((row) => hasFigure(row[at] ?? '')));
+  const of = (meaning: Meaning): readonly number[] => withFigures.filter((at) => meanings[at] === meaning);
+  const time = timeAmong(of('time'), rows);
   if (time === undefined) return err({ code: 'no-columns' });
-  const isRead = (column: number): boolean => READS.test(titles[column] ?? '') && !WRITES.test(titles[column] ?? '');
-  const [writes = []] = [rates, totals, plain]
-    .map((kind) => kind.filter((column) => !isRead(column)))
-    .filter((kind) => kind.length > 0);
-  if (writes.length === 0) return err({ code: rates.length + totals.length > 0 ? 'only-reads' : 'no-columns' });
+  const isRead = (at: number): boolean => READS.test(titles[at] ?? '') && !WRITES.test(titles[at] ?? '');
+  const named = [of('rate'), of('total'), of('write')];
+  const [writes = []] = named.map((kind) => kind.filter((at) => !isRead(at))).filter((kind) => kind.length > 0);
+  if (writes.length === 0) {
+    if (named.some((kind) => kind.length > 0)) return err({ code: 'only-reads' });
+    const [noPace] = of('no-pace');
+    return err(noPace === undefined ? { code: 'no-columns' } : { code: 'no-pace', title: titles[noPace] ?? '' });
+  }
   // A title that names writing stands before one that names nothing.
-  const named = writes.filter((column) => WRITES.test(titles[column] ?? ''));
-  const left = named.length > 0 ? named : writes;
+  const writing = writes.filter((at) => WRITES.test(titles[at] ?? ''));
+  const left = writing.length > 0 ? writing : writes;
   const chosen = said.column != null && writes.includes(said.column) ? said.column : left.length === 1 ? left[0] : null;
   if (chosen == null)
     return err({
@@ -165,38 +191,41 @@ function titled(
       choices: left.map((column) => ({ column, title: titles[column] || `column ${column + 1}` })),
     });
   const title = titles[chosen] ?? '';
-  const isSure =
-    rates.includes(chosen) &&
-    ((writeUnitIn(title) !== null && isPerTime(title)) || !onlyRises(figuresOf(rows, chosen, decimal)));
-  const kind =
-    said.kind ??
-    (totals.includes(chosen) && totalUnitIn(title) !== null && onlyRises(figuresOf(rows, chosen, decimal))
-      ? 'total'
-      : null);
-  if (kind === null && !isSure && onlyRises(figuresOf(rows, chosen, decimal)))
-    return err({ code: 'which-kind', title });
-  return ok({ time, rate: chosen, celsius: celsius >= 0 ? celsius : null, kind: kind ?? 'rate' });
+  const kind = said.kind ?? kindOf(title, meanings[chosen] ?? 'other', figuresOf(rows, chosen, decimal));
+  if (kind === null) return err({ code: 'which-kind', title });
+  return ok({ time, rate: chosen, celsius: of('celsius')[0] ?? null, kind });
 }
 
-/** Columns by their first figures, where no title names them. */
-const shown = (rows: readonly Row[], columns: readonly number[]): readonly Choice[] =>
+/** Columns by their titles, or by their first figures where they have none. */
+const shown = (head: Row, rows: readonly Row[], columns: readonly number[]): readonly Choice[] =>
   columns.map((column) => ({
     column,
-    title: `${rows
-      .slice(0, 3)
-      .map((row) => (row[column] ?? '').trim())
-      .join(', ')} …`,
+    title:
+      head[column]?.trim() ||
+      `${rows
+        .slice(0, 3)
+        .map((row) => (row[column] ?? '').trim())
+        .join(', ')} …`,
   }));
 
 /** Columns without titles: the one that rises most evenly is the time; the rest is settled by its figures, or asked. */
 function untitled(
   rows: readonly Row[],
   said: ColumnsSaid,
-  { order, decimal }: { readonly order: DateOrder; readonly decimal: Decimal | null },
+  {
+    order,
+    decimal,
+    hasTitles,
+  }: {
+    readonly order: DateOrder;
+    readonly decimal: Decimal | null;
+    readonly hasTitles: boolean;
+  },
 ): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
+  const hasTitles = head.length > 0;
   const width = Math.max(...rows.map((row) => row.length));
   const filled = Array.from({ length: width }, (_, at) => at).filter(
-    (at) => rows.filter((row) => hasFigure(row[at] ?? '')).length > 0.25 * rows.length,
+    (at) => rows.filter((row) => !Number.isNaN(momentOf(row[at] ?? '', decimal, order))).length > 0.25 * rows.length,
   );
   const clock = filled.find((at) => isClock(rows[0]?.[at] ?? ''));
   const rising = filled
@@ -219,7 +248,7 @@ function untitled(
   if (both.length > 1 && filled.length > 2 && !isPlain) return err({ code: 'no-columns' });
   const isOpen = both.length > 1 && !isPlain;
   const isTold = isOpen && said.column != null && filled.includes(said.column);
-  if (isOpen && !isTold) return err({ code: 'which-column', choices: shown(rows, filled) });
+  if (isOpen && !isTold) return err({ code: 'which-column', choices: shown(head, rows, filled) });
   const best = isTold
     ? (rising.find(({ at }) => at !== said.column) ?? first)
     : isPlain && fromZero[0]
@@ -230,15 +259,17 @@ function untitled(
   const warm = others.filter((column) => canBeCelsius(figures(column)));
   const fast = others.filter((column) => !warm.includes(column));
   // One column that cannot be a temperature beside one that can: the figures tell them apart.
-  const settled = others.length === 1 ? others[0] : others.length === 2 && fast.length === 1 ? fast[0] : undefined;
+  const settled =
+    others.length === 1 ? others[0] : others.length === 2 && fast.length === 1 && !hasTitles ? fast[0] : undefined;
   const chosen = said.column != null && others.includes(said.column) ? said.column : settled;
-  if (chosen === undefined) return err({ code: 'which-column', choices: shown(rows, others) });
+  if (chosen === undefined) return err({ code: 'which-column', choices: shown(head, rows, others) });
   if (said.kind == null && onlyRises(figures(chosen))) return err({ code: 'which-kind', title: '' });
   const [celsius] = warm.filter((column) => column !== chosen);
   return ok({
     time: best.at,
     rate: chosen,
-    celsius: others.length === 2 && celsius !== undefined ? celsius : null,
+    // Titles that do not say so name no temperature.
+    celsius: others.length === 2 && celsius !== undefined && !hasTitles ? celsius : null,
     kind: said.kind ?? 'rate',
   });
 }
@@ -289,7 +320,8 @@ export function columnsOf(
   const sign = decimalOf(rows.flatMap((row) => row.filter((cell) => !cell.includes(':'))));
   const decimal = sign === 'comma' ? sign : null;
   const byTitle = titled(head, rows, said, decimal);
-  const found = byTitle.ok || byTitle.error.code !== 'no-columns' ? byTitle : untitled(rows, said, { order, decimal });
+  const found =
+    byTitle.ok || byTitle.error.code !== 'no-columns' ? byTitle : untitled(rows, said, { head, order, decimal });
   if (!found.ok) return found;
   const { time, rate, celsius } = found.value;
   const rowsThatCount = marked(rows, [time, rate, celsius], said);
