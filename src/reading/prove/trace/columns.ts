@@ -212,15 +212,7 @@ const shown = (head: Row, rows: readonly Row[], columns: readonly number[]): rea
 function untitled(
   rows: readonly Row[],
   said: ColumnsSaid,
-  {
-    order,
-    decimal,
-    hasTitles,
-  }: {
-    readonly order: DateOrder;
-    readonly decimal: Decimal | null;
-    readonly hasTitles: boolean;
-  },
+  { head, order, decimal }: { readonly head: Row; readonly order: DateOrder; readonly decimal: Decimal | null },
 ): Result<Omit<Columns, 'marked'>, ColumnsProblem> {
   const hasTitles = head.length > 0;
   const width = Math.max(...rows.map((row) => row.length));
