@@ -244,12 +244,18 @@ describe('the server', () => {
       [{ rows: [...good, ['9', 90]] }, 'not-a-row', 'rows[8]'],
       [{ text: '0,1\n1,2' }, 'few', 'text'],
       [{ text: good.map(([at = 0]) => `${at * 1000},90`).join('\n') }, 'which-time', 'text'],
+      [{ text: `time (s),E: MB/s,F: MB/s\n${good.map(([at]) => `${at},90,80`).join('\n')}` }, 'which-column', 'text'],
+      [{ text: `time (s),peak MB/s\n${good.map(([at]) => `${at},90`).join('\n')}` }, 'no-pace', 'text'],
     ];
     for (const [asked, code, path] of cases) {
       const answer = await post('/api/trace', asked);
       expect(answer.status).toBe(400);
       expect(await answer.json()).toMatchObject({ error: { code, details: [{ path }] } });
     }
+    // What a question asks for settles it; a run that is too short for a class says so.
+    const two = `time (s),E: MB/s,F: MB/s\n${good.map(([at]) => `${at},90,80`).join('\n')}`;
+    const answered = await (await post('/api/trace', { text: two, column: 2 })).json();
+    expect(answered).toMatchObject({ sustainedMBps: 80, supports: null, supportsText: 'too short to say' });
     expect((await post('/api/trace', {})).status).toBe(400);
     expect((await post('/api/trace', { rows: good, text: '1,2' })).status).toBe(400);
   });

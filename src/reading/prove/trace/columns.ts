@@ -115,15 +115,18 @@ function unevenness(values: readonly number[]): number {
 const figuresOf = (rows: readonly Row[], column: number, decimal: Decimal | null): readonly number[] =>
   rows.map((row) => numberOf(row[column] ?? '', decimal)).filter((one) => !Number.isNaN(one));
 
+/** Fewer rows than these say nothing, and are refused for it later. */
+const FEWEST = 5;
+
 /** Whether figures never fall and do rise: a time, or a running total. */
 const onlyForward = (values: readonly number[]): boolean =>
-  values.length > 1 &&
+  values.length >= FEWEST &&
   values.slice(1).every((value, at) => value >= entryAt(values, at)) &&
   (values.at(-1) as number) > (values[0] as number);
 
 /** Whether figures only rise, and by more than a little: a running total does, a pace hardly ever. */
 function onlyRises(values: readonly number[]): boolean {
-  if (values.length < 5) return false;
+  if (values.length < FEWEST) return false;
   const rises = values.slice(1).filter((value, at) => value > entryAt(values, at)).length;
   const falls = values.slice(1).some((value, at) => value < entryAt(values, at));
   return !falls && rises >= 0.2 * (values.length - 1) && (values.at(-1) as number) > 1.1 * (values[0] as number);
