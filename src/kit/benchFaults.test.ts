@@ -33,6 +33,30 @@ describe('what a bench found wrong', () => {
     expect(withBenchFaults(read), 'and not again').toBe(read);
   });
 
+  it('without a day is no older than anything, and no verification of a known day answers it', () => {
+    const verified = { verified: { date: '2026-06-01', how: '' } } as const;
+    const read = withBenchFaults(kit(verified, bench({ date: null })));
+    expect(read.cards[0]?.incidents).toEqual([
+      { date: '2026-06-01', kind: 'corruption', text: 'Day not noted: False capacity: it holds 32 GB.' },
+    ]);
+    expect(withBenchFaults(read), 'and not again').toBe(read);
+    // One that was noted and looked into since stays looked into.
+    const settled = kit(
+      {
+        incidents: [
+          {
+            date: '2026-06-01',
+            kind: 'corruption',
+            text: 'Day not noted: False capacity: it holds 32 GB.',
+            resolved: '2026-06-02',
+          },
+        ],
+      },
+      bench({ date: null }),
+    );
+    expect(withBenchFaults(settled)).toBe(settled);
+  });
+
   it.each([
     ['nothing was found', {}, bench({ fault: null })],
     ['it is noted already', { incidents: [{ date: '2026-05-02', kind: 'warning', text: '' }] } as const, bench()],
