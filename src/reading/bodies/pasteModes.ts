@@ -8,7 +8,7 @@ import {
   type RateUnit,
   readCodec,
   readPicture,
-  readRateMbps,
+  readRatesMbps,
   readSpeeds,
   type Speeds,
   unitIn,
@@ -292,7 +292,11 @@ function readRow(row: PlacedRow, reading: TableReading, { shown, aside }: Counte
   if (isUnsure || isBare) return stop('asked', 'rate');
   const counted = cell('rate') === '' ? rateByMinutes(shown) : null;
   const minutes = columns.flatMap((column, place) => (column === 'minutes' ? (row.cells[place]?.text ?? '') : []));
-  const Mbps = readRateMbps(cell('rate'), unit, decimal ?? 'point');
+  const rates = readRatesMbps(cell('rate'), unit, decimal ?? 'point');
+  const made = speedsOf(speeds);
+  // Several rates are one for each speed, first to first; else nobody knows whose they are.
+  if (rates !== null && rates.length > 1 && rates.length !== made.length) return stop('rate', 'rate');
+  const Mbps = rates === null ? null : Math.max(...rates);
   if (Mbps === null && counted === 'odd') return stop('odd', 'minutes');
   if (Mbps === null && counted === null) {
     if (cell('rate') !== '' || minutes.every((text) => text === '')) return stop('rate', 'rate');
@@ -314,8 +318,8 @@ function readRow(row: PlacedRow, reading: TableReading, { shown, aside }: Counte
   const codec = codecOf(row, reading);
   const name = nameOf(row, reading, own) || 'Mode';
   if (name.length > LONGEST) return { ok: false, problem: 'long', text: name, column: columns.indexOf('name') };
-  const modes = speedsOf(speeds).map(
-    ({ fps, captureFps }): Mode => ({
+  const modes = made.map(
+    ({ fps, captureFps }, place): Mode => ({
       id: newId(),
       name,
       codec,
@@ -326,7 +330,12 @@ function readRow(row: PlacedRow, reading: TableReading, { shown, aside }: Counte
       rate:
         Mbps === null
           ? { kind: 'counter', ...widened(counted as Between) }
-          : { kind: 'stated', Mbps, is: 'maximum', ...(captureFps !== null && at !== null ? { at } : {}) },
+          : {
+              kind: 'stated',
+              Mbps: rates?.[place] ?? Mbps,
+              is: 'maximum',
+              ...(captureFps !== null && at !== null ? { at } : {}),
+            },
       overhead: null,
       requires,
     }),

@@ -37,8 +37,28 @@ const MEGA = /(?<=\d)\s*M\s*$/;
 /** Words beside a rate that change nothing of it. */
 const ASIDE = /\b(?:max|maximum|avg|average|approx|about|ca|up\s*to|vbr|cbr)\b\.?/gi;
 
-/** A rate cell in megabits a second: its own unit before the column's; null where a number or unit is missing. */
-export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decimal): number | null {
+/** Marks of footnotes behind a figure: 500*3, 150 (2), 50p², ※1. */
+const NOTE = /\s*(?:[*＊※†‡]+\s*\d{0,2}\)?|\((?:note\s*)?\d{1,2}\)|[¹²³⁴-⁹]+\)?)\s*$/i;
+
+/** A cell without the marks of its footnotes. */
+export const withoutNotes = (text: string): string => text.replace(NOTE, '').replace(NOTE, '');
+
+const A_NUMBER = /\d(?:[\d.,'’]|[\s\u00a0\u202f](?=\d{3}(?!\d)))*/g;
+
+/** Rates of one cell, one for each speed beside it: `200 / 100 Mbps`. The unit of one is that of all. */
+export function readRatesMbps(cell: string, unit: RateUnit | null, decimal: Decimal): readonly number[] | null {
+  const text = withoutNotes(cell);
+  const parts = text.split(/\s*\/\s*(?=\d)/);
+  const all = parts.map((part) => readRateMbps(part, unitIn(part) ?? unitIn(text) ?? unit, decimal));
+  return all.every((one) => one !== null) ? all : null;
+}
+
+/**
+ * A rate cell in megabits a second: its own unit before the column's; null where a number or unit is missing, and where two
+ * numbers stand in it: the first of a range, or of a list, is not its rate.
+ */
+export function readRateMbps(cell: string, unit: RateUnit | null, decimal: Decimal): number | null {
+  const text = withoutNotes(cell);
   const own = unitIn(text);
   // A bare M is mega of what the column is in, bits or bytes; of a column in giga or kilo it says nothing.
   const isMega = own === null && MEGA.test(text);
@@ -49,7 +69,7 @@ export function readRateMbps(text: string, unit: RateUnit | null, decimal: Decim
     .replace(ASIDE, '')
     .replace(isMega ? MEGA : '', '');
   // Letters that are no unit (100 m) may mean anything.
-  if (/[a-z]/i.test(rest)) return null;
+  if (/[a-z]/i.test(rest) || (rest.match(A_NUMBER) ?? []).length > 1) return null;
   const written = named === null ? unit : own;
   const value = readNumber(text, decimal);
   if (written === null || !(value > 0) || !Number.isFinite(value)) return null;
@@ -73,7 +93,9 @@ const NEAR = 1.3;
  * @returns null where no speed is written
  */
 export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
-  const parts = text.trim().split(/\s*(?:\/|→|->|>|@|;|\bto\b|\bat\b|,(?!\d)|\band\b|\n)\s*/i);
+  const parts = withoutNotes(text)
+    .trim()
+    .split(/\s*(?:\/|→|->|>|@|;|\bto\b|\bat\b|,(?!\d)|\band\b|\n)\s*/i);
   // A picture size or a name is no speed, whatever number it begins with.
   if (!parts.every((part) => SPEED.test(part))) return null;
   const all = [...new Set(parts.map((part) => readNumber(part, decimal)))];

@@ -23,15 +23,15 @@ export type ModeColumn = (typeof MODE_COLUMNS)[number];
 const HEADINGS: readonly (readonly [RegExp, ModeColumn])[] = [
   [/\bcards?\b|\bmedia\b|requir|recommend|speed\s*class|\bclass\b/i, 'asks'],
   [/bit\s*depth|colou?r|chroma|sampling|sound|audio/i, 'skip'],
-  [/size|resol|picture/i, 'size'],
+  [/size|resol|picture|auflösung|サイズ|解像度/i, 'size'],
   [/width/i, 'width'],
   [/height/i, 'height'],
   [/capt|slow|s&q|sensor|shoot/i, 'capture'],
   [/\bmin(?:ute)?s?\b|recordable|record(?:ing)?\s*time|\bhours?\b|\btime\b/i, 'minutes'],
-  [/fps|frame|speed|p$/i, 'fps'],
-  [/[kmg]b|rate|bit/i, 'rate'],
+  [/fps|frame|speed|p$|bildrate|bildfrequenz|cadence|フレーム/i, 'fps'],
+  [/[kmg]b|rate|bit|débit|ビット/i, 'rate'],
   [/codec|comp|type/i, 'codec'],
-  [/name|mode|format/i, 'name'],
+  [/name|mode|modus|format|モード|方式/i, 'name'],
 ];
 
 /** A heading holds no figure of a row, and a word that names a column or no digit at all. */

@@ -414,6 +414,37 @@ describe('a column of marks', () => {
   });
 });
 
+describe('rates as manuals write them', () => {
+  const made = (text: string) =>
+    rowsOf(text).map((row) =>
+      row.ok && row.mode.rate.kind === 'stated' ? `${row.mode.fps} ${row.mode.rate.Mbps}` : row.ok || row.problem,
+    );
+
+  it('two rates beside two speeds are first to first; beside one speed, or as a range, they are asked for', () => {
+    const head = 'Mode\tFrame rate\tBit rate\n';
+    expect(made(`${head}4K intra\t59.94p / 50p\t200/100 Mbps`)).toEqual(['59.94 200', '50 100']);
+    // The slower first: the faster one writes more, and is not given the first.
+    expect(made(`${head}4K intra\t25p / 29.97p\t100 / 120 Mbps`)).toEqual(['25 100', '29.97 120']);
+    expect(made(`${head}4K intra\t50p\t100/200 Mbps`)).toEqual(['rate']);
+    expect(made(`${head}4K intra\t50p\t100–200 Mbps`)).toEqual(['rate']);
+    expect(made(`${head}4K intra\t50p\t100 Mbps (200)`)).toEqual(['rate']);
+  });
+
+  it('marks of footnotes are no figures', () => {
+    expect(
+      made('Mode\tFrame rate\tBit rate (Mbps)\n4K intra\t50p*2\t500*3\n4K long\t25p†\t150 (2)\nHD\t25p²\t50 ※1'),
+    ).toEqual(['50 500', '25 150', '25 50']);
+  });
+
+  it.each([
+    ['記録方式\tフレームレート\tビットレート\n4K ALL-I\t50p\t約200Mbps', '50 200'],
+    ['Modus\tBildrate\tDatenrate\n4K Intra\t50p\tca. 500 Mbit/s', '50 500'],
+    ['Mode\tCadence\tDébit\n4K Intra\t50p\t500 Mbit/s', '50 500'],
+  ])('headings of other languages: %s', (text, expected) => {
+    expect(made(text)).toEqual([expected]);
+  });
+});
+
 describe('a table of minutes', () => {
   it.each([
     ['1:15', 75, false],
