@@ -41,7 +41,7 @@ const ASIDE = /\b(?:max|maximum|avg|average|approx|about|ca|up\s*to|vbr|cbr)\b\.
 const NOTE = /\s*(?:[*＊※†‡]+\s*\d{0,2}\)?|\((?:note\s*)?\d{1,2}\)|[¹²³⁴-⁹]+\)?)\s*$/i;
 
 /** A cell without the marks of its footnotes. */
-export const withoutNotes = (text: string): string => text.replace(NOTE, '').replace(NOTE, '');
+const withoutNotes = (text: string): string => text.replace(NOTE, '').replace(NOTE, '');
 
 const A_NUMBER = /\d(?:[\d.,'’]|[\s\u00a0\u202f](?=\d{3}(?!\d)))*/g;
 
