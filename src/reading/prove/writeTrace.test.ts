@@ -168,7 +168,9 @@ describe('nothing is guessed', () => {
   });
 
   test('a total that falls is no pace; a size without its time is asked about', () => {
-    expect(rowsOf(`time (s),total MB\n${lines((at) => `${at},${(at % 6) * 200}`, 12)}`)).toMatchObject({
+    const falls = `time (s),total MB\n${lines((at) => `${at},${(at % 6) * 200}`, 12)}`;
+    expect(rowsOf(falls)).toEqual({ code: 'which-kind', title: 'total MB' });
+    expect(rowsOf(falls, { kind: 'total' })).toMatchObject({
       code: 'total-back',
       line: 8,
     });
@@ -176,6 +178,26 @@ describe('nothing is guessed', () => {
       code: 'which-kind',
       title: 'kB',
     });
+  });
+
+  test('a small b of a total may be bits: its unit is asked, never taken for bytes', () => {
+    const bits = `time (s),written Mb\n${lines((at) => `${at},${at * 800}`)}`;
+    expect(rowsOf(bits)).toMatchObject({ kind: 'total', unitSaid: false });
+    expect(rowsOf(bits, { unit: 'Mb/s' })).toMatchObject({ MBps: Array(6).fill(100) });
+  });
+
+  test('drives by their device; files one after another are none', () => {
+    const drives = (a: string, b: string) =>
+      `time (s),device,MB/s\n${lines((at) => `${at >> 1},${at % 2 ? b : a},${at % 2 ? 90 : 210 - at}`, 12)}`;
+    expect(rowsOf(drives('/dev/sda', '/dev/sdb'))).toEqual({ code: 'which-rows', words: ['/dev/sda', '/dev/sdb'] });
+    const spoken = lines((at) => `14:03:0${at >> 1} /dev/sd${at % 2 ? 'b' : 'a'} now ${at % 2 ? 90 : 210} MB/s`, 12);
+    expect(rowsOf(spoken)).toMatchObject({ code: 'which-rows' });
+    const files = `time (s),file,MB/s\n${lines((at) => `${at},A00${at < 6 ? 1 : 2}.mov,${210 - at}`, 12)}`;
+    expect(rowsOf(files)).toMatchObject({ unread: 0 });
+  });
+
+  test('a blank cell is no zero', () => {
+    expect(rowsOf(`time (s),MB/s\n${lines((at) => `${at},${at === 9 ? ' ' : 88}`, 30)}`)).toMatchObject({ unread: 1 });
   });
 
   test('a date beside a clock in columns of their own', () => {

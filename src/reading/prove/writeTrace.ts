@@ -266,7 +266,8 @@ function* tableSteps(
   said: TraceSaid,
   program: TraceProgram | null,
 ): Steps<Result<ReadTrace, WriteTraceProblem>> {
-  const form = formOf(text, said);
+  // Its figures are totals, however long they stand still at first.
+  const form = formOf(text, program === 'dd' ? { ...said, kind: 'total' } : said);
   if (!form.ok) return form;
   const { delimiter, columns, order, decimal, timeUnit, unit, unitSaid, first } = form.value;
   const { time, rate, celsius, kind, marked } = columns;

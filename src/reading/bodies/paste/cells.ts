@@ -38,7 +38,7 @@ const MEGA = /(?<=\d)\s*M\s*$/;
 const ASIDE = /\b(?:max|maximum|avg|average|approx|about|ca|up\s*to|vbr|cbr)\b\.?/gi;
 
 /** Marks of footnotes behind a figure: 500*3, 150 (2), 50p², ※1. */
-const NOTE = /\s*(?:[*＊※†‡]+\s*\d{0,2}\)?|\((?:note\s*)?\d{1,2}\)|[¹²³⁴-⁹]+\)?)\s*$/i;
+const NOTE = /\s*(?:[*＊※†‡]+\s*\d?\)?|\((?:note\s*)?\d\)|[¹²³⁴-⁹]+\)?)\s*$/i;
 
 /** A cell without the marks of its footnotes. */
 const withoutNotes = (text: string): string => text.replace(NOTE, '').replace(NOTE, '');

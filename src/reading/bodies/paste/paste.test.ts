@@ -436,6 +436,10 @@ describe('rates as manuals write them', () => {
     ).toEqual(['50 500', '25 150', '25 50']);
   });
 
+  it('a number in brackets is no footnote where it may be a figure', () => {
+    expect(made('Mode\tFrame rate\tBit rate\nSlow\t100p (25)\t200 Mbps')).toEqual(['fps']);
+  });
+
   it.each([
     ['記録方式\tフレームレート\tビットレート\n4K ALL-I\t50p\t約200Mbps', '50 200'],
     ['Modus\tBildrate\tDatenrate\n4K Intra\t50p\tca. 500 Mbit/s', '50 500'],

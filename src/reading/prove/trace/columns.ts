@@ -57,13 +57,14 @@ export function writeUnitIn(title: string): RateUnitName | null {
   return unit === null || unit === 'open' ? null : unit.name;
 }
 
+// A small b may be bits: `Mb` without its time is asked about.
 const SIZES: readonly (readonly [RegExp, RateUnitName])[] = [
-  [/(?:^|[^a-z])gib(?![a-z/])/i, 'GiB/s'],
-  [/(?:^|[^a-z])gb(?![a-z/])|gigabytes?/i, 'GB/s'],
-  [/(?:^|[^a-z])mib(?![a-z/])/i, 'MiB/s'],
-  [/(?:^|[^a-z])mb(?![a-z/])|megabytes?/i, 'MB/s'],
-  [/(?:^|[^a-z])kib(?![a-z/])/i, 'KiB/s'],
-  [/(?:^|[^a-z])kb(?![a-z/])|kilobytes?/i, 'kB/s'],
+  [/(?:^|[^A-Za-z])[Gg]iB(?![A-Za-z/])/, 'GiB/s'],
+  [/(?:^|[^A-Za-z])[Gg]B(?![A-Za-z/])|gigabytes?/, 'GB/s'],
+  [/(?:^|[^A-Za-z])[Mm]iB(?![A-Za-z/])/, 'MiB/s'],
+  [/(?:^|[^A-Za-z])[Mm]B(?![A-Za-z/])|megabytes?/, 'MB/s'],
+  [/(?:^|[^A-Za-z])[Kk]iB(?![A-Za-z/])/, 'KiB/s'],
+  [/(?:^|[^A-Za-z])[Kk]B(?![A-Za-z/])|kilobytes?/, 'kB/s'],
   [/(?:^|[^a-z])bytes?(?![a-z/])/i, 'B/s'],
 ];
 
@@ -84,7 +85,7 @@ const READS = /\bread|\brd\b|^r\b|^r[kmg]?i?b\/s/i;
 const CELSIUS = /^(?!.*(?:°\s*F|fahrenheit)).*(?:°|celsius|temp|\bdeg)/i;
 /** What is no pace at each moment, whatever its unit: what was reached once, asked for, or still to come. */
 const NO_PACE =
-  /%|percent|\bpeak|\bmax|\bburst|\btarget|\blimit|\brequest|\bremain|\bleft\b|\bfree\b|\beta\b|\biops\b|\bqueue|\blatency|°\s*F|fahrenheit/i;
+  /%|percent|\bpeak|\bmax|\bburst|\btarget|\blimit|\brequest|\bremain|(?:^|b\s+|time\s+)left\b|\bfree\b|\beta\b|\biops\b|\bqueue|\blatency|°\s*F|fahrenheit/i;
 const TIME = /time|elapsed|stamp|\bt\b|clock|^date/i;
 const TOTAL_WORDS = /\btotal|\bcopied|\btransferred|\bdone\b|\bwritten\b|\bsum\b/i;
 
@@ -158,7 +159,7 @@ function timeAmong(columns: readonly number[], rows: readonly Row[]): number | u
 /** What the figures of a column are by its title and by themselves; null where that is open. */
 function kindOf(title: string, meaning: Meaning, figures: readonly number[]): FigureKind | null {
   const rises = onlyRises(figures);
-  if (meaning === 'total') return rises || TOTAL_WORDS.test(title) ? 'total' : null;
+  if (meaning === 'total') return rises ? 'total' : null;
   if (meaning === 'rate' && isPerTime(title)) return 'rate';
   return rises ? null : 'rate';
 }
@@ -274,6 +275,9 @@ const MOST_WORDS = 8;
 const READ_WORD = /^(?:r|rd|read|reads|reading)$/i;
 const WRITE_WORD = /^(?:w|wr|write|writes|writing|written)$/i;
 
+/** A word that may name a drive or a direction: /dev/sda, E:, write. Files that come one after another are none. */
+const isName = (word: string): boolean => /\p{L}/u.test(word) && !/^[\d.,]/.test(word) && !/\.\w{2,4}$/.test(word);
+
 /** A column of words that tells lines apart, and which of them count. */
 function marked(
   rows: readonly Row[],
@@ -285,8 +289,7 @@ function marked(
     if (taken.includes(column)) continue;
     const cells = rows.map((row) => (row[column] ?? '').trim()).filter((cell) => cell !== '');
     const words = [...new Set(cells)];
-    if (cells.length < 0.9 * rows.length || words.length > MOST_WORDS || !words.every((word) => /^\p{L}/u.test(word)))
-      continue;
+    if (cells.length < 0.9 * rows.length || words.length > MOST_WORDS || !words.every(isName)) continue;
     if (words.every((word) => READ_WORD.test(word))) return err({ code: 'only-reads' });
     if (words.length < 2) continue;
     const chosen = words.find((word) => word === said.rows);

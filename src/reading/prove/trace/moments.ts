@@ -65,8 +65,8 @@ function dated(text: string, order: DateOrder): { readonly seconds: number; read
  */
 export function momentOf(text: string, decimal: Decimal | null, order: DateOrder): number {
   // A million rows of plain numbers go the short way.
-  const plain = decimal === 'comma' || text === '' ? Number.NaN : Number(text);
-  if (!Number.isNaN(plain)) return plain;
+  const plain = decimal === 'comma' ? Number.NaN : Number(text);
+  if (plain !== 0 && !Number.isNaN(plain)) return plain;
   if (!text.includes(':') && !/^\d{1,4}[-/.]\d{1,2}[-/.]\d/.test(text)) return numberOf(text, decimal);
   const trimmed = text.trim().replace(/^\[|\]$/g, '');
   const date = dated(trimmed, order);

@@ -2,10 +2,11 @@ import type { Decimal } from '../../bodies/paste/numbers.ts';
 
 /** A number by the file’s decimal sign; NaN where a text is none. The common form goes the short way. */
 export function numberOf(text: string, decimal: Decimal | null): number {
-  if (text === '') return Number.NaN;
   if (decimal !== 'comma') {
     const plain = Number(text);
-    if (!Number.isNaN(plain)) return plain;
+    // A blank cell is no zero.
+    if (plain !== 0 && !Number.isNaN(plain)) return plain;
+    if (plain === 0) return text.trim() === '' ? Number.NaN : 0;
   }
   const trimmed = text
     .trim()

@@ -145,7 +145,7 @@ const LENGTH = /\b(\d+(?:[.,]\d+)?)\s*(ms|s|sec|seconds?|min)\b(?!\s*\/)/i;
 const wordsOf = (line: string): string =>
   line
     .split(/[\s,;:[\]()=]+/)
-    .filter((word) => /^\p{L}+\d{0,2}$/u.test(word))
+    .filter((word) => /\p{L}/u.test(word) && /^\D*(?:\d\D*){0,2}$/.test(word) && !/\.\w{2,4}$/.test(word))
     .join(' ')
     .slice(0, 40);
 
@@ -167,7 +167,7 @@ const words: Program = (lines) => {
   });
   if (found.length < 5 || found.length < 0.6 * filled.length) return null;
   const often = [...new Set(found.map(({ said }) => said))].filter(
-    (said) => found.filter((one) => one.said === said).length >= OFTEN * found.length,
+    (said) => found.filter((one) => one.said === said).length >= Math.max(2, OFTEN * found.length),
   );
   return often.length > 1
     ? {
