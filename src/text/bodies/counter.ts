@@ -39,5 +39,4 @@ export function counterLines(answer: CounterAnswer, body: Body): readonly string
 }
 
 /** Said where a counter shows its end. */
-export const COUNTER_END_TEXT =
-  'The end of the counter tells no rate. Take a mode that writes more, or a smaller card.';
+export const COUNTER_END_TEXT = 'The end of the counter: it tells no rate.';
