@@ -3,7 +3,8 @@ import { execFileSync } from 'node:child_process';
 import { openAsBlob, statSync, truncateSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { afterAll, describe, expect, it } from 'vitest';
-import { compareRuns, measuredRate, peakWindow } from '../../src/core/prove/clip.ts';
+import { joinedChapters } from '../../src/core/prove/chapters.ts';
+import { readClip as clipOf, compareRuns, measuredRate, packetsOf, peakWindow } from '../../src/core/prove/clip.ts';
 import type { Result } from '../../src/core/result.ts';
 import { type ClipProblem, clipSteps, type ReadClip } from '../../src/reading/clips/readClip.ts';
 import { clipFolder } from '../support/ffmpeg.ts';
@@ -101,6 +102,104 @@ const KINDS: readonly (readonly [
   ['unknown.mov', [...PICTURE('29.97'), '-c:v', 'mjpeg', '-q:v', '3'], { fps: 29.97, family: 'intra', sound: false }],
 ];
 
+/** Pictures as codecs write them, every frame whole and not. */
+const PICTURES: readonly (readonly [string, readonly string[], readonly string[]])[] = [
+  ['h264', [...H264, '-g', '30', '-bf', '2'], ['mp4', 'mov', 'mkv', 'ts']],
+  ['h264-intra', [...H264, '-g', '1'], ['mp4', 'mov', 'mkv']],
+  ['h265', ['-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none'], ['mp4', 'mkv', 'ts']],
+  ['prores', ['-c:v', 'prores_ks', '-profile:v', '1'], ['mov', 'mkv']],
+  ['motion-jpeg', ['-c:v', 'mjpeg', '-q:v', '4', '-pix_fmt', 'yuvj420p'], ['mov', 'mkv']],
+  ['dnx', ['-c:v', 'dnxhd', '-profile:v', 'dnxhr_lb', '-pix_fmt', 'yuv422p'], ['mov']],
+  ['vp9', ['-c:v', 'libvpx-vp9', '-deadline', 'realtime', '-cpu-used', '8', '-b:v', '900k'], ['webm', 'mkv']],
+  ['pieces', [...H264, '-g', '25', '-movflags', 'frag_keyframe+empty_moov'], ['mp4', 'mov']],
+];
+const RATES = ['24000/1001', '24', '25', '30000/1001', '30', '50', '60000/1001', '60', '100'];
+/** Sound as cameras write it: none, packed, four channels, two tracks. */
+const SOUNDS: readonly (readonly [string, readonly string[], readonly string[], RegExp])[] = [
+  ['no sound', [], [], /./],
+  ['packed', ['-map', '1'], ['-c:a', 'aac'], /mp4|mov|mkv|ts/],
+  ['opus', ['-map', '1'], ['-c:a', 'libopus'], /webm|mkv/],
+  ['four channels', ['-map', '1'], ['-c:a', 'pcm_s16le', '-ac', '4'], /mov|mkv/],
+  ['two tracks', ['-map', '1', '-map', '1'], ['-c:a', 'aac', '-b:a', '96k'], /mp4|mov|mkv/],
+];
+
+/** Every kind of picture in every container, with each sound it takes, at one frame rate after the other. */
+const MATRIX = PICTURES.flatMap(([picture, args, containers]) =>
+  containers.flatMap((container) =>
+    SOUNDS.filter(([, , , where]) => where.test(container)).map(([sound, maps, sounds]) => ({
+      picture,
+      container,
+      sound,
+      args: [...(maps.length > 0 ? ['-map', '0', ...maps] : ['-map', '0']), ...args, ...sounds],
+    })),
+  ),
+).map((kind, at) => ({ ...kind, fps: RATES[at % RATES.length] ?? '25', at }));
+
+/** All packets of a file as ffprobe lists them, by the place of their stream. */
+function streams(path: string): ReadonlyMap<number, readonly Packet[]> {
+  const entries = 'packet=stream_index,pts_time,size,flags';
+  const text = execFileSync('ffprobe', ['-v', 'error', '-show_entries', entries, '-of', 'csv=p=0', path], {
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  });
+  const found = new Map<number, Packet[]>();
+  for (const line of text.split('\n').filter(Boolean)) {
+    const [index = '', seconds = '', bytes = '', flags = ''] = line.split(',');
+    const list = found.get(Number(index)) ?? [];
+    found.set(Number(index), list);
+    list.push({ seconds: Number(seconds), bytes: Number(bytes), isKey: flags.includes('K') });
+  }
+  return found;
+}
+
+describe('sixty kinds of clips against ffprobe', () => {
+  it('are as many as are asked for', () => {
+    expect(MATRIX.length).toBeGreaterThanOrEqual(60);
+  });
+
+  it.each(MATRIX)('$picture in $container at $fps, $sound', async ({ container, args, fps, at }) => {
+    const source = `testsrc2=s=192x108:r=${fps}:d=2`;
+    const path = clips.make(`kind-${at}.${container}`, [
+      ...['-i', source, '-f', 'lavfi', '-i', 'sine=f=330:r=48000:d=2'],
+      ...args,
+    ]);
+    const { clip, tracks } = await read(path);
+    const listed = streams(path);
+    const [video = [], ...sound] = [...listed.entries()].sort(([a], [b]) => a - b).map(([, list]) => list);
+    expect(clip.videoBytes, 'picture').toBe(sum(video));
+    expect(
+      tracks.sound.map(({ bytes }) => bytes.reduce((all, one) => all + one, 0)),
+      'each track of sound',
+    ).toEqual(sound.map(sum));
+    expect(clip.frames).toBe(video.length);
+    expect(clip.missing).toBe(0);
+    const [above = 25, below = 1] = fps.split('/').map(Number);
+    expect(clip.fps / (above / below)).toBeCloseTo(1, 3);
+    expect(clip.family).toBe(video.every(({ isKey }) => isKey) ? 'intra' : 'long-gop');
+    const starts = video.map(({ seconds }) => seconds).sort((a, b) => a - b);
+    const densest = Math.max(
+      ...starts.map((from) => sum(video.filter(({ seconds }) => seconds >= from - 1e-6 && seconds < from + 1 - 1e-6))),
+    );
+    expect((clip.picturePeakMbps * 125_000) / densest, 'the densest second').toBeCloseTo(1, 1);
+    expect(clip.totalMbps * 125_000 * clip.seconds).toBeGreaterThanOrEqual(sum(video) - 1);
+  });
+
+  it('a take in chapters is, joined, what the whole take is', async () => {
+    const whole = clips.make('take.mov', [...PICTURE('25', 9), ...SOUND(9), ...HELD, '-c:a', 'pcm_s16le']);
+    const folder = whole.replace(/take\.mov$/, 'take_%02d.mov');
+    const cut = ['-f', 'segment', '-segment_time', '4', '-reset_timestamps', '1', folder];
+    execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', whole, '-map', '0', '-c', 'copy', ...cut]);
+    const parts = await Promise.all([0, 1, 2].map((at) => read(folder.replace('%02d', `0${at}`))));
+    const [take, joined] = [(await read(whole)).clip, clipOf(joinedChapters(parts.map(({ tracks }) => tracks)))];
+    expect(joined.frames).toBe(take.frames);
+    expect(joined.videoBytes).toBe(sum(packets(whole, 'v')));
+    expect(joined.soundBytes).toBe(sum(packets(whole, 'a')));
+    expect(joined.seconds).toBeCloseTo(take.seconds, 1);
+    expect(joined).toMatchObject({ fps: 25, missing: 0, rateIs: take.rateIs });
+    expect(joined.totalMbps / take.totalMbps).toBeCloseTo(1, 2);
+  });
+});
+
 describe('clips against ffprobe', () => {
   it.each(KINDS)('%s: bytes, frames, key frames and rate', async (name, args, { fps, family, sound }) => {
     const path = clips.make(name, args);
@@ -160,7 +259,7 @@ describe('clips against ffprobe', () => {
     // Its average with the assumed peak on top carries the densest second that was seen.
     expect(rate).toMatchObject({ is: 'average' });
     if (rate.kind === 'stated') expect(rate.Mbps * 1.5).toBeGreaterThanOrEqual(free.clip.picturePeakMbps);
-    expect(peakWindow(free.tracks, 3)).toBeLessThanOrEqual(peakWindow(free.tracks, 1));
+    expect(peakWindow(packetsOf(free.tracks), 3)).toBeLessThanOrEqual(peakWindow(packetsOf(free.tracks), 1));
   });
 
   it('a measured rate holds what the file holds: every picture, sound and data, each with its share', async () => {

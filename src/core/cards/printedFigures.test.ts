@@ -28,6 +28,9 @@ describe('no figure of a print is lost', () => {
     ['128GB microSDXC V30 6000 hours', [null, null, null, null, 6000, null]],
     ['128GB microSDXC V30 43,800 hours', [null, null, null, null, 43_800, null]],
     ['1TB SSD endurance 600 TBW', [null, null, null, null, null, 600]],
+    ['1TB endurance 600 TBW SSD', [null, null, null, null, null, 600]],
+    ['1TB SSD TBW: 600', [null, null, null, null, null, 600]],
+    ['600 TB written 1TB SSD', [null, null, null, null, null, 600]],
     ['1TB SSD 600TBW 1050MB/s', [1050, null, null, null, null, 600]],
     ['1TB SSD endurance: 0.3 PB', [null, null, null, null, null, 300]],
     ['128 Go SDXC 280 Mo/s', [280, null, null, null, null, null]],
@@ -39,6 +42,7 @@ describe('no figure of a print is lost', () => {
   it('a rating in bytes is no second size, and a size no rating', () => {
     expect(readLabel('1TB SSD 600TBW').capacity).toBe(1e12);
     expect(readLabel('600TBW SSD 1TB').capacity).toBe(1e12);
+    expect(readLabel('1TB endurance 600 TBW SSD').capacity).toBe(1e12);
     expect(readLabel('2TB SSD').enduranceTB).toBeNull();
   });
 

@@ -114,8 +114,9 @@ function sidesOfRun(run: readonly (Word | Speed)[]): readonly (readonly [Speed, 
 }
 
 const HOURS = /(?<![\w.,])(\d[\d.,]*)\s*(?:hours|hrs?\.?)(?![\w])/gi;
+/** A size behind which the word stands is its amount only where no other amount follows: "1 TB endurance 600 TBW" is a size, then one. */
 const ENDURANCE =
-  /(?<![\w.,])(\d[\d.,]*)\s*(TB|PB)W(?!\w)|endurance\s*:?\s*(?:of\s+)?(?:up\s+to\s+)?(\d[\d.,]*)\s*(TB|PB)(?!\w)|(?<![\w.,])(\d[\d.,]*)\s*(TB|PB)\s+(?:endurance|written)(?!\w)/gi;
+  /(?<![\w.,])(?<amount>\d[\d.,]*)\s*(?<unit>TB|PB)W(?!\w)|(?<!\w)(?<unitBefore>TB|PB)W\s*:?\s*(?<amountBehind>\d[\d.,]*)(?![\w.,]*\s*[GT]B)|endurance\s*:?\s*(?:of\s+)?(?:up\s+to\s+)?(?<told>\d[\d.,]*)\s*(?<toldUnit>TB|PB)(?!\w)|(?<![\w.,])(?<size>\d[\d.,]*)\s*(?<sizeUnit>TB|PB)\s+(?:written(?!\w)|endurance(?!\w)(?!\s*:?\s*(?:of\s+|up\s+to\s+)*(?:\d|TBW|PBW)))/gi;
 /** Fewer hours are a length of recording that was asked about, and no rating. */
 const LEAST_RATED = 100;
 
@@ -148,8 +149,18 @@ export function printedFigures(text: string, tokens: readonly Token[]): PrintedF
   }
   let enduranceTB: number | null = null;
   for (const match of text.matchAll(ENDURANCE)) {
-    const amount = amountOf(match[1] ?? match[3] ?? match[5] ?? '');
-    const unit = (match[2] ?? match[4] ?? match[6] ?? '').toUpperCase();
+    const {
+      amount: written,
+      amountBehind,
+      told: toldAs,
+      size,
+      unit: its,
+      unitBefore,
+      toldUnit,
+      sizeUnit,
+    } = match.groups ?? {};
+    const amount = amountOf(written ?? amountBehind ?? toldAs ?? size ?? '');
+    const unit = (its ?? unitBefore ?? toldUnit ?? sizeUnit ?? '').toUpperCase();
     if (amount === null) continue;
     enduranceTB ??= unit === 'PB' ? amount * 1000 : amount;
     const before = /endurance\s*:?\s*$/i.exec(text.slice(0, match.index))?.[0].length ?? 0;

@@ -33,6 +33,13 @@ export interface ClipTracks {
   readonly fileBytes: number;
 }
 
+/** Picture and sound, one beside the other. */
+export const packetsOf = ({ video, morePictures = [], sound }: ClipTracks): readonly Packets[] => [
+  video,
+  ...morePictures,
+  ...sound,
+];
+
 /** What the sizes of a clip's packets tell. */
 export interface ClipReading {
   readonly seconds: number;
@@ -248,7 +255,7 @@ export function readClip(tracks: ClipTracks): ClipReading {
   // What is not read by the frame lies evenly between what is.
   const share = known > 0 ? whole / known : 1;
   const inMbps = (bytes: number): number => (seconds > 0 ? bytes / seconds / MBIT : 0);
-  const all = [video, ...morePictures, ...sound];
+  const all = packetsOf(tracks);
   const beside = inMbps(whole - pictureBytes);
   return {
     seconds,

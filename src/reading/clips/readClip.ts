@@ -30,8 +30,8 @@ export type ClipProblem =
 /** A clip that was read, and what was read of its file. */
 export interface ReadClip {
   readonly clip: ClipReading;
-  /** Picture and sound, for windows of another length. */
-  readonly tracks: readonly Packets[];
+  /** As it lies in its file, for windows of another length and for the take whose chapter it is. */
+  readonly tracks: ClipTracks;
   readonly format: string;
   readonly bytesRead: number;
 }
@@ -191,7 +191,7 @@ export async function* clipSteps(file: Blob): AsyncGenerator<number, Result<Read
     };
     return ok({
       clip: readClip(clip),
-      tracks: [seen, ...others.map(({ packets }) => there(packets))],
+      tracks: clip,
       format: format.name,
       bytesRead,
     });

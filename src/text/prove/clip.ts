@@ -67,6 +67,13 @@ export function clipProblemText(problem: ClipProblem): string {
   }
 }
 
+/** Why some clips may be one take, and what it would be. */
+export function chaptersText(run: readonly { readonly name: string; readonly clip: ClipReading }[]): string {
+  const total = (of: (clip: ClipReading) => number): number => run.reduce((sum, { clip }) => sum + of(clip), 0);
+  const names = `${run[0]?.name ?? ''} to ${run.at(-1)?.name ?? ''}`;
+  return `${names} may be one take: their names count on, and each but the last is full. Together ${lengthText(total(({ seconds }) => seconds))}, ${gigabytes(total(({ fileBytes }) => fileBytes))}. Frames lost between two files cannot be seen.`;
+}
+
 /** What is missing of a clip that was cut off; null where it is whole. */
 export const cutText = ({ cutBytes, seconds }: ClipReading): string | null =>
   cutBytes === null

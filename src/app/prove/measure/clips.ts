@@ -1,4 +1,6 @@
 import { useSyncExternalStore } from 'react';
+import { chaptersOf, joinedChapters } from '../../../core/prove/chapters.ts';
+import { readClip } from '../../../core/prove/clip.ts';
 import { newId } from '../../../kit/newId.ts';
 import type { ClipProblem, ReadClip } from '../../../reading/clips/readClip.ts';
 import { files } from '../../tasks/clients.ts';
@@ -16,6 +18,10 @@ export interface ClipItem {
     | { readonly phase: 'stopped' };
   /** The card it was recorded on, where that was said. */
   readonly cardId: string;
+  /** The files that one take went on through, where a person said so. */
+  readonly chapters?: readonly ClipItem[];
+  /** Said to be no chapter. */
+  readonly isAlone?: true;
 }
 
 /** Most clips shown at once. */
@@ -105,6 +111,53 @@ export const dropClip = (id: string): void => {
   if (items.some((one) => one.id === id && one.state.phase === 'reading')) cancelNow?.();
   set(items.filter((one) => one.id !== id));
 };
+
+/** Clips that may be chapters of one take, and were not said to be takes of their own. */
+export const offeredChapters = (clips: readonly ClipItem[]): readonly (readonly ClipItem[])[] =>
+  chaptersOf(
+    clips.flatMap((item) => {
+      const { state, chapters, isAlone } = item;
+      const isOpen = state.phase === 'read' && state.read.clip.cutBytes === null && !chapters && !isAlone;
+      return isOpen ? [{ name: item.name, clip: state.read.clip, item }] : [];
+    }),
+  ).map((run) => run.map(({ item }) => item));
+
+/** Chapters stand as the one take they were, in the place of the first. */
+export function joinClips(chapters: readonly ClipItem[]): void {
+  const reads = chapters.flatMap(({ state }) => (state.phase === 'read' ? [state.read] : []));
+  const [first, last] = [chapters[0], chapters.at(-1)];
+  if (!first || !last || reads.length !== chapters.length) return;
+  const tracks = joinedChapters(reads.map((read) => read.tracks));
+  const take: ClipItem = {
+    id: newId(),
+    name: `${first.name} to ${last.name}`,
+    bytes: chapters.reduce((sum, { bytes }) => sum + bytes, 0),
+    state: {
+      phase: 'read',
+      read: {
+        clip: readClip(tracks),
+        tracks,
+        format: reads[0]?.format ?? '',
+        bytesRead: reads.reduce((sum, { bytesRead }) => sum + bytesRead, 0),
+      },
+    },
+    cardId: first.cardId,
+    chapters,
+  };
+  set(items.flatMap((one) => (one.id === first.id ? [take] : chapters.some(({ id }) => id === one.id) ? [] : [one])));
+}
+
+/** A take that was put together is its files again, each a take of its own. */
+export const apartClip = (id: string): void =>
+  set(
+    items.flatMap((one) =>
+      one.id === id && one.chapters ? one.chapters.map((each): ClipItem => ({ ...each, isAlone: true })) : [one],
+    ),
+  );
+
+/** Says that these are takes of their own. */
+export const keepApart = (clips: readonly ClipItem[]): void =>
+  set(items.map((one) => (clips.some(({ id }) => id === one.id) ? { ...one, isAlone: true } : one)));
 
 const subscribe = (tell: () => void): (() => void) => {
   listeners.add(tell);

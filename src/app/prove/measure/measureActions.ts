@@ -5,9 +5,10 @@ import type { BenchResult, Body, Card, CardFigure, Mode, ModeRate, TraceFigures 
 import type { Cell } from '../../../core/match/cell.ts';
 import {
   type ClipReading,
+  type ClipTracks,
   compareRuns,
   measuredRate,
-  type Packets,
+  packetsOf,
   peakWindow,
   type RunDifference,
 } from '../../../core/prove/clip.ts';
@@ -178,7 +179,8 @@ export async function makeBody(name: string, mode: Mode): Promise<{ readonly wri
 export const clipRate = (clip: ClipReading, sourceNote: string): ModeRate => measuredRate(clip, sourceNote);
 
 /** The densest stretch of a length, everything together, Mb/s. */
-export const peakMbps = (tracks: readonly Packets[], seconds: number): number => peakWindow(tracks, seconds) / 125_000;
+export const peakMbps = (tracks: ClipTracks, seconds: number): number =>
+  peakWindow(packetsOf(tracks), seconds) / 125_000;
 
 /** The rate of a file by its size and length; null while they are none. Everything in it counts as picture. */
 export function handRate(gigabytes: unknown, seconds: unknown): ModeRate | null {

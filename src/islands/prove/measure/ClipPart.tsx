@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Draft } from '../../../app/kit/draft.ts';
-import { addClips, dropClip, dropClips, useClips } from '../../../app/prove/measure/clips.ts';
+import { addClips, apartClip, dropClip, dropClips, useClips } from '../../../app/prove/measure/clips.ts';
 import { sampleFile } from '../../../app/prove/measure/samples.ts';
 import type { ProveKit } from '../../../app/prove/proveKit.ts';
 import type { Test } from '../../../core/kit/model.ts';
@@ -8,6 +8,7 @@ import { clipProblemText, codecText, fpsText, lengthText, Mbps } from '../../../
 import { DropZone } from '../../../ui/DropZone.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { ByHand } from './ByHand.tsx';
+import { ClipChapters } from './ClipChapters.tsx';
 import { ClipDetails } from './ClipDetails.tsx';
 import { ClipTable } from './ClipTable.tsx';
 import css from './measure.module.css';
@@ -62,9 +63,10 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
           </a>
         </p>
       )}
+      <ClipChapters clips={clips} />
       {clips.length > 0 && (
         <ul className={css.list} aria-label="Clips">
-          {clips.map(({ id, name, state }) => (
+          {clips.map(({ id, name, state, chapters }) => (
             <li key={id}>
               <div className={css.row}>
                 {state.phase === 'read' ? (
@@ -78,6 +80,7 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
                     <span>
                       {codecText(state.read.clip.codec)} · {state.read.clip.width}×{state.read.clip.height} ·{' '}
                       {fpsText(state.read.clip)} · {lengthText(state.read.clip.seconds)}
+                      {chapters && ` · in ${chapters.length} files`}
                       {state.read.clip.cutBytes !== null && <b className="tone-hot"> · cut off</b>}
                     </span>
                   </button>
@@ -100,6 +103,11 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
                     onClick={() => state.problem.code === 'other-format' && setByHand(state.problem)}
                   >
                     {state.problem.seconds === null ? 'Say its length' : 'Take these figures'}
+                  </button>
+                )}
+                {chapters && (
+                  <button type="button" className="plain-button" onClick={() => apartClip(id)}>
+                    Takes of their own
                   </button>
                 )}
                 <button
