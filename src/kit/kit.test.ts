@@ -153,7 +153,7 @@ describe('reading a kit', () => {
     ['null', 'not-a-kit'],
     ['{}', 'not-a-kit'],
     ['"kit"', 'not-a-kit'],
-    ['{"format":"cool-reel-kit","version":13}', 'newer-version'],
+    ['{"format":"cool-reel-kit","version":14}', 'newer-version'],
     ['{"format":"cool-reel-kit","version":0}', 'other-version'],
     ['{"format":"cool-reel-kit","version":1.5}', 'other-version'],
     ['{"format":"cool-reel-kit","version":"1"}', 'other-version'],

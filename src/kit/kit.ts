@@ -8,7 +8,7 @@ export type { Settings } from './schemas/settings.ts';
 /** What a kit file begins with. */
 export const FORMAT = 'cool-reel-kit';
 /** The version written; older ones are brought up to it, see migrations.ts. */
-export const VERSION = 12;
+export const VERSION = 13;
 
 /** The lists of a kit by name. */
 export type Lists = { readonly [K in ListKey]: readonly Items[K][] };

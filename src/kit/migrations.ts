@@ -227,6 +227,9 @@ const toEleven: Migration = { apply: (kit) => kit, placeBefore: (path) => path }
 /** Version 12: a mode tells the slots it goes to; a body tells what its maker advises against. */
 const toTwelve: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
 
+/** Version 13: a body tells how its counter rounds. */
+const toThirteen: Migration = { apply: (kit) => kit, placeBefore: (path) => path };
+
 /** As many steps as lead to a version: one too many or too few does not compile. */
 type ChainTo<Version extends number, Steps extends readonly Migration[] = []> = [
   ...Steps,
@@ -248,6 +251,7 @@ const CHAIN: Readonly<ChainTo<typeof VERSION>> = [
   toTen,
   toEleven,
   toTwelve,
+  toThirteen,
 ];
 
 /** Whether a version is one that is read. */

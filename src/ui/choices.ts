@@ -31,6 +31,12 @@ export const OTHER_FORMS_CHOICES = [
   { value: 'refused', label: 'Refuses them too' },
 ] as const;
 
+export const ROUNDING_CHOICES = [
+  { value: 'down', label: 'down' },
+  { value: 'nearest', label: 'to the nearest' },
+  { value: 'up', label: 'up' },
+] as const;
+
 export const CODEC_CHOICES = [
   { value: 'long-gop', label: 'Long-GOP' },
   { value: 'intra', label: 'Intra' },

@@ -14,7 +14,7 @@ interface ShopRequest {
 export interface SolverTasks {
   readonly decode: {
     readonly request: {
-      readonly body: Pick<Body, 'modes'>;
+      readonly body: Pick<Body, 'modes' | 'counterRounds'>;
       readonly counters: readonly CounterReading[];
       readonly capacityGB: number;
     };
@@ -22,7 +22,7 @@ export interface SolverTasks {
   };
   readonly counterRate: {
     readonly request: {
-      readonly body: Pick<Body, 'modes'>;
+      readonly body: Pick<Body, 'modes' | 'counterRounds'>;
       readonly counters: readonly CounterReading[];
       readonly modeId: string;
     };

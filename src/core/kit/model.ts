@@ -86,6 +86,11 @@ export interface GroupRequirement extends Requirement {
   readonly group: string | null;
 }
 
+/** How a counter shows minutes that are no whole ones. */
+export const COUNTER_ROUNDINGS = ['down', 'nearest', 'up'] as const;
+/** Which of them it does. */
+export type CounterRounding = (typeof COUNTER_ROUNDINGS)[number];
+
 /** What a body's counter shows for an empty card: whole minutes. */
 export interface CounterReading {
   readonly modeId: string;
@@ -248,6 +253,8 @@ export interface Body {
   readonly groupRequires?: readonly GroupRequirement[];
   readonly advisesAgainst?: readonly Advice[];
   readonly counters?: readonly CounterReading[];
+  /** How its counter rounds; null or missing: not told. */
+  readonly counterRounds?: CounterRounding | null;
   readonly approved?: readonly Approval[];
   readonly heat?: BodyHeat | null;
 }

@@ -9,6 +9,8 @@ import { isCounterEnd, shownMinutes } from '../../reading/bodies/paste/minutes.t
 import { COUNTER_END_TEXT, counterLines } from '../../text/bodies/counter.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { plain } from '../../text/quantity.ts';
+import { ROUNDING_CHOICES } from '../../ui/choices.ts';
+import { ChoiceField } from '../../ui/fields.tsx';
 import css from '../../ui/form.module.css';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { part } from '../../ui/part.tsx';
@@ -39,9 +41,10 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
   const whole = useSame(counters.filter(isWhole));
   const capacityGB = whole[0]?.capacityGB ?? 128;
   const ratedModes = useSame(body.modes);
+  const counterRounds = body.counterRounds ?? null;
   const request = useMemo(
-    () => (whole.length > 0 ? { body: { modes: ratedModes }, counters: whole, capacityGB } : null),
-    [ratedModes, whole, capacityGB],
+    () => (whole.length > 0 ? { body: { modes: ratedModes, counterRounds }, counters: whole, capacityGB } : null),
+    [ratedModes, counterRounds, whole, capacityGB],
   );
   const [state, again] = useTask(solver, 'decode', request);
   const answer = state.phase === 'done' ? state.answer : null;
@@ -94,6 +97,14 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
           Read it off a picture
         </button>
       </div>
+      {counters.length > 0 && (
+        <ChoiceField
+          label="The counter rounds"
+          props={form.getInputProps('counterRounds')}
+          data={ROUNDING_CHOICES}
+          unknown="not told: taken to round down"
+        />
+      )}
       {picturing && (
         <TextPicture
           kind="counter"

@@ -23,7 +23,7 @@ export default function ManualField({ onTable }: ManualFieldProps) {
     onTable(table);
   };
   const lookAtOnly = useEffectEvent(() => {
-    const [only, ...more] = tables;
+    const [only, ...more] = tables.filter(({ modes }) => modes > 0);
     if (only && more.length === 0) look(only);
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: another answer has other pages; the effect reads them itself

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { CounterReading, Mode } from '../../core/kit/model.ts';
+import type { CounterReading, CounterRounding, Mode } from '../../core/kit/model.ts';
 import type { FoundTable } from '../../reading/bodies/manual/manual.ts';
 import { RATE_UNITS, type RateUnit, unitIn } from '../../reading/bodies/paste/cells.ts';
 import type { ModeColumn } from '../../reading/bodies/paste/columns.ts';
@@ -20,6 +20,7 @@ import {
 } from '../../reading/bodies/pasteModes.ts';
 import { placeText } from '../../text/bodies/manual.ts';
 import { ignoredText, missingText, modesText } from '../../text/bodies/pasted.ts';
+import { ROUNDING_CHOICES } from '../../ui/choices.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { part } from '../../ui/part.tsx';
 import css from '../../ui/paste.module.css';
@@ -152,6 +153,23 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
             />
             {read.ignored.length > 0 && (
               <p className={css.answered}>Left out: {read.ignored.map(ignoredText).join(' · ')}</p>
+            )}
+            {read.reading.columns.includes('minutes') && (
+              <label className={css.unit}>
+                The minutes are rounded{' '}
+                <select
+                  className={css.menu}
+                  value={read.reading.rounds}
+                  onChange={(event) => choose({ rounds: event.currentTarget.value as CounterRounding })}
+                >
+                  {ROUNDING_CHOICES.map(({ value, label }) => (
+                    <option key={value} value={value}>
+                      {label}
+                      {chosen.rounds === undefined && value === read.reading.rounds ? ', as most are' : ''}
+                    </option>
+                  ))}
+                </select>
+              </label>
             )}
             {hasBareRates(read) && (
               <label className={css.unit}>

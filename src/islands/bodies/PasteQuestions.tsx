@@ -1,7 +1,9 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
+import { sizeIn } from '../../reading/bodies/paste/minutes.ts';
 import type { Decimal } from '../../reading/bodies/paste/numbers.ts';
 import type { Chosen, Questions, TableReading } from '../../reading/bodies/pasteModes.ts';
 import { plain } from '../../text/quantity.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
 import css from '../../ui/paste.module.css';
 
 interface PasteQuestionsProps {
@@ -9,6 +11,10 @@ interface PasteQuestionsProps {
   readonly reading: TableReading;
   readonly onChoose: (part: Chosen) => void;
 }
+
+/** Sizes of cards that minutes may be of, GB. */
+const LEAST_GB = 8;
+const MAX_GB = 100_000;
 
 /** What a pasted table leaves open, each asked once and answered with one press. */
 export function PasteQuestions({ questions, reading, onChoose }: PasteQuestionsProps) {
@@ -48,16 +54,7 @@ export function PasteQuestions({ questions, reading, onChoose }: PasteQuestionsP
         {[64, 128, 256, 512, 1000].map((GB) => (
           <Choice key={GB} text={`${GB} GB`} onPick={() => onChoose({ sizeGB: GB })} />
         ))}
-        <input
-          className={css.size}
-          aria-label="Another size, GB"
-          placeholder="other, GB"
-          inputMode="decimal"
-          onChange={(event) => {
-            const GB = Number(event.currentTarget.value);
-            if (GB >= 8 && GB <= 100_000) onChoose({ sizeGB: GB });
-          }}
-        />
+        <OtherSize onChoose={onChoose} />
       </Ask>
       <Ask
         open={questions.at}
@@ -73,6 +70,34 @@ export function PasteQuestions({ questions, reading, onChoose }: PasteQuestionsP
         </p>
       )}
     </>
+  );
+}
+
+/** A size that is not among those offered: taken when it was typed to its end. */
+function OtherSize({ onChoose }: Pick<PasteQuestionsProps, 'onChoose'>) {
+  const [typed, setTyped] = useState<number | string>('');
+  const GB = typeof typed === 'number' && typed >= LEAST_GB && typed <= MAX_GB ? typed : null;
+  return (
+    <form
+      className={css.size}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (GB !== null) onChoose({ sizeGB: GB });
+      }}
+    >
+      <NumberField
+        label="Another size"
+        unit="GB"
+        placeholder="512"
+        value={typed}
+        onChange={setTyped}
+        reads={sizeIn}
+        error={typed !== '' && GB === null ? `Type a size in GB, ${LEAST_GB} to ${plain(MAX_GB)}` : null}
+      />
+      <button type="submit" className="plain-button" disabled={GB === null}>
+        Take it
+      </button>
+    </form>
   );
 }
 

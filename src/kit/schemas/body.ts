@@ -9,6 +9,7 @@ import {
   BODY_SIZES,
   type Body,
   type BodyHeat,
+  COUNTER_ROUNDINGS,
   type CounterReading,
   type GroupRequirement,
   type LimitStatement,
@@ -102,6 +103,7 @@ export const bodySchema = objectOf<Body>({
       minutes: Joi.number().integer().min(0).max(100_000).required(),
     }),
   ).max(200),
+  counterRounds: oneOf(COUNTER_ROUNDINGS).allow(null),
   approved: listOf<Approval>(approvalSchema).max(200),
   heat: bodyHeat,
 });

@@ -1,6 +1,7 @@
+import { ASSUMED_ROUNDING } from '../../core/bodies/counter/rounding.ts';
 import { streamRate } from '../../core/bodies/rate/streamRate.ts';
 import { entryAt } from '../../core/entryAt.ts';
-import type { Codec, CounterReading, Mode, WhenMissing } from '../../core/kit/model.ts';
+import type { Codec, CounterReading, CounterRounding, Mode, WhenMissing } from '../../core/kit/model.ts';
 import { newId } from '../../kit/newId.ts';
 import { namesMark, readAsks } from './paste/asks.ts';
 import {
@@ -45,6 +46,8 @@ export interface TableReading {
   readonly sizeGB: number | null;
   /** What the body does where a mark that a column asks for is missing; null while nobody has said. */
   readonly lock: WhenMissing | null;
+  /** How the minutes were rounded. */
+  readonly rounds: CounterRounding;
 }
 
 /** What a person chose in place of what the table shows. */
@@ -96,6 +99,7 @@ export function readingOf(table: PastedTable, chosen: Chosen): TableReading {
     wide: chosen.wide ?? null,
     sizeGB: chosen.sizeGB ?? sizeOf(table),
     lock: chosen.lock ?? lockIn(table.head[columns.indexOf('asks')] ?? ''),
+    rounds: chosen.rounds ?? ASSUMED_ROUNDING,
   };
 }
 
@@ -192,6 +196,7 @@ export function readRows(table: PastedTable, reading: TableReading, chosen: Chos
         follows: codecOf(row, reading) !== 'long-gop',
       })),
     ),
+    reading.rounds,
   );
   return placed.map((row, at) => ({
     ...row,
@@ -290,7 +295,7 @@ function readRow(row: PlacedRow, reading: TableReading, { shown, aside }: Counte
   const isUnsure = decimal === null && /\d[.,]\d/.test(cell('rate'));
   const isBare = unit === null && unitIn(cell('rate')) === null && /\d/.test(cell('rate'));
   if (isUnsure || isBare) return stop('asked', 'rate');
-  const counted = cell('rate') === '' ? rateByMinutes(shown) : null;
+  const counted = cell('rate') === '' ? rateByMinutes(shown, reading.rounds) : null;
   const minutes = columns.flatMap((column, place) => (column === 'minutes' ? (row.cells[place]?.text ?? '') : []));
   const rates = readRatesMbps(cell('rate'), unit, decimal ?? 'point');
   const made = speedsOf(speeds);

@@ -1,5 +1,5 @@
-import type { CounterAnswer, Extent } from '../../core/bodies/counter/counter.ts';
-import type { Body } from '../../core/kit/model.ts';
+import type { CounterAnswer, CounterRate, Extent } from '../../core/bodies/counter/counter.ts';
+import { type Body, COUNTER_ROUNDINGS, type CounterRounding } from '../../core/kit/model.ts';
 import { modeTitle } from '../match/cell.ts';
 import { plain } from '../quantity.ts';
 
@@ -32,11 +32,40 @@ export function counterLines(answer: CounterAnswer, body: Body): readonly string
   const { usable, fixed, perFrame } = result.decoded;
   return [
     ...lines,
+    roundsText(answer),
     `Usable ${between(usable, 100, 1, '%')} of the label.`,
     `Fixed beside the picture ${between(fixed, 8 / 1e6, 1, 'Mb/s')}.`,
     `With every frame ${between(perFrame, 1 / 1e3, 0, 'kB')}.`,
   ];
 }
+
+const ROUNDS_WORDS: Readonly<Record<CounterRounding, string>> = {
+  down: 'rounds down',
+  nearest: 'rounds to the nearest',
+  up: 'rounds up',
+};
+
+/** How a counter is taken to round, and why. */
+export function roundsText({ rounds, roundsBy }: Pick<CounterAnswer, 'rounds' | 'roundsBy'>): string {
+  const does = ROUNDS_WORDS[rounds];
+  if (roundsBy === 'told') return `It ${does}, as you told.`;
+  if (roundsBy === 'found') return `Only a counter that ${does} shows these minutes together.`;
+  return `Taken for granted: it ${does}, as most do.`;
+}
+
+const rateBetween = ({ lowMbps, highMbps }: { readonly lowMbps: number; readonly highMbps: number }): string =>
+  `${plain(lowMbps, 0)} to ${plain(highMbps, 0)}\u00a0Mb/s`;
+
+/** What readings say of a rate, with what is taken for granted in it. */
+export const counterRateText = (rate: CounterRate): string =>
+  `Its readings say ${rateBetween(rate)}${rate.roundsBy === 'told' ? '' : ` if the counter ${ROUNDS_WORDS[rate.rounds]}${rate.roundsBy === 'found' ? ', as only such a one shows them all' : ', as most do'}`}.`;
+
+/** What they would say in each way of rounding, in the order of the ways. */
+export const roundingTexts = ({ by }: CounterRate): readonly (readonly [CounterRounding, string])[] =>
+  COUNTER_ROUNDINGS.map((rounds) => {
+    const rate = by[rounds];
+    return [rounds, `${ROUNDS_WORDS[rounds]}: ${rate ? rateBetween(rate) : 'its readings exclude each other'}`];
+  });
 
 /** Said where a counter shows its end. */
 export const COUNTER_END_TEXT = 'The end of the counter: it tells no rate.';

@@ -10,7 +10,9 @@ export function foundText({ page, lines, modes }: FoundTable): string {
   const first = lines[0]?.line ?? 1;
   const last = lines.at(-1)?.line ?? first;
   const where = page === null ? 'Lines' : typeof page === 'number' ? `Page ${page}, lines` : `${page}, rows`;
-  return `${where} ${first}–${last}: ${modes === 1 ? 'one line' : `${modes} lines`} like a mode`;
+  const found =
+    modes === 0 ? 'rates, not understood' : modes === 1 ? 'one mode, as it looks' : `${modes} modes, as it looks`;
+  return `${where} ${first}${last === first ? '' : `–${last}`}: ${found}`;
 }
 
 /** Why a document gave no modes, and what to do. */

@@ -54,7 +54,7 @@ export function rateSum(line: RateLine): Sum {
       };
     case 'counter':
       return {
-        working: `from the body’s counter, ${plain(line.lowMbps, 0)} to ${plain(line.highMbps, 0)} Mb/s, the faster end`,
+        working: `from the body’s counter, ${plain(line.lowMbps, 0)} to ${plain(line.highMbps, 0)} Mb/s, the faster end${line.rounds === null ? `; how it rounds is not told` : ''}`,
         result: mb(line),
       };
     case 'beside-capped':

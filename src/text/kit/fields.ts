@@ -92,6 +92,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   splitOver: 'Split over',
   statedHolds: 'What stated rates hold',
   otherForms: 'Cards of another form',
+  counterRounds: 'How its counter rounds',
   heat: 'Heat',
   limits: 'Maker’s recording limits',
   figures: 'Figures',

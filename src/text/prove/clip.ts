@@ -17,11 +17,30 @@ const CODEC_WORDS: Readonly<Record<string, string>> = {
   mjpg: 'motion JPEG',
   m2v1: 'MPEG-2',
   vvc: 'H.266',
+  mp4v: 'MPEG-4 Visual',
+  cfhd: 'VC-5',
+  avdn: 'VC-3',
+  avdh: 'VC-3',
 };
+
+/** Marks of files that stand for one codec in several forms: what the standard that describes it calls it. */
+const CODEC_KINDS: readonly (readonly [RegExp, string])[] = [
+  [/^avc[1-4]$/, 'H.264'],
+  [/^ai(?:1|5|v)/, 'H.264 intra'],
+  [/^(?:hvc1|hev1|dvh[1e])$/, 'H.265'],
+  [/^(?:mx[345][np]|xdv|xd5|hdv|m2v1|mpg2)/, 'MPEG-2'],
+  [/^(?:mjp[abg2]|jpeg|dmb1)$/, 'motion JPEG'],
+  [/^dv(?:c|cp|pp|5[np]|h[pq1-6])/, 'DV'],
+  [/^ap(?:c[hnso]|4[hx])$/, 'SMPTE RDD 36'],
+];
 
 /** The codec of a clip as people write it; as its file does where it is another. */
 export const codecText = (codec: string | null): string =>
-  codec === null ? 'unknown codec' : (CODEC_WORDS[codec] ?? codec);
+  codec === null
+    ? 'unknown codec'
+    : (CODEC_WORDS[codec.toLowerCase()] ??
+      CODEC_KINDS.find(([pattern]) => pattern.test(codec.toLowerCase()))?.[1] ??
+      codec);
 
 export const familyText = ({ family, gop }: ClipReading): string =>
   family === null

@@ -6,6 +6,7 @@ import { aBody, aCard, aTest } from '../../core/testing.ts';
 import type { Of } from '../match/findingLine.ts';
 import { reportedLine, twinsLine } from '../match/likelyLines.ts';
 import { clearedText, LIMITING_TEXT, voidText } from './clearing.ts';
+import { codecText } from './clip.ts';
 import { tableText } from './files.ts';
 import { countText, doubtText, entryName, entryWords, logLine } from './log.ts';
 import { agoText, dueText, reasonText } from './nextTests.ts';
@@ -191,5 +192,23 @@ describe('bursts, symptoms, tables and what others say', () => {
     };
     expect(reportedLine(reported)).toMatchObject({ text: 'Reported, 2026-05-01', figure: '1 full, 1 dropped' });
     expect(reportedLine(reported).more).toContain('your own tests, which stand');
+  });
+});
+
+describe('clips', () => {
+  // Marks as files carry them, from memory of the registry of codec types; what a mark is not known for stays as it is.
+  it.each([
+    ['avc', 'H.264'],
+    ['hvc1', 'H.265'],
+    ['ai15', 'H.264 intra'],
+    ['xd5b', 'MPEG-2'],
+    ['mjpa', 'motion JPEG'],
+    ['dvh5', 'DV'],
+    ['AVdh', 'VC-3'],
+    ['CFHD', 'VC-5'],
+    ['abcd', 'abcd'],
+    [null, 'unknown codec'],
+  ])('%s is called %s', (codec, said) => {
+    expect(codecText(codec)).toBe(said);
   });
 });

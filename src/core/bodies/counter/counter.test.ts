@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { solve } from '../../../../tests/support/highs.ts';
-import type { CounterReading, Mode } from '../../kit/model.ts';
+import { COUNTER_ROUNDINGS, type CounterReading, type CounterRounding, type Mode } from '../../kit/model.ts';
 import { aMode } from '../../testing.ts';
 import { decodeCounter as decodeBy, counterRate as rateBy } from './counter.ts';
 
@@ -101,6 +101,65 @@ describe('the counter decoder', () => {
   it('says so when nothing fits', () => {
     const wild = modes.map((one, at) => ({ modeId: one.id, capacityGB: CAPACITY, minutes: 5 + at * at * 90 }));
     expect(decodeCounter({ modes }, wild, CAPACITY).result.code).toBe('no-fit');
+  });
+});
+
+describe('how a counter rounds', () => {
+  const ROUND = { down: Math.floor, nearest: Math.round, up: Math.ceil } as const;
+  const seen = (rounds: CounterRounding, usable: number, fixedMbps: number, perFrameKB: number): CounterReading[] =>
+    modes.map((one) => {
+      const bytes = (((one.rate as { Mbps: number }).Mbps + fixedMbps) * 1e6) / 8 + perFrameKB * 1000 * one.fps;
+      return { modeId: one.id, capacityGB: 24, minutes: ROUND[rounds]((usable * 24e9) / bytes / 60) };
+    });
+
+  it('is found only where nothing else explains the readings, and is then the one it has', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...COUNTER_ROUNDINGS),
+        fc.double({ min: 0.93, max: 0.995, noNaN: true }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (rounds, usable, fixedMbps, perFrameKB) => {
+          const answer = decodeCounter({ modes }, seen(rounds, usable, fixedMbps, perFrameKB), 24);
+          if (answer.roundsBy !== 'found') expect(answer).toMatchObject({ rounds: 'down', roundsBy: 'assumed' });
+          else {
+            found += 1;
+            expect(answer.rounds).toBe(rounds);
+            expect(answer.result.code).toBe('decoded');
+          }
+        },
+      ),
+      { seed: 52, numRuns: 60 },
+    );
+    expect(found).toBeGreaterThan(5);
+  });
+
+  it('is what somebody told, whatever the readings say', () => {
+    const readings = seen('up', 0.98, 3, 20);
+    expect(decodeCounter({ modes, counterRounds: 'up' }, readings, 24)).toMatchObject({
+      rounds: 'up',
+      roundsBy: 'told',
+      result: { code: 'decoded' },
+    });
+    expect(decodeCounter({ modes, counterRounds: 'nearest' }, readings, 24).rounds).toBe('nearest');
+  });
+
+  it('moves the rate that minutes leave open by what it may be off', () => {
+    const rate = counterRate({ modes: [] }, [{ modeId: 'x', capacityGB: 256, minutes: 57 }], 'x');
+    const Mb = (256 * 8000) / 60;
+    expect(rate).toMatchObject({ rounds: 'down', roundsBy: 'assumed' });
+    // 57 to 58 minutes, 56.5 to 57.5, 56 to 57; 80 to 100 % of the card usable.
+    expect(rate?.by.down?.highMbps).toBeCloseTo(Mb / 57, 9);
+    expect(rate?.by.nearest?.highMbps).toBeCloseTo(Mb / 56.5, 9);
+    expect(rate?.by.up?.highMbps).toBeCloseTo(Mb / 56, 9);
+    expect(rate?.by.up?.lowMbps).toBeCloseTo((0.8 * Mb) / 57, 9);
+    const told = counterRate({ modes: [], counterRounds: 'up' }, [{ modeId: 'x', capacityGB: 256, minutes: 57 }], 'x');
+    expect(told).toMatchObject({ rounds: 'up', roundsBy: 'told', highMbps: rate?.by.up?.highMbps });
+    // One minute of a counter that rounds up may be none at all: no rate.
+    const short = counterRate({ modes: [] }, [{ modeId: 'x', capacityGB: 256, minutes: 1 }], 'x');
+    expect(short?.by.up).toBeNull();
+    expect(short?.by.down).not.toBeNull();
   });
 });
 

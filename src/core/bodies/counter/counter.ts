@@ -1,16 +1,20 @@
 import { entryAt } from '../../entryAt.ts';
-import type { Body, CounterReading, Mode } from '../../kit/model.ts';
+import { type Body, COUNTER_ROUNDINGS, type CounterReading, type CounterRounding, type Mode } from '../../kit/model.ts';
 import { COUNTER_USABLE } from '../../standards/assumptions.ts';
 import { finish, type Steps } from '../../steps.ts';
 import { fromGigabytes, KB, MB } from '../../units/convert.ts';
 import { exactFrameRate } from '../../units/frameRate.ts';
 import { streamRate } from '../rate/streamRate.ts';
 import { type LinearSolver, leastRatio, mostRatio, normalised, type OpenProgramme, type Row } from './linear.ts';
+import { ASSUMED_ROUNDING, minutesLeft } from './rounding.ts';
+
+/** What of a body its counter is read with; a rounding that is missing or null is not told. */
+type CountedBody = Pick<Body, 'modes' | 'counterRounds'>;
 
 /**
- * What a body's counter gives away. A reading of t for an empty card means t ≤ minutes < t + 1, and minutes =
- * usable × capacity ÷ (picture + fixed + per frame × fps): linear in the three unknowns once multiplied out, so several
- * readings cut out a space of constants that explain them all [domain.md §6].
+ * What a body's counter gives away. A reading of t for an empty card of a counter that rounds down means t ≤ minutes < t + 1,
+ * and minutes = usable × capacity ÷ (picture + fixed + per frame × fps): linear in the three unknowns once multiplied out, so
+ * several readings cut out a space of constants that explain them all [domain.md §6].
  */
 export interface Extent {
   readonly low: number;
@@ -43,6 +47,10 @@ export interface CounterAnswer {
   readonly capped: readonly number[];
   /** Readings set aside: the same value in three or more modes that differ, which is a bucket and no measurement. */
   readonly bucketed: readonly number[];
+  /** How the counter is taken to round, for all that is said here. */
+  readonly rounds: CounterRounding;
+  /** Why: somebody told, only this explains the readings, or nothing speaks against the usual. */
+  readonly roundsBy: 'told' | 'found' | 'assumed';
   readonly result: CounterResult;
 }
 
@@ -110,10 +118,10 @@ const BOX: readonly Row[] = [
 ];
 
 /** What one reading says: low × (rate + fixed + frame × per frame) ≤ usable × capacity ≤ high × (the same), in MB. */
-function rowsOf({ reading, picture, fps }: Usable): readonly Row[] {
+function rowsOf({ reading, picture, fps }: Usable, rounds: CounterRounding): readonly Row[] {
   const capacity = fromGigabytes(reading.capacityGB) / MB;
-  const low = reading.minutes * 60;
-  const high = low + 60;
+  const left = minutesLeft(reading.minutes, rounds);
+  const [low, high] = [left.low * 60, left.high * 60];
   const rate = picture / MB;
   const frame = (fps * KB) / MB;
   return [
@@ -125,13 +133,16 @@ function rowsOf({ reading, picture, fps }: Usable): readonly Row[] {
 const axis = (at: number, sign: number): readonly number[] =>
   Array.from({ length: UNKNOWNS }, (_, place) => (place === at ? sign : 0));
 
+/** Readings, how their counter is taken to round, and what solves them. */
+interface Told {
+  readonly readings: readonly Usable[];
+  readonly rounds: CounterRounding;
+  readonly solve: LinearSolver;
+}
+
 /** Runs something over the programme of some readings; it is closed again whatever happens. */
-function* withProgramme<T>(
-  readings: readonly Usable[],
-  solve: LinearSolver,
-  run: (programme: OpenProgramme) => Steps<T>,
-): Steps<T> {
-  const programme = solve(UNKNOWNS, [...BOX, ...readings.flatMap(rowsOf)]);
+function* withProgramme<T>({ readings, rounds, solve }: Told, run: (programme: OpenProgramme) => Steps<T>): Steps<T> {
+  const programme = solve(UNKNOWNS, [...BOX, ...readings.flatMap((one) => rowsOf(one, rounds))]);
   try {
     return yield* run(programme);
   } finally {
@@ -148,17 +159,12 @@ function extent(programme: OpenProgramme, at: number): Extent | null {
 
 const scaled = ({ low, high }: Extent, by: number): Extent => ({ low: low * by, high: high * by });
 
-function decode(
-  readings: readonly Usable[],
-  body: Pick<Body, 'modes'>,
-  capacityGB: number,
-  solve: LinearSolver,
-): Steps<Decoded | null> {
+function decode(told: Told, body: CountedBody, capacityGB: number): Steps<Decoded | null> {
   const all = readingsOf(
     body,
     body.modes.map(({ id }) => ({ modeId: id, capacityGB, minutes: 0 })),
   );
-  return withProgramme(readings, solve, function* (programme) {
+  return withProgramme(told, function* (programme) {
     yield 0;
     const [usable, fixed, perFrame] = [0, 1, 2].map((at) => extent(programme, at));
     if (!usable || !fixed || !perFrame) return null;
@@ -195,7 +201,7 @@ function minutesOf(programme: OpenProgramme, capacityGB: number, picture: number
  * @param solve - a solver of linear programmes
  */
 export function* decodeSteps(
-  body: Pick<Body, 'modes'>,
+  body: CountedBody,
   counters: readonly CounterReading[],
   capacityGB: number,
   solve: LinearSolver,
@@ -205,33 +211,71 @@ export function* decodeSteps(
   const capped = agreeing(readings, 2, true).filter((at) => !bucketed.includes(at));
   const aside = new Set([...capped, ...bucketed]);
   const telling = readings.filter(({ at }) => !aside.has(at));
-  return { capped, bucketed, result: yield* solved(telling, body, capacityGB, solve) };
+  const told = body.counterRounds ?? null;
+  const rounds = told ?? (yield* roundingOf(telling, solve));
+  const result = yield* solved({ readings: telling, rounds: rounds ?? ASSUMED_ROUNDING, solve }, body, capacityGB);
+  return {
+    capped,
+    bucketed,
+    rounds: rounds ?? ASSUMED_ROUNDING,
+    roundsBy: told ? 'told' : rounds ? 'found' : 'assumed',
+    result,
+  };
+}
+
+/** The only rounding by which constants explain all readings; null where several do, or none. */
+function* roundingOf(readings: readonly Usable[], solve: LinearSolver): Steps<CounterRounding | null> {
+  if (readings.length < FEWEST) return null;
+  const fitting: CounterRounding[] = [];
+  for (const rounds of COUNTER_ROUNDINGS) if (yield* explained({ readings, rounds, solve })) fitting.push(rounds);
+  return fitting.length === 1 ? (fitting[0] ?? null) : null;
 }
 
 /** The same at once, where nobody waits in between. */
 export const decodeCounter = (
-  body: Pick<Body, 'modes'>,
+  body: CountedBody,
   counters: readonly CounterReading[],
   capacityGB: number,
   solve: LinearSolver,
 ): CounterAnswer => finish(decodeSteps(body, counters, capacityGB, solve));
 
 /** Everything a mode writes, megabits a second, as far as readings of the counter tell. */
-export interface CounterRate {
+interface Between {
   readonly lowMbps: number;
   readonly highMbps: number;
 }
 
+/** What readings say of a rate, and how their counter is taken to round for it. */
+export interface CounterRate extends Between {
+  readonly rounds: CounterRounding;
+  readonly roundsBy: CounterAnswer['roundsBy'];
+  /** What they would say of a counter that rounds in each way; null where the readings exclude each other then. */
+  readonly by: Readonly<Record<CounterRounding, Between | null>>;
+}
+
+const MEGABITS_A_MINUTE = 8000 / 60;
+
+/** Between what minutes shown allow, on some usable share of the label; null where they exclude each other. */
+function between(own: readonly CounterReading[], usable: Extent, rounds: CounterRounding): Between | null {
+  const ends = own.map(({ capacityGB, minutes }) => ({ capacityGB, ...minutesLeft(minutes, rounds) }));
+  const least = Math.max(
+    ...ends.map(({ capacityGB, high }) => (high > 0 ? capacityGB / high : Number.POSITIVE_INFINITY)),
+  );
+  const most = Math.min(...ends.map(({ capacityGB, low }) => (low > 0 ? capacityGB / low : Number.POSITIVE_INFINITY)));
+  if (least >= most || !Number.isFinite(most)) return null;
+  return { lowMbps: usable.low * least * MEGABITS_A_MINUTE, highMbps: usable.high * most * MEGABITS_A_MINUTE };
+}
+
 /**
  * The rate of a mode that only its counter readings tell of. A reading of t minutes on an empty card means that its
- * usable room lasts from t to t + 1 minutes; the usable share is what the body's other readings leave open, else 80 to
- * 100 % [A].
+ * usable room lasts from t to t + 1 minutes, where the counter rounds down; the usable share is what the body's other
+ * readings leave open, else 80 to 100 % [A].
  *
  * @returns null without a reading of one minute or more, or where the readings exclude each other
  *   57 minutes on 256 GB come to 471 to 599 Mb/s
  */
 export function* counterRateSteps(
-  body: Pick<Body, 'modes'>,
+  body: CountedBody,
   counters: readonly CounterReading[],
   modeId: string,
   solve: LinearSolver,
@@ -239,19 +283,21 @@ export function* counterRateSteps(
   const own = counters.filter((one) => one.modeId === modeId && one.minutes >= 1);
   if (own.length === 0) return null;
   const others = counters.filter((one) => one.modeId !== modeId);
-  // Of the others only their usable share is asked, so nothing has to be predicted.
-  const { result } = yield* decodeSteps({ modes: body.modes }, others, own[0]?.capacityGB ?? 1, solve);
-  const usable = 'decoded' in result ? result.decoded.usable : { low: LIMITS.usable[0], high: LIMITS.usable[1] };
-  const least = Math.max(...own.map(({ capacityGB, minutes }) => capacityGB / (minutes + 1)));
-  const most = Math.min(...own.map(({ capacityGB, minutes }) => capacityGB / minutes));
-  if (least >= most) return null;
-  const Mbps = (GBperMinute: number): number => (GBperMinute * 8000) / 60;
-  return { lowMbps: Mbps(usable.low * least), highMbps: Mbps(usable.high * most) };
+  // Of the others only their usable share and their rounding are asked, so nothing has to be predicted.
+  const { result, ...found } = yield* decodeSteps({ ...body }, others, own[0]?.capacityGB ?? 1, solve);
+  const shares = { low: LIMITS.usable[0], high: LIMITS.usable[1] };
+  const usable = 'decoded' in result ? result.decoded.usable : shares;
+  // A share was worked out for one rounding: another may use the whole label.
+  const as = (rounds: CounterRounding): Between | null =>
+    between(own, rounds === found.rounds ? usable : shares, rounds);
+  const by = { down: as('down'), nearest: as('nearest'), up: as('up') };
+  const rate = by[found.rounds];
+  return rate && { ...rate, rounds: found.rounds, roundsBy: found.roundsBy, by };
 }
 
 /** The same at once. */
 export const counterRate = (
-  body: Pick<Body, 'modes'>,
+  body: CountedBody,
   counters: readonly CounterReading[],
   modeId: string,
   solve: LinearSolver,
@@ -261,7 +307,7 @@ export const counterRate = (
  * Readings in the order in which they are suspected where not all can be explained: those first that give way when the
  * sum of what has to give is least.
  */
-function suspects(telling: readonly Usable[], solve: LinearSolver): readonly Usable[] {
+function suspects({ readings: telling, rounds, solve }: Told): readonly Usable[] {
   const columns = UNKNOWNS + telling.length;
   const wide = ({ coefficients, atMost }: Row, slack: number | null): Row => ({
     coefficients: Array.from({ length: columns }, (_, at) =>
@@ -271,7 +317,7 @@ function suspects(telling: readonly Usable[], solve: LinearSolver): readonly Usa
   });
   const rows = [
     ...BOX.map((row) => wide(row, null)),
-    ...telling.flatMap((one, at) => rowsOf(one).map((row) => wide(row, at))),
+    ...telling.flatMap((one, at) => rowsOf(one, rounds).map((row) => wide(row, at))),
     ...telling.map((_, at) => ({
       coefficients: Array.from({ length: columns }, (__, place) => (place === UNKNOWNS + at ? -1 : 0)),
       atMost: 0,
@@ -288,27 +334,23 @@ function suspects(telling: readonly Usable[], solve: LinearSolver): readonly Usa
 }
 
 /** Whether any constants explain these readings. */
-const explained = (readings: readonly Usable[], solve: LinearSolver): Steps<boolean> =>
-  withProgramme(readings, solve, function* (programme) {
+const explained = (told: Told): Steps<boolean> =>
+  withProgramme(told, function* (programme) {
     yield 0;
     return programme.least(axis(0, 1)) !== null;
   });
 
-function* solved(
-  telling: readonly Usable[],
-  body: Pick<Body, 'modes'>,
-  capacityGB: number,
-  solve: LinearSolver,
-): Steps<CounterResult> {
-  if (telling.length < FEWEST) return { code: 'too-few', needed: FEWEST };
-  const decoded = yield* decode(telling, body, capacityGB, solve);
-  if (decoded) return { code: 'decoded', decoded, used: telling.length };
-  if (telling.length <= FEWEST) return { code: 'no-fit' };
-  for (const odd of suspects(telling, solve)) {
-    const rest = telling.filter((one) => one !== odd);
-    if (!(yield* explained(rest, solve))) continue;
-    const without = yield* decode(rest, body, capacityGB, solve);
-    if (without) return { code: 'odd-one', odd: odd.at, decoded: without, used: rest.length };
+function* solved(told: Told, body: CountedBody, capacityGB: number): Steps<CounterResult> {
+  const { readings } = told;
+  if (readings.length < FEWEST) return { code: 'too-few', needed: FEWEST };
+  const decoded = yield* decode(told, body, capacityGB);
+  if (decoded) return { code: 'decoded', decoded, used: readings.length };
+  if (readings.length <= FEWEST) return { code: 'no-fit' };
+  for (const odd of suspects(told)) {
+    const rest = { ...told, readings: readings.filter((one) => one !== odd) };
+    if (!(yield* explained(rest))) continue;
+    const without = yield* decode(rest, body, capacityGB);
+    if (without) return { code: 'odd-one', odd: odd.at, decoded: without, used: rest.readings.length };
   }
   return { code: 'no-fit' };
 }

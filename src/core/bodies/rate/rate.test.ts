@@ -155,7 +155,7 @@ describe('streamRate', () => {
       bytesPerSecond: 192_000,
     });
     expect(rateOf({ rate: { kind: 'counter', lowMbps: 7, highMbps: 8 } }).lines).toEqual([
-      { code: 'counter', lowMbps: 7, highMbps: 8, bytesPerSecond: 1_000_000 },
+      { code: 'counter', lowMbps: 7, highMbps: 8, rounds: null, bytesPerSecond: 1_000_000 },
     ]);
   });
 

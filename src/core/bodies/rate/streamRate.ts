@@ -1,4 +1,12 @@
-import { type Body, type Mode, type ModeRate, RATE_SOURCES, type RateKind, type RateSource } from '../../kit/model.ts';
+import {
+  type Body,
+  type CounterRounding,
+  type Mode,
+  type ModeRate,
+  RATE_SOURCES,
+  type RateKind,
+  type RateSource,
+} from '../../kit/model.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { ASSUMED, MOST_ASSUMED_BESIDE, PEAK_OVER_AVERAGE } from '../../standards/assumptions.ts';
 import { type AmountRefusal, rate } from '../../units/amount.ts';
@@ -39,6 +47,8 @@ export type RateLine =
       readonly code: 'counter';
       readonly lowMbps: number;
       readonly highMbps: number;
+      /** How the counter rounds; null where nobody told. */
+      readonly rounds: CounterRounding | null;
       readonly bytesPerSecond: number;
     }
   /** What was measured is an average: its peak is what the maker states, held above it. */
@@ -89,9 +99,16 @@ export type RateRefusal =
   | { readonly code: 'missing'; readonly field: 'width' | 'height' }
   | { readonly code: 'amount'; readonly field: string; readonly refusal: AmountRefusal };
 
+interface BaseInput {
+  readonly mode: Mode;
+  readonly given: ModeRate;
+  readonly fps: number;
+  readonly of: RateContext;
+}
+
 type Base = { readonly line: RateLine; readonly bytesPerSecond: number; readonly scalesWithCapture: boolean };
 
-function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefusal> {
+function baseOf({ mode, given, fps, of }: BaseInput): Result<Base, RateRefusal> {
   switch (given.kind) {
     case 'stated': {
       const bytesPerSecond = given.Mbps * BYTES_IN_MEGABIT;
@@ -126,7 +143,7 @@ function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefu
       const { lowMbps, highMbps } = given;
       const bytesPerSecond = highMbps * BYTES_IN_MEGABIT;
       return ok({
-        line: { code: 'counter', lowMbps, highMbps, bytesPerSecond },
+        line: { code: 'counter', lowMbps, highMbps, rounds: of?.counterRounds ?? null, bytesPerSecond },
         bytesPerSecond,
         scalesWithCapture: false,
       });
@@ -138,7 +155,7 @@ function baseOf(mode: Mode, given: ModeRate, fps: number): Result<Base, RateRefu
 const sourceOf = (given: ModeRate): RateSource => given.source ?? (given.kind === 'stated' ? 'maker' : 'computed');
 
 /** What a rate is read with besides its mode: what its body is known to state. */
-export type RateContext = Pick<Body, 'statedHolds'> | null;
+export type RateContext = Pick<Body, 'statedHolds' | 'counterRounds'> | null;
 
 /** Whether a rate was read off what the body wrote, or is known to state it all: sound and metadata are in it already. */
 const holdsEverything = (given: ModeRate, of: RateContext): boolean =>
@@ -215,7 +232,7 @@ export function streamRate(mode: Mode, of: RateContext): Result<StreamRate, Rate
   const recorded = exactFrameRate(mode.fps);
   const captured = mode.captureFps === null ? recorded : exactFrameRate(mode.captureFps);
   const given = bestRate(mode);
-  const base = baseOf(mode, given, captured);
+  const base = baseOf({ mode, given, fps: captured, of });
   if (!base.ok) return base;
   const lines: RateLine[] = [...sourceLine(mode, given, base.value.bytesPerSecond), base.value.line];
   let average = base.value.bytesPerSecond;

@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { PDFDocument, type PDFFont, type PDFPage, StandardFonts } from 'pdf-lib';
+import { degrees, PDFDocument, type PDFFont, type PDFPage, StandardFonts } from 'pdf-lib';
 import { describe, expect, test, vi } from 'vitest';
 import writeSheet from 'write-excel-file/node';
 import { readTable } from '../paste/cut.ts';
@@ -110,6 +110,94 @@ describe('documents made with pdf-lib', () => {
       [4096, 59.94, 400],
       [1920, 119.88, 280],
     ]);
+  });
+
+  test('a table of size against frame rate, its unit above it: a mode for each cell that has a rate', async () => {
+    const rows = [
+      ['Size', '25p', '50p', '100p'],
+      ['3840x2160', '150', '200', '—'],
+      ['1920x1080', '50', '100', '200'],
+    ];
+    const file = await pdfOf((page, font) => {
+      page.drawText('Bit rate (Mbps)', { x: 60, y: 718, size: SIZE, font });
+      cells(rows, (row, column) => [60 + 110 * column, 700 - 18 * row])(page, font);
+    });
+    const [table, ...more] = await tablesOf(file);
+    expect(more).toEqual([]);
+    expect(table).toMatchObject({ modes: 5 });
+    expect(
+      modesOf(table as FoundTable).map(({ width, fps, rate }) => [width, fps, rate.kind === 'stated' && rate.Mbps]),
+    ).toEqual([
+      [3840, 25, 150],
+      [3840, 50, 200],
+      [1920, 25, 50],
+      [1920, 50, 100],
+      [1920, 100, 200],
+    ]);
+  });
+
+  test('a table that lies on its side on a page that stands', async () => {
+    for (const quarter of [1, 3]) {
+      const file = await pdfOf((page, font) => {
+        [HEAD, ...ROWS].forEach((row, at) => {
+          row.forEach((text, column) => {
+            const [along, down] = [80 + 140 * column, 100 + 18 * at];
+            const [x, y] = quarter === 1 ? [down, along] : [500 - down, 760 - along];
+            page.drawText(text, { x, y, size: SIZE, font, rotate: degrees(quarter * 90) });
+          });
+        });
+      });
+      const [table] = await tablesOf(file);
+      expect(table?.lines[0]?.cells).toEqual(HEAD);
+      expect(modesOf(table as FoundTable).map(({ fps, rate }) => [fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+        [59.94, 200],
+        [50, 500],
+        [25, 50],
+      ]);
+    }
+  });
+
+  test('rows whose cells are broken over two lines, half above and half below the others', async () => {
+    const file = await pdfOf((page, font) => {
+      const row = (y: number, size: string, speed: string, codec: readonly string[], rate: string): void => {
+        page.drawText(size, { x: 60, y, size: SIZE, font });
+        page.drawText(speed, { x: 170, y, size: SIZE, font });
+        const first = y + 6 * (codec.length - 1);
+        codec.forEach((text, at) => {
+          page.drawText(text, { x: 250, y: first - 12 * at, size: SIZE, font });
+        });
+        page.drawText(rate, { x: 400, y, size: SIZE, font });
+      };
+      row(700, '3840x2160', '50p', ['H.265 10 bit', 'long GOP'], '200 Mbps');
+      row(664, '3840x2160', '25p', ['H.264', 'intra'], '250 Mbps');
+      row(628, '1920x1080', '25p', ['H.264'], '50 Mbps');
+    });
+    const [table, ...more] = await tablesOf(file);
+    expect(more).toEqual([]);
+    expect(table?.lines.map((line) => line.cells[2])).toEqual(['H.265 10 bit long GOP', 'H.264 intra', 'H.264']);
+    expect(
+      modesOf(table as FoundTable).map(({ codec, fps, rate }) => [codec, fps, rate.kind === 'stated' && rate.Mbps]),
+    ).toEqual([
+      ['long-gop', 50, 200],
+      ['intra', 25, 250],
+      ['long-gop', 25, 50],
+    ]);
+  });
+
+  test('what holds a rate and is no table is shown in its place, behind the tables', async () => {
+    const file = await pdfOf((page, font) => {
+      cells([HEAD, ...ROWS], (row, column) => [60 + 120 * column, 740 - 18 * row])(page, font);
+      page.drawText('In slow motion it writes', { x: 60, y: 400, size: SIZE, font });
+      page.drawText('up to 600 Mbps on the first slot.', { x: 60, y: 386, size: SIZE, font });
+    });
+    const [table, left, ...more] = await tablesOf(file);
+    expect(table?.modes).toBe(3);
+    expect(left).toMatchObject({ modes: 0, page: 1 });
+    expect(left?.lines.map(({ cells: [text] }) => text)).toEqual([
+      'In slow motion it writes',
+      'up to 600 Mbps on the first slot.',
+    ]);
+    expect(more).toEqual([]);
   });
 
   test('lines of words in pieces, two tables on a page and a page that is turned', async () => {

@@ -13,7 +13,7 @@ export interface DocLine {
 export interface FoundTable {
   readonly page: DocLine['page'];
   readonly lines: readonly DocLine[];
-  /** Lines that look like a mode of their own. */
+  /** Lines that look like a mode of their own, cells where both ways of a table name one; none where only rates were found. */
   readonly modes: number;
 }
 

@@ -8,6 +8,9 @@ import { type Piece, pdfLines } from './pdfLines.ts';
 // This runs in a worker already: a second one would only be one more file to load.
 (globalThis as { pdfjsWorker?: unknown }).pdfjsWorker = pdfWorker;
 
+/** Text stands on one of four sides. */
+const QUARTER = Math.PI / 2;
+
 interface OpenPdf {
   readonly pages: number;
   readonly linesOf: (page: number) => Promise<readonly DocLine[]>;
@@ -32,14 +35,22 @@ export async function openPdf(data: Uint8Array): Promise<Result<OpenPdf, ManualP
         const page = await document.getPage(number);
         const view = page.getViewport({ scale: 1 });
         const { items } = await page.getTextContent();
-        const pieces = items.flatMap((item): Piece[] => {
-          if (!('str' in item)) return [];
+        const turned = new Map<number, Piece[]>();
+        for (const item of items) {
+          if (!('str' in item)) continue;
           const [a = 0, b = 0, , , x = 0, y = 0] = Util.transform(view.transform, item.transform) as number[];
           const size = Math.hypot(a, b) || item.height;
-          return [{ text: item.str, x, width: item.width, y, size }];
-        });
+          // A table may lie on its side on a page that stands: its text is read along its own lines.
+          const quarter = (Math.round(Math.atan2(b, a) / QUARTER) + 4) % 4;
+          const [along, down] = [Math.round(Math.cos(quarter * QUARTER)), Math.round(Math.sin(quarter * QUARTER))];
+          const piece = { text: item.str, x: x * along + y * down, width: item.width, y: y * along - x * down, size };
+          turned.set(quarter, [...(turned.get(quarter) ?? []), piece]);
+        }
         page.cleanup();
-        return pdfLines(number, pieces);
+        const lines: DocLine[] = [];
+        for (const [, pieces] of [...turned].sort(([one], [other]) => one - other))
+          for (const line of pdfLines(number, pieces)) lines.push({ ...line, line: lines.length + 1 });
+        return lines;
       },
       close: () => task.destroy(),
     });

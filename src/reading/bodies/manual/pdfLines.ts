@@ -24,8 +24,15 @@ interface Cell {
   readonly to: number;
 }
 
+/** A line of cells with its base line, from the top, and the size of its type. */
+interface Line {
+  readonly cells: readonly Cell[];
+  readonly y: number;
+  readonly size: number;
+}
+
 /** The lines of a page, top to bottom, each cut into cells where there is more space than between words. */
-function linesOf(pieces: readonly Piece[]): readonly (readonly Cell[])[] {
+function linesOf(pieces: readonly Piece[]): readonly Line[] {
   const sorted = pieces.filter(({ text }) => text.trim() !== '').sort((a, b) => a.y - b.y || a.x - b.x);
   const rows: Piece[][] = [];
   for (const piece of sorted) {
@@ -48,7 +55,8 @@ function linesOf(pieces: readonly Piece[]): readonly (readonly Cell[])[] {
         };
       } else cells.push({ text, from: x, to: x + width });
     }
-    return cells.flatMap(inner);
+    const [first] = row;
+    return { cells: cells.flatMap(inner), y: first?.y ?? 0, size: first?.size ?? 0 };
   });
 }
 
@@ -68,7 +76,7 @@ function inner({ text, from, to }: Cell): readonly Cell[] {
  * in place.
  */
 export function pdfLines(page: number, pieces: readonly Piece[]): readonly DocLine[] {
-  const lines = linesOf(pieces);
+  const lines = wholeRows(linesOf(pieces)).map(({ cells }) => cells);
   const result: DocLine[] = [];
   for (let at = 0; at < lines.length; ) {
     let to = at;
@@ -86,6 +94,46 @@ export function pdfLines(page: number, pieces: readonly Piece[]): readonly DocLi
     at = to;
   }
   return result;
+}
+
+/** Lines nearer than this to each other, in sizes of the type, are no two lines of text: a cell beside them was broken. */
+const HALF_LINE = 0.95;
+
+/**
+ * Rows whose cells were broken over lines, put together: a cell of two lines stands half a line above and half a line below the
+ * other cells of its row. Joined only where nothing lies over anything else in another line of the row.
+ */
+function wholeRows(lines: readonly Line[]): readonly Line[] {
+  const rows: Line[] = [];
+  for (let at = 0; at < lines.length; ) {
+    let to = at + 1;
+    const isNear = (one: Line, other: Line): boolean => other.y - one.y < HALF_LINE * Math.max(one.size, other.size);
+    while (to < lines.length && isNear(entryAt(lines, to - 1), entryAt(lines, to))) to += 1;
+    const group = lines.slice(at, to);
+    rows.push(...(group.length > 1 ? joinedRow(group) : group));
+    at = to;
+  }
+  return rows;
+}
+
+/** Lines of one row as one: cells that lie over each other are one cell, top to bottom. */
+function joinedRow(group: readonly Line[]): readonly Line[] {
+  const fullest = group.reduce((most, line) => (line.cells.length > most.cells.length ? line : most));
+  // Two lines as full as each other are two rows, set tight.
+  if (group.filter(({ cells }) => cells.length === fullest.cells.length).length > 1) return group;
+  const cells: Cell[] = [];
+  for (const cell of group.flatMap((line) => line.cells)) {
+    const place = cells.findIndex(({ from, to }) => cell.from < to && cell.to > from);
+    const over = cells[place];
+    if (!over) cells.push(cell);
+    else
+      cells[place] = {
+        text: `${over.text} ${cell.text}`,
+        from: Math.min(over.from, cell.from),
+        to: Math.max(over.to, cell.to),
+      };
+  }
+  return [{ ...fullest, cells: cells.sort((a, b) => a.from - b.from) }];
 }
 
 interface Column {

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { isHeading, isUnitRow, type ModeColumn, namesColumns } from './columns.ts';
 import { LOOSE_COLUMNS, looseCells } from './loose.ts';
+import { unrolled } from './matrix.ts';
 
 export interface PastedTable {
   readonly head: readonly string[];
@@ -81,7 +82,7 @@ export function readTable(text: string): PastedTable | PasteRefusal {
   if (delimiter === null && lines.length > MAX_PASTED + 2) return tooMany(lines.length);
   const cut = delimiter === null ? aligned(lines) : delimited(tidy, delimiter);
   if (cut !== null) {
-    const { head, rows } = withHeading(cut);
+    const { head, rows } = unrolled(cut) ?? withHeading(cut);
     if (rows.length > MAX_PASTED) return tooMany(Math.max(rows.length, lines.length));
     return { head, rows, known: null };
   }

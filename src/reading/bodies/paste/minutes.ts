@@ -1,4 +1,5 @@
-import type { CounterReading } from '../../../core/kit/model.ts';
+import { ASSUMED_ROUNDING, minutesLeft } from '../../../core/bodies/counter/rounding.ts';
+import type { CounterReading, CounterRounding } from '../../../core/kit/model.ts';
 import { COUNTER_USABLE } from '../../../core/standards/assumptions.ts';
 
 /** What a cell of minutes says: whole minutes of a card, or that it is no less. */
@@ -56,21 +57,27 @@ export interface Between {
   readonly high: number;
 }
 
-const between = ({ capacityGB, minutes }: Shown, { low, high }: Between): Between => ({
-  low: (low * capacityGB * MEGABITS_IN_GB) / ((minutes + 1) * 60),
-  high: (high * capacityGB * MEGABITS_IN_GB) / (minutes * 60),
-});
+function between({ capacityGB, minutes }: Shown, rounds: CounterRounding): Between {
+  const left = minutesLeft(minutes, rounds);
+  const size = capacityGB * MEGABITS_IN_GB;
+  return { low: size / (left.high * 60), high: size / (left.low * 60) };
+}
 
 /**
- * What a mode writes by its minutes on one or several sizes: t minutes shown are t to t + 1, on 80 to 100 % of the card.
+ * What a mode writes by its minutes on one or several sizes: of a counter that rounds down, t minutes shown are t to t + 1,
+ * on 80 to 100 % of the card.
  *
- * @returns null where no reading tells, since each is only at least; `odd` where they exclude each other
+ * @returns null where no reading tells, since each is only at least, or may be none at all; `odd` where they exclude each other
  */
-export function rateByMinutes(shown: readonly Shown[], usable: Between = COUNTER_USABLE): Between | 'odd' | null {
-  const telling = shown.filter(({ atLeast }) => !atLeast);
+export function rateByMinutes(
+  shown: readonly Shown[],
+  rounds: CounterRounding = ASSUMED_ROUNDING,
+): Between | 'odd' | null {
+  const usable = COUNTER_USABLE;
+  const telling = shown.filter(({ atLeast, minutes }) => !atLeast && minutesLeft(minutes, rounds).low > 0);
   if (telling.length === 0) return null;
   // The share is the same for all sizes, so that what they say apart from it has to meet.
-  const bare = telling.map((one) => between(one, { low: 1, high: 1 }));
+  const bare = telling.map((one) => between(one, rounds));
   const low = Math.max(...bare.map((one) => one.low));
   const high = Math.min(...bare.map((one) => one.high));
   return low >= high ? 'odd' : { low: low * usable.low, high: high * usable.high };
@@ -115,27 +122,36 @@ function capsOf(rows: readonly CountedRow[]): ReadonlySet<number> {
 const BUCKET = 3;
 
 /** Whether the minutes of a row can all be true. */
-const isPossible = (shown: readonly Shown[]): boolean => rateByMinutes(shown) !== 'odd';
+const isPossible = (shown: readonly Shown[], rounds: CounterRounding): boolean =>
+  rateByMinutes(shown, rounds) !== 'odd';
 
 /**
  * Whether a reading is one that its counter shows for several modes alike: of modes whose rate follows their picture and
  * whose pictures are unlike, or where without it the sizes of a mode agree again.
  */
-function isBucketed(one: Shown, rows: readonly CountedRow[]): boolean {
+function isBucketed(one: Shown, rows: readonly CountedRow[], rounds: CounterRounding): boolean {
   const isIt = (other: Shown): boolean => other.column === one.column && other.minutes === one.minutes;
   const same = rows.filter(({ shown }) => shown.some(isIt));
   if (one.atLeast || same.length < BUCKET) return false;
   const follow = same.filter(({ follows }) => follows).map(({ pace }) => pace);
   if (follow.length >= BUCKET && Math.max(...follow) >= Math.min(...follow) * UNLIKE) return true;
-  return same.some(({ shown }) => !isPossible(shown) && isPossible(shown.filter((other) => !isIt(other))));
+  return same.some(
+    ({ shown }) =>
+      !isPossible(shown, rounds) &&
+      isPossible(
+        shown.filter((other) => !isIt(other)),
+        rounds,
+      ),
+  );
 }
 
 /** Rows without the readings that their counter shows for several modes alike: those measure none of them. */
 export function withoutBuckets<Row extends CountedRow>(
   rows: readonly Row[],
+  rounds: CounterRounding = ASSUMED_ROUNDING,
 ): readonly (Row & { readonly aside: readonly Shown[] })[] {
   return rows.map((row) => {
-    const aside = row.shown.filter((one) => isBucketed(one, rows));
+    const aside = row.shown.filter((one) => isBucketed(one, rows, rounds));
     return { ...row, shown: row.shown.filter((one) => !aside.includes(one)), aside };
   });
 }

@@ -482,6 +482,12 @@ describe('a table of minutes', () => {
       { kind: 'counter', lowMbps: 470.8, highMbps: 598.84 },
       { kind: 'counter', lowMbps: 941.6, highMbps: 1219.05 },
     ]);
+    // 56 to 57 minutes where they were rounded up.
+    expect(rowsOf(text, { rounds: 'up' })).toMatchObject([
+      { mode: { rate: { lowMbps: 479.06, highMbps: 609.53 } } },
+      {},
+    ]);
+    expect(rowsOf(text, { rounds: 'nearest' })).toMatchObject([{ mode: { rate: { highMbps: 604.13 } } }, {}]);
     const [one, two] = [[57], [57, 115]].map((minutes) =>
       rateByMinutes(
         minutes.map((value, at) => ({ minutes: value, capacityGB: 256 * 2 ** at, column: at, atLeast: false })),
@@ -579,5 +585,56 @@ describe('a table of minutes', () => {
       expect(rate.lowMbps).toBeLessThan(Mbps);
       expect(rate.highMbps).toBeGreaterThan(Mbps);
     });
+  });
+});
+
+describe('tables of two ways', () => {
+  const made = (text: string): readonly string[] =>
+    rowsOf(text).map((row) =>
+      row.ok
+        ? `${row.mode.width}×${row.mode.height} ${row.mode.fps}p ${row.mode.rate.kind === 'stated' ? row.mode.rate.Mbps : ''}`
+        : row.problem,
+    );
+
+  it.each([
+    [
+      'sizes down, speeds across, the unit above',
+      'Bit rate (Mbps)\nSize\t24p\t59.94p\n3840x2160\t150\t200\n1920x1080\t50\t—',
+      ['3840×2160 24p 150', '3840×2160 59.94p 200', '1920×1080 24p 50'],
+    ],
+    [
+      'a corner that names both ways, bare speeds, units in the cells',
+      'Resolution \\ fps\t25\t100\nUHD\t200 Mb/s\t800 Mb/s',
+      ['3840×2160 25p 200', '3840×2160 100p 800'],
+    ],
+    [
+      'speeds down, sizes across',
+      'Frame rate\t2160p\t1080p\n25p\t25 MB/s\tn/a\n50p\t50 MB/s\t12.5 MB/s',
+      ['3840×2160 25p 200', '3840×2160 50p 400', '1920×1080 50p 100'],
+    ],
+    [
+      'a cell that is no rate is asked about in its place',
+      'Mb/s\t25p\t50p\nUHD\tsee page 9\t200\nFHD\t50\t100',
+      ['rate', '3840×2160 50p 200', '1920×1080 25p 50', '1920×1080 50p 100'],
+    ],
+    ['without any unit the column is asked about', 'Size\t25p\t50p\nUHD\t100\t200', ['asked', 'asked']],
+  ])('%s', (_, text, expected) => {
+    expect(made(text)).toEqual(expected);
+  });
+
+  it('two rates under two speeds are first to first, by whichever way the speeds stand', () => {
+    const text = '\t59.94p/50p\t29.97p/25p\nUHD intra\t600/500 Mb/s\t300/250 Mb/s';
+    const modes = rowsOf(text).flatMap((row) => (row.ok ? [row.mode] : []));
+    expect(modes.map(({ fps, rate }) => [fps, rate.kind === 'stated' && rate.Mbps])).toEqual([
+      [59.94, 600],
+      [50, 500],
+      [29.97, 300],
+      [25, 250],
+    ]);
+  });
+
+  it('rows of speeds captured and recorded are none', () => {
+    const text = 'Mode\tRecorded\tCaptured\tMb/s\nA\t25p\t100p\t200\nB\t25p\t50p\t100';
+    expect(questions(text)).toMatchObject({ at: true });
   });
 });
