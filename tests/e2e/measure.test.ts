@@ -135,6 +135,25 @@ describe('the clip inspector', () => {
     await app.seesText('main', 'None at hand?');
   });
 
+  it('files that one take went on through are offered as one, and are apart again', async () => {
+    await app.visit('/prove?at=measure&what=clip');
+    const whole = clips.make('G_1.mov', ['-i', 'testsrc2=s=640x360:r=25:d=8', '-c:v', 'mjpeg', '-q:v', '3']);
+    const second = whole.replace('G_1', 'G_2');
+    copyFileSync(whole, second);
+    const last = clips.make('G_3.mov', ['-i', 'testsrc2=s=640x360:r=25:d=3', '-c:v', 'mjpeg', '-q:v', '3']);
+    await give('Choose clips', [second, last, whole]);
+    await app.seesText('main', /G_1\.mov to G_3\.mov may be one take: .* Together 0:19/);
+    expect(await app.axe('minor')).toEqual([]);
+    await app.clickText('button', 'One take');
+    await app.seesText('ul[aria-label=Clips]', /G_1\.mov to G_3\.mov .* 0:19 · in 3 files .* frames 475/);
+    await app.clickText('button', 'Apart');
+    await app.seesText('ul[aria-label=Clips]', 'G_2.mov');
+    // Said once to be takes of their own, they are not offered again.
+    expect(await app.text('main')).not.toContain('may be one take');
+    await app.clickText('button', 'Take all away');
+    await app.seesText('main', 'None at hand?');
+  });
+
   it('a hundred clips at once, one of them under another container’s name', async () => {
     await app.visit('/prove?at=measure&what=clip');
     const small = clips.make('small.mkv', ['-i', 'testsrc2=s=160x90:r=25:d=1', '-c:v', 'mjpeg']);

@@ -86,6 +86,13 @@ function timesOf(text: string): Guess | null {
 
 const MOST_GUESSES = 4;
 
+/** Whether a text has the sign that a word is told by: `GB` alone is no 1 GB, `CLASS` no class, `Type` no type, `400` no version. */
+function hasSign(text: string, { text: meant, told }: Entry): boolean {
+  if (told === 'version') return /\D/.test(text) && text.length >= meant.length;
+  if (told === 'type' || meant.startsWith('CLASS')) return text.length >= meant.length;
+  return told !== 'capacity' || text.length >= Math.max(3, meant.length - 1);
+}
+
 const BRACKETED = /^[([{<](\d{1,2})[)\]}>]$/;
 
 /** Digits in a frame, read with the frame as brackets: a grade or a class, never taken without its question. */
@@ -113,7 +120,7 @@ function oddCapacity(text: string): Guess | null {
 export function guesses(text: string): readonly Guess[] {
   const tidy = text.replace(/\s+/g, '');
   if (tidy === '' || tidy.length > 24) return [];
-  const found = ENTRIES.flatMap(({ text: meant, told, word }): Guess[] => {
+  const found = ENTRIES.filter((one) => hasSign(tidy, one)).flatMap(({ text: meant, told, word }): Guess[] => {
     const limit = limitFor(meant.length);
     const cost = distance(tidy, meant, limit);
     return cost <= limit ? [{ told, word, cost }] : [];

@@ -65,6 +65,13 @@ describe('words of a label', () => {
   });
 
   it('offers every mark that a broken one may be', () => {
+    // The sign that tells one from the other was not read.
+    for (const text of ['GB', 'G8', 'TB', 'CLASS', 'Type', 'TYPE', '400', '40'])
+      expect(
+        guesses(text).filter(({ told }) => ['capacity', 'class', 'type', 'version'].includes(told)),
+        text,
+      ).toEqual([]);
+    expect(first('256G')).toMatchObject({ told: 'capacity', word: '256GB' });
     expect(guesses('V0').map(({ word }) => word)).toEqual(expect.arrayContaining(['V30', 'V60', 'V90']));
   });
 

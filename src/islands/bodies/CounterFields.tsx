@@ -21,6 +21,9 @@ import own from './CounterFields.module.css';
 
 const TextPicture = part(() => import('../photo/TextPicture.tsx'));
 
+/** Whole minutes as a counter that rounds so shows them. */
+const SHOWS = { down: Math.floor, nearest: Math.round, up: Math.ceil } as const;
+
 const isWhole = (reading: Draft<CounterReading>): reading is CounterReading =>
   typeof reading.capacityGB === 'number' &&
   reading.capacityGB > 0 &&
@@ -85,14 +88,14 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
           </button>
         </div>
       ))}
-      <div>
+      <div className={own.ways}>
         <button
           type="button"
           className="plain-button"
           onClick={() => set([...counters, { modeId: modes[0]?.id ?? '', capacityGB, minutes: '' }])}
         >
           Note a reading
-        </button>{' '}
+        </button>
         <button type="button" className="plain-button" onClick={() => setPicturing(true)}>
           Read it off a picture
         </button>
@@ -103,6 +106,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
           props={form.getInputProps('counterRounds')}
           data={ROUNDING_CHOICES}
           unknown="not told: taken to round down"
+          className={own.rounds}
         />
       )}
       {picturing && (
@@ -127,7 +131,8 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
               <tbody>
                 {decoded.predictions.map(({ modeId, minutes }) => {
                   const mode = modes.find(({ id }) => id === modeId);
-                  const [low, high] = [Math.floor(minutes.low + 1e-6), Math.floor(minutes.high - 1e-6)];
+                  const shows = SHOWS[answer.rounds];
+                  const [low, high] = [shows(minutes.low + 1e-6), shows(minutes.high - 1e-6)];
                   return (
                     mode && (
                       <tr key={modeId}>

@@ -64,7 +64,7 @@ export const counterRateText = (rate: CounterRate): string =>
 export const roundingTexts = ({ by }: CounterRate): readonly (readonly [CounterRounding, string])[] =>
   COUNTER_ROUNDINGS.map((rounds) => {
     const rate = by[rounds];
-    return [rounds, `${ROUNDS_WORDS[rounds]}: ${rate ? rateBetween(rate) : 'its readings exclude each other'}`];
+    return [rounds, `${ROUNDS_WORDS[rounds]}: ${rate ? rateBetween(rate) : 'these minutes tell no rate'}`];
   });
 
 /** Said where a counter shows its end. */

@@ -90,7 +90,7 @@ export function clipProblemText(problem: ClipProblem): string {
 export function chaptersText(run: readonly { readonly name: string; readonly clip: ClipReading }[]): string {
   const total = (of: (clip: ClipReading) => number): number => run.reduce((sum, { clip }) => sum + of(clip), 0);
   const names = `${run[0]?.name ?? ''} to ${run.at(-1)?.name ?? ''}`;
-  return `${names} may be one take: their names count on, and each but the last is full. Together ${lengthText(total(({ seconds }) => seconds))}, ${gigabytes(total(({ fileBytes }) => fileBytes))}. Frames lost between two files cannot be seen.`;
+  return `${names} may be one take: their names count on, and all before the last are as large as such files get. Together ${lengthText(total(({ seconds }) => seconds))}, ${gigabytes(total(({ fileBytes }) => fileBytes))}. Frames lost between two files cannot be seen.`;
 }
 
 /** What is missing of a clip that was cut off; null where it is whole. */

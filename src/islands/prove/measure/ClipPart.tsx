@@ -106,8 +106,13 @@ export default function ClipPart({ kit, onLog }: ClipPartProps) {
                   </button>
                 )}
                 {chapters && (
-                  <button type="button" className="plain-button" onClick={() => apartClip(id)}>
-                    Takes of their own
+                  <button
+                    type="button"
+                    className="plain-button"
+                    aria-label={`${name}: takes of their own`}
+                    onClick={() => apartClip(id)}
+                  >
+                    Apart
                   </button>
                 )}
                 <button
