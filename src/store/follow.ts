@@ -31,7 +31,7 @@ export interface Follower<L extends ListKey> {
 }
 
 /** Time after which a store that has not answered is said to be silent, milliseconds. */
-const SILENCE = 4000;
+const SILENCE = 10_000;
 
 /** What is known of one list: its rows by id, and its entries in order. */
 interface Known {

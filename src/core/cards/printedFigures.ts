@@ -125,6 +125,30 @@ function amountOf(typed: string): number | null {
   return read.ok && read.value > 0 ? read.value : null;
 }
 
+interface Endurance extends Pick<Span, 'start' | 'end'> {
+  readonly TB: number;
+}
+
+/** Every amount of writing that a print rates its card for, with its stretch and the word before it. */
+function endurancesIn(text: string): readonly Endurance[] {
+  return [...text.matchAll(ENDURANCE)].flatMap((match): Endurance[] => {
+    const { amount, amountBehind, told, size, unit, unitBefore, toldUnit, sizeUnit } = match.groups ?? {};
+    const found = amountOf(amount ?? amountBehind ?? told ?? size ?? '');
+    if (found === null) return [];
+    const isPetabytes = /^PB/i.test(unit ?? unitBefore ?? toldUnit ?? sizeUnit ?? '');
+    const before = /endurance\s*:?\s*$/i.exec(text.slice(0, match.index))?.[0].length ?? 0;
+    return [
+      { TB: isPetabytes ? found * 1000 : found, start: match.index - before, end: match.index + match[0].length },
+    ];
+  });
+}
+
+/** A line with blanks in the place of what its card is rated to take in all: neither a size nor anything of the need. */
+export const withoutEndurance = (text: string): string =>
+  endurancesIn(text)
+    .filter(({ start, end }) => /[TP]BW|endurance/i.test(text.slice(start, end)))
+    .reduce((line, { start, end }) => line.slice(0, start) + ' '.repeat(end - start) + line.slice(end), text);
+
 /**
  * The figures of a print by what stands beside them: the one place that reads them, for labels, pasted lists, pictures, prices
  * and lines that are asked.
@@ -147,29 +171,12 @@ export function printedFigures(text: string, tokens: readonly Token[]): PrintedF
     hours ??= amount;
     used.push({ start: match.index, end: match.index + match[0].length });
   }
-  let enduranceTB: number | null = null;
-  for (const match of text.matchAll(ENDURANCE)) {
-    const {
-      amount: written,
-      amountBehind,
-      told: toldAs,
-      size,
-      unit: its,
-      unitBefore,
-      toldUnit,
-      sizeUnit,
-    } = match.groups ?? {};
-    const amount = amountOf(written ?? amountBehind ?? toldAs ?? size ?? '');
-    const unit = (its ?? unitBefore ?? toldUnit ?? sizeUnit ?? '').toUpperCase();
-    if (amount === null) continue;
-    enduranceTB ??= unit === 'PB' ? amount * 1000 : amount;
-    const before = /endurance\s*:?\s*$/i.exec(text.slice(0, match.index))?.[0].length ?? 0;
-    used.push({ start: match.index - before, end: match.index + match[0].length });
-  }
+  const endurances = endurancesIn(text);
+  used.push(...endurances);
   return {
     speeds,
     hours,
-    enduranceTB,
+    enduranceTB: endurances[0]?.TB ?? null,
     isUsed: ({ start, end }) => used.some((one) => one.start < end && start < one.end),
   };
 }

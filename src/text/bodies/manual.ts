@@ -11,7 +11,7 @@ export function foundText({ page, lines, modes }: FoundTable): string {
   const last = lines.at(-1)?.line ?? first;
   const where = page === null ? 'Lines' : typeof page === 'number' ? `Page ${page}, lines` : `${page}, rows`;
   const found =
-    modes === 0 ? 'rates, not understood' : modes === 1 ? 'one mode, as it looks' : `${modes} modes, as it looks`;
+    modes === 0 ? 'rates, not understood' : modes === 1 ? 'one line like a mode' : `${modes} lines like a mode`;
   return `${where} ${first}${last === first ? '' : `–${last}`}: ${found}`;
 }
 

@@ -1,3 +1,4 @@
+import { withoutEndurance } from '../../cards/printedFigures.ts';
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { err, ok, type Result } from '../../result.ts';
@@ -108,7 +109,7 @@ function askCard(text: string, policy: Policy, aside: ReadonlySet<string>): Resu
  */
 export function askLine(text: string, policy: Policy, aside = NONE): Result<Asked, AskRefusal> {
   if (text.length > MAX_TEXT) return askCard(text, policy, aside);
-  const tokens = spokenLine(tokenize(text), aside).tokens.filter(isSaid);
+  const tokens = spokenLine(tokenize(withoutEndurance(text)), aside).tokens.filter(isSaid);
   const offered = alternatives(text, tokens);
   if (offered) {
     const judged = offered.map((one) => ({ ...one, found: askCard(one.line, policy, aside) }));

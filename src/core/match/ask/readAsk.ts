@@ -1,3 +1,4 @@
+import { withoutEndurance } from '../../cards/printedFigures.ts';
 import { labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.ts';
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
@@ -221,7 +222,7 @@ function arrangedOf(
   return ok({ arrangement: named, count: Math.max(2, count) });
 }
 
-/** What the unread of a line and what belongs to several things is, in the order in which it stands. */
+/** What was not understood in a line, and what could belong to several things, in the order in which it stands. */
 const inOrder = (all: readonly AskUnread[]): readonly AskUnread[] => [...all].sort((a, b) => a.start - b.start);
 
 /**
@@ -236,7 +237,7 @@ const inOrder = (all: readonly AskUnread[]): readonly AskUnread[] => [...all].so
 export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, AskRefusal> {
   if (text.trim() === '') return err({ code: 'empty' });
   if (text.length > MAX_TEXT) return err({ code: 'too-long', length: text.length, max: MAX_TEXT });
-  const { tokens: spoken, passed } = spokenLine(tokenize(text), aside);
+  const { tokens: spoken, passed } = spokenLine(tokenize(withoutEndurance(text)), aside);
   const line = placed(spoken);
   const { tokens, slot } = line;
   if (tokens.length === 0 && line.open.length === 0) return err({ code: 'no-rate', card: null });

@@ -152,3 +152,22 @@ describe('playback', () => {
     expect(playsOf('3:50 100p 25p 24p'), 'three speeds are no question').toBeNull();
   });
 });
+
+describe('what a card is rated to take in all', () => {
+  it.each([
+    '30 Mb/s on 1TB SDXC 600TBW V30',
+    '30 Mb/s on 1TB endurance 600 TBW SDXC V30',
+    '30 Mb/s on 1TB SDXC V30 endurance: 600 TB',
+  ])('is neither a size of it nor a need: %s', (text) => {
+    const { ask, minutes } = answerOf(text);
+    expect(ask.card).toMatchObject({ capacity: 1e12, marks: ['V30'], enduranceTB: 600 });
+    expect(minutes).toEqual(answerOf('30 Mb/s on 1TB SDXC V30').minutes);
+  });
+
+  it('a size that is said to be written is asked about', () => {
+    expect(askLine('30 Mb/s 2 TB written on 1TB V30', DEFAULT_POLICY)).toMatchObject({
+      ok: false,
+      error: { code: 'not-understood', unread: [{ text: 'written' }] },
+    });
+  });
+});

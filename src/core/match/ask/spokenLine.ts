@@ -69,7 +69,7 @@ const APPROXIMATE: Readonly<Record<string, readonly Token['kind'][]>> = {
   'at-least': ['time', 'capacity'],
 };
 
-/** `about two hours`: said and harmless there; `at least` behind everything, or before a word, is a way of asking. */
+/** Whether a word of amount changes nothing: `about two hours` does not, nor does `at least` at the end of a line or before a word. */
 function isHarmlessAmount(at: number, tokens: readonly Token[]): boolean {
   const token = tokens[at];
   if (token?.kind !== 'say' || !(token.say === 'about' || token.say === 'at-least')) return false;
