@@ -9,7 +9,9 @@ export const placeText = ({ page, line }: Pick<DocLine, 'page' | 'line'>): strin
 export function foundText({ page, lines, modes }: FoundTable): string {
   const first = lines[0]?.line ?? 1;
   const last = lines.at(-1)?.line ?? first;
-  const where = page === null ? 'Lines' : typeof page === 'number' ? `Page ${page}, lines` : `${page}, rows`;
+  const many = first === last ? '' : 's';
+  const where =
+    page === null ? `Line${many}` : typeof page === 'number' ? `Page ${page}, line${many}` : `${page}, row${many}`;
   const found =
     modes === 0 ? 'rates, not understood' : modes === 1 ? 'one line like a mode' : `${modes} lines like a mode`;
   return `${where} ${first}${last === first ? '' : `–${last}`}: ${found}`;
