@@ -638,3 +638,16 @@ describe('tables of two ways', () => {
     expect(questions(text)).toMatchObject({ at: true });
   });
 });
+
+describe('a ragged line with two rates', () => {
+  it.each([
+    ['UHD 25p 100Mbps 200Mbps', ['rate']],
+    ['UHD 50p 150 Mbps max 200 Mbps', ['rate']],
+    ['Size 25p 50p\nUHD 100Mbps 200Mbps', ['rate', 'fps']],
+    // The same rate twice, and one for each speed.
+    ['UHD 25p 600 Mbps (75 MB/s)', [600]],
+    ['UHD 59.94p/50p 200 Mbps 100 Mbps', [200, 100]],
+  ])('takes neither for the only one: %j', (text, expected) => {
+    expect(rates(text)).toEqual(expected);
+  });
+});
