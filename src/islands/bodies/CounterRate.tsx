@@ -5,12 +5,13 @@ import { useTask } from '../../app/tasks/useTask.ts';
 import type { CounterRate as Found } from '../../core/bodies/counter/counter.ts';
 import type { Body, CounterRounding } from '../../core/kit/model.ts';
 import { bodySchema } from '../../kit/schemas/body.ts';
-import { counterRateText, roundingTexts } from '../../text/bodies/counter.ts';
+import { counterRateText, roundingTexts, roundsText } from '../../text/bodies/counter.ts';
 import { plain } from '../../text/quantity.ts';
 import { Fold } from '../../ui/Fold.tsx';
 import css from '../../ui/form.module.css';
 import type { DraftForm } from '../../ui/useItemForm.ts';
 import { useSame } from '../../ui/useSame.ts';
+import own from './CounterFields.module.css';
 
 type Between = Pick<Found, 'lowMbps' | 'highMbps'>;
 
@@ -32,7 +33,7 @@ export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; read
   const found = state.phase === 'done' ? state.answer : null;
   if (!mode || rate?.kind !== 'counter') return null;
   const has = Number.isFinite(rate.lowMbps) && Number.isFinite(rate.highMbps) && Number(rate.highMbps) > 0;
-  const isSame = found && has && found.lowMbps === rate.lowMbps && found.highMbps === rate.highMbps;
+  const isSame = found !== null && has && found.lowMbps === rate.lowMbps && found.highMbps === rate.highMbps;
   const take = (between: Between | null, rounds?: CounterRounding): void => {
     if (!between) return;
     const { lowMbps, highMbps } = between;
@@ -41,7 +42,7 @@ export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; read
   };
   const failed = form.errors[`modes.${at}.rate.lowMbps`] ?? form.errors[`modes.${at}.rate.highMbps`];
   return (
-    <div className={css.full}>
+    <div className={`${css.full} ${own.rate}`}>
       {has && (
         <p>
           Everything written: {plain(Number(rate.lowMbps), 0)} to {plain(Number(rate.highMbps), 0)}&nbsp;Mb/s. The
@@ -49,28 +50,27 @@ export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; read
         </p>
       )}
       {found && !isSame && (
-        <>
-          <p>
-            {counterRateText(found)}{' '}
-            <button type="button" className="plain-button" onClick={() => take(found)}>
-              Take that
-            </button>
-          </p>
-          {found.roundsBy === 'assumed' && (
-            <Fold title="All three ways" about="down, to the nearest, up">
-              {roundingTexts(found).map(([rounds, text]) => (
-                <p key={rounds}>
-                  If it {text}.{' '}
-                  {found.by[rounds] && (
-                    <button type="button" className="plain-button" onClick={() => take(found.by[rounds], rounds)}>
-                      It does
-                    </button>
-                  )}
-                </p>
-              ))}
-            </Fold>
-          )}
-        </>
+        <p>
+          {counterRateText(found)}{' '}
+          <button type="button" className="plain-button" onClick={() => take(found)}>
+            Take that
+          </button>
+        </p>
+      )}
+      {isSame && <p className="soft">{roundsText(found)}</p>}
+      {found?.roundsBy === 'assumed' && (
+        <Fold title="All three ways" about="down, to the nearest, up">
+          {roundingTexts(found).map(([rounds, text]) => (
+            <p key={rounds}>
+              If it {text}.{' '}
+              {found.by[rounds] && (
+                <button type="button" className="plain-button" onClick={() => take(found.by[rounds], rounds)}>
+                  It does
+                </button>
+              )}
+            </p>
+          ))}
+        </Fold>
       )}
       {!found && state.phase !== 'running' && (
         <p className={css.hint}>Enter what the counter shows for this mode below: one reading is enough.</p>

@@ -46,7 +46,7 @@ const ROUNDS_WORDS: Readonly<Record<CounterRounding, string>> = {
 };
 
 /** How a counter is taken to round, and why. */
-function roundsText({ rounds, roundsBy }: Pick<CounterAnswer, 'rounds' | 'roundsBy'>): string {
+export function roundsText({ rounds, roundsBy }: Pick<CounterAnswer, 'rounds' | 'roundsBy'>): string {
   const does = ROUNDS_WORDS[rounds];
   if (roundsBy === 'told') return `It ${does}, as you told.`;
   if (roundsBy === 'found') return `Only a counter that ${does} shows these minutes together.`;

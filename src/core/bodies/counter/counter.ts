@@ -284,7 +284,7 @@ export function* counterRateSteps(
   if (own.length === 0) return null;
   const others = counters.filter((one) => one.modeId !== modeId);
   // Of the others only their usable share and their rounding are asked, so nothing has to be predicted.
-  const { result, ...found } = yield* decodeSteps({ ...body }, others, own[0]?.capacityGB ?? 1, solve);
+  const { result, ...found } = yield* decodeSteps(body, others, own[0]?.capacityGB ?? 1, solve);
   const shares = { low: LIMITS.usable[0], high: LIMITS.usable[1] };
   const usable = 'decoded' in result ? result.decoded.usable : shares;
   // A share was worked out for one rounding: another may use the whole label.

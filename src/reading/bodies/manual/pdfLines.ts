@@ -101,7 +101,7 @@ const HALF_LINE = 0.95;
 
 /**
  * Rows whose cells were broken over lines, put together: a cell of two lines stands half a line above and half a line below the
- * other cells of its row. Joined only where nothing lies over anything else in another line of the row.
+ * other cells of its row. Two lines that are as full as each other stay the two rows they are.
  */
 function wholeRows(lines: readonly Line[]): readonly Line[] {
   const rows: Line[] = [];
