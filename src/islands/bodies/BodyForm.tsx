@@ -225,6 +225,7 @@ export function BodyForm(props: BodyFormProps) {
       </div>
       {pasting && (
         <PasteModes
+          counterRounds={form.values.counterRounds ?? null}
           onClose={() => setPasting(false)}
           onAdd={(modes, counters) => {
             form.setFieldValue('modes', [...form.values.modes, ...modes]);

@@ -31,6 +31,8 @@ import { PasteTable } from './PasteTable.tsx';
 const TextPicture = part(() => import('../photo/TextPicture.tsx'));
 
 interface PasteModesProps {
+  /** How the body's counter rounds, where that is told; its minutes are read like it. */
+  readonly counterRounds: CounterRounding | null;
   readonly onAdd: (modes: readonly Mode[], counters: readonly CounterReading[]) => void;
   readonly onClose: () => void;
 }
@@ -56,7 +58,7 @@ const placesOf = (source: FoundTable | null, rows: number): readonly string[] | 
   source && source.lines.length >= rows ? source.lines.slice(source.lines.length - rows).map(placeText) : null;
 
 /** Modes from a maker's table: paste, see how it is read, mend it in place, add. Nothing is stored before that. */
-export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
+export default function PasteModes({ counterRounds, onAdd, onClose }: PasteModesProps) {
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<Chosen>({});
   // Where each line of a manual stands; typed text has no such place.
@@ -66,11 +68,11 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
   const read = useMemo(() => {
     if (isRefusal(cut)) return null;
     const table = edited(cut, chosen);
-    const reading = readingOf(table, chosen);
+    const reading = readingOf(table, { ...chosen, rounds: chosen.rounds ?? counterRounds });
     const rows = readRows(table, reading, chosen);
     const ignored = ignoredColumns(table, reading.columns);
     return { table, reading, rows, ignored, questions: questionsOf(rows, table, reading) };
-  }, [cut, chosen]);
+  }, [cut, chosen, counterRounds]);
   const choose = (part: Chosen): void => setChosen((before) => ({ ...before, ...part }));
   const setColumn = (at: number, column: ModeColumn): void =>
     choose({
@@ -165,7 +167,9 @@ export default function PasteModes({ onAdd, onClose }: PasteModesProps) {
                   {ROUNDING_CHOICES.map(({ value, label }) => (
                     <option key={value} value={value}>
                       {label}
-                      {chosen.rounds === undefined && value === read.reading.rounds ? ', as most are' : ''}
+                      {chosen.rounds === undefined && counterRounds === null && value === read.reading.rounds
+                        ? ', as most are'
+                        : ''}
                     </option>
                   ))}
                 </select>
