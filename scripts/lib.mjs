@@ -122,14 +122,14 @@ export async function startServer({ demo = true, port, args = [], dist = join(RO
     child.kill('SIGTERM');
     return stopped;
   };
-  for (let tries = 0; tries < 300; tries += 1) {
+  for (let tries = 0; tries < 1200; tries += 1) {
     if (child.exitCode !== null) throw new Error(`The server stopped:\n${log}`);
     const [, address] = /is running: (\S+)/.exec(log) ?? [];
     if (address) return { address, stop, log: () => log, pid: child.pid };
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   child.kill('SIGTERM');
-  throw new Error(`The server did not start within 15 s:\n${log}`);
+  throw new Error(`The server did not start within a minute:\n${log}`);
 }
 
 export const packageVersion = () => JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')).version;

@@ -1,4 +1,5 @@
 import { Agent, request as ask } from 'node:http';
+import { connect } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
 import { startServer } from '../../scripts/lib.mjs';
 import demo from '../../src/kit/demo.coolreel.json' with { type: 'json' };
@@ -93,6 +94,46 @@ describe('a crowd', () => {
     const done = await Promise.all(heavy);
     expect(count(done, 200) + count(done, 503)).toBe(12);
     agent.destroy();
+  });
+});
+
+/** A GET on a bare socket, written when it is told to be; what came back, to the end. */
+const onSocket = (address: string, path: string) => {
+  const { hostname, port } = new URL(address);
+  const socket = connect(Number(port), hostname);
+  let text = '';
+  socket.on('data', (chunk: Buffer) => {
+    text += chunk;
+  });
+  const opened = new Promise<void>((done) => socket.once('connect', () => done()));
+  const answer = new Promise<string>((done) => socket.once('close', () => done(text)));
+  socket.on('error', () => socket.destroy());
+  return {
+    opened,
+    answer,
+    write: () => socket.write(`GET ${path} HTTP/1.1\r\nHost: a\r\nConnection: close\r\n\r\n`),
+  };
+};
+
+describe('a machine that stands still', () => {
+  it('answers what was sent to it meanwhile, and still gives up what never came', { timeout: 60_000 }, async () => {
+    const server = await startServer({ demo: false, args: ['--quiet'] });
+    stop = server.stop;
+    const asked = onSocket(server.address, '/cards');
+    const silent = onSocket(server.address, '/cards');
+    await Promise.all([asked.opened, silent.opened]);
+    // The server has taken both connections once it has answered a third.
+    const third = onSocket(server.address, '/api/health');
+    await third.opened;
+    third.write();
+    await third.answer;
+    process.kill(server.pid ?? 0, 'SIGSTOP');
+    asked.write();
+    // Longer than the headers of a request may take.
+    await new Promise((done) => setTimeout(done, 6500));
+    process.kill(server.pid ?? 0, 'SIGCONT');
+    expect((await asked.answer).slice(0, 15)).toBe('HTTP/1.1 200 OK');
+    expect(await silent.answer).toMatch(/^HTTP\/1\.1 408 /);
   });
 });
 

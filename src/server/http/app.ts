@@ -49,6 +49,8 @@ const WIRE = {
   connections: 1000,
   /** Held at once: above it a connection is dropped without a word, since a word costs room, too. */
   mostConnections: 3000,
+  /** What lay unread while this machine stood still is read within this time. */
+  catchingUp: 250,
   /** With this share of the connections open at once, what arrives late is late for the crowd and not for its sender. */
   crowd: 0.1,
 };
@@ -77,6 +79,8 @@ const CLIENT_ERRORS: Readonly<Record<string, Refusal>> = {
   ERR_HTTP_REQUEST_TIMEOUT: refusal(408, 'too-slow', 'The request did not arrive in time. Send it again.'),
 };
 
+const isLate = (error: NodeJS.ErrnoException): boolean => error.code === 'ERR_HTTP_REQUEST_TIMEOUT';
+
 /** Writes a refusal to a socket of which no request was read, and ends it. */
 function endWith(socket: Socket, refused: Refusal): void {
   const body = JSON.stringify(refusalBody(refused));
@@ -101,7 +105,7 @@ function refuseOnSocket(error: NodeJS.ErrnoException, socket: Socket, wasCrowded
     socket.destroy();
     return;
   }
-  const why = wasCrowded && error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? TOO_BUSY : CLIENT_ERRORS[error.code ?? ''];
+  const why = wasCrowded && isLate(error) ? TOO_BUSY : CLIENT_ERRORS[error.code ?? ''];
   endWith(socket, why ?? refusal(400, 'not-http', 'This is not a request that can be read.'));
 }
 
@@ -111,6 +115,37 @@ function refuseBare(request: IncomingMessage, response: ServerResponse, refused:
     response.writeHead(refused.status, { 'Content-Type': 'application/json; charset=utf-8', Connection: 'close' });
     response.end(JSON.stringify(refusalBody(refused)));
   });
+}
+
+interface Heard {
+  /** Notes that a request was read from its socket. */
+  readonly note: (request: IncomingMessage) => void;
+  /**
+   * Looks once more at a socket of which too little was read in time. On a machine that stood still (asleep, or given to others) the
+   * clock of the connections goes off before what arrived meanwhile is read, and whoever asked in time would be told to be late.
+   *
+   * @param refuse what is done where still no whole request was read
+   */
+  readonly elseRefuse: (socket: Socket, refuse: () => void) => void;
+}
+
+/** The last request of each socket. */
+function listening(): Heard {
+  const last = new WeakMap<Socket, IncomingMessage>();
+  return {
+    note: (request) => last.set(request.socket, request),
+    elseRefuse: (socket, refuse) => {
+      const before = last.get(socket);
+      const wasWhole = before?.complete ?? false;
+      const look = (): void => {
+        const now = last.get(socket);
+        const isHeard = now !== before || (!wasWhole && now?.complete === true);
+        if (!isHeard) refuse();
+      };
+      // Timers run before sockets are read; what is due in the same turn would find as little as the first look did.
+      setTimeout(() => setImmediate(look), WIRE.catchingUp);
+    },
+  };
 }
 
 interface Crowd {
@@ -215,6 +250,8 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
         refuse(reply as unknown as FastifyReply, refusal(400, 'bad-address', 'The address cannot be read.'));
       else lost(reply as unknown as FastifyReply);
     },
+    // Answered by the server below, in the shape of every refusal.
+    clientErrorHandler: () => undefined,
     serverFactory: (answer) => {
       const { headersTimeout, requestTimeout, keepAliveTimeout, connectionsCheckingInterval } = WIRE;
       const options = {
@@ -227,9 +264,11 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
       };
       const guarded = (request: IncomingMessage, response: ServerResponse): void => {
         if (crowd.isTold(request.socket)) return;
+        heard.note(request);
         if (request.httpVersion === '1.1' && request.headers.host === undefined) refuseBare(request, response, NO_HOST);
         else secure(request, response, () => answer(request, response));
       };
+      const heard = listening();
       const server = certificate
         ? createSecureServer({ ...options, key: certificate.key, cert: certificate.cert }, guarded)
         : createServer(options, guarded);
@@ -237,9 +276,12 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
       server.maxConnections = Math.max(WIRE.mostConnections, connections);
       server.on('checkExpectation', (request, response) => refuseBare(request, response, NO_EXPECTATION));
       server.setTimeout(WIRE.silence);
-      server.on('clientError', (error, socket) =>
-        refuseOnSocket(error, socket as Socket, crowd.wasAround(socket as Socket)),
-      );
+      server.on('clientError', (error, stream) => {
+        const socket = stream as Socket;
+        const refuse = (): void => refuseOnSocket(error, socket, crowd.wasAround(socket));
+        if (isLate(error)) heard.elseRefuse(socket, refuse);
+        else refuse();
+      });
       return server;
     },
   });
