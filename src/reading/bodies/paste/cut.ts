@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { apart } from './beside.ts';
 import { isHeading, isUnitRow, type ModeColumn, namesColumns } from './columns.ts';
 import { LOOSE_COLUMNS, looseCells } from './loose.ts';
 import { unrolled } from './matrix.ts';
@@ -82,7 +83,7 @@ export function readTable(text: string): PastedTable | PasteRefusal {
   if (delimiter === null && lines.length > MAX_PASTED + 2) return tooMany(lines.length);
   const cut = delimiter === null ? aligned(lines) : delimited(tidy, delimiter);
   if (cut !== null) {
-    const { head, rows } = unrolled(cut) ?? withHeading(cut);
+    const { head, rows } = unrolled(cut) ?? apart(withHeading(cut));
     if (rows.length > MAX_PASTED) return tooMany(Math.max(rows.length, lines.length));
     return { head, rows, known: null };
   }

@@ -470,6 +470,17 @@ describe('a table of minutes', () => {
     expect(readMinutes(text)).toEqual({ minutes, atLeast });
   });
 
+  // A display that shows both says the rate itself; the minutes stand beside it as the counter's.
+  it.each([
+    'Mode\tfps\tMinutes (256 GB)\nA\t25\t142 min 200 Mbps\nB\t50\t400 Mb/s (71 min)',
+    'Mode\tfps\tMinutes (256 GB)\nA\t25\t2h22 / 200 Mbps\nB\t50\t[71] 400Mbps',
+  ])('with a bit rate beside the minutes has both: %#', (text) => {
+    expect(placed(text).rows.flatMap(({ read }) => read ?? [])).toMatchObject([
+      { ok: true, modes: [{ rate: { kind: 'stated', Mbps: 200 } }], shown: [{ minutes: 142, capacityGB: 256 }] },
+      { ok: true, modes: [{ rate: { kind: 'stated', Mbps: 400 } }], shown: [{ minutes: 71, capacityGB: 256 }] },
+    ]);
+  });
+
   it.each(['', '0', '—', '1:75', 'soon', '1.5 h', '-3'])('%s is none', (text) => {
     expect(readMinutes(text)).toBeNull();
   });
