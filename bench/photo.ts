@@ -5,12 +5,13 @@ import { readLabel } from '../src/core/cards/readLabel.ts';
 import { grayOf } from '../src/core/photo/gray.ts';
 import { readCard } from '../src/core/photo/readCard.ts';
 import { toGigabytes } from '../src/core/units/convert.ts';
-import { drawnLabel, HELD } from '../tests/support/labels/drawn.ts';
+import { drawnLabel, HELD, type LabelSet } from '../tests/support/labels/drawn.ts';
 import { startedRecogniser } from '../tests/support/labels/recogniser.ts';
 import { capacityWord, truthOf } from '../tests/support/labels/truth.ts';
 import { few } from './few.mjs';
 
 const COUNT = Number(process.env.LABELS ?? few(HELD, 2));
+const SET = (process.env.LABEL_SET ?? 'held') as LabelSet;
 const ALONE_EVERY = 6;
 const SLOWER = 4;
 const KINDS = ['capacity', 'family', 'bus', 'video', 'grade', 'class', 'vpg', 'app', 'version'] as const;
@@ -23,7 +24,7 @@ const confused: Record<string, number> = {};
 let [aloneRight, aloneOf] = [0, 0];
 
 for (let at = 0; at < COUNT; at += 1) {
-  const { pixels, truth } = drawnLabel('held', at);
+  const { pixels, truth } = drawnLabel(SET, at);
   const gray = grayOf(pixels);
   const start = performance.now();
   const { findings } = await readCard(gray, recognise);
@@ -62,7 +63,7 @@ await end();
 
 const sorted = (all: number[]): number[] => [...all].sort((a, b) => a - b);
 const part = (all: number[], share: number): number => sorted(all)[Math.floor((all.length - 1) * share)] ?? 0;
-console.log(`Pictures of cards: ${COUNT} labels held apart`);
+console.log(`Pictures of cards: ${COUNT} labels of the set "${SET}"`);
 console.table(tally);
 console.log('  what was taken for what:', confused);
 console.log(

@@ -12,6 +12,9 @@ const LONGEST = 2200;
 /** Largest file opened, bytes: a phone's photo has a few million. */
 const LARGEST_FILE = 80_000_000;
 
+/** How long other turns of a picture are tried in which nothing of a card was read yet, milliseconds. */
+const PATIENCE = 2500;
+
 let opened: OffscreenCanvas | null = null;
 
 /** Opens a picture whole, or, where memory does not reach, made smaller while it is decoded. */
@@ -84,13 +87,24 @@ const api: PictureApi = {
     if (!opened) return err('no-picture');
     try {
       const gray = grayPart(opened, part ?? undefined);
-      const read = await readCard(gray, await recogniserFrom(recogniserAt), onFound);
+      const recognise = await recogniserFrom(recogniserAt);
+      const start = performance.now();
+      const isLate = (): boolean => performance.now() - start > PATIENCE;
+      const read = await readCard(gray, recognise, { onFound, isLate });
       if (!part) return ok(read);
+      const [left, top] = [Math.floor(part.left), Math.floor(part.top)];
       const moved = (finding: (typeof read.findings)[number]) => ({
         ...finding,
-        piece: finding.piece.map(([x, y]) => [x + Math.floor(part.left), y + Math.floor(part.top)] as const),
+        piece: finding.piece.map(([x, y]) => [x + left, y + top] as const),
       });
-      return ok({ ...read, parts: [], findings: read.findings.map(moved) });
+      const parts = read.parts.map((one) => ({
+        ...one,
+        left: one.left + left,
+        top: one.top + top,
+        right: one.right + left,
+        bottom: one.bottom + top,
+      }));
+      return ok({ ...read, parts, findings: read.findings.map(moved) });
     } catch (thrown) {
       return err(problemOf(thrown));
     }

@@ -6,13 +6,15 @@ import { inked } from '../../src/core/photo/ink.ts';
 import { lettersIn } from '../../src/core/photo/lines.ts';
 import { around, type CardReading, LOOKED_AT, readCard } from '../../src/core/photo/readCard.ts';
 import { toGigabytes } from '../../src/core/units/convert.ts';
-import { type DrawnLabel, drawnLabel, HELD } from '../support/labels/drawn.ts';
+import { type DrawnLabel, drawnLabel, HELD, pageOf } from '../support/labels/drawn.ts';
 import { startedRecogniser } from '../support/labels/recogniser.ts';
 import { capacityWord, truthOf } from '../support/labels/truth.ts';
 import { runs } from '../support/runs.ts';
 
 /** Labels held apart, some of them; half with `npm run deep`, all with LABELS=600, as `npm run bench` counts them: no threshold, confusion or rule was chosen by looking at one of them. */
 const COUNT = Number(process.env.LABELS ?? runs(28, HELD / 2));
+/** Labels with framed, stacked and reversed marks in typefaces of their own, held apart likewise. */
+const FRAMED = Number(process.env.LABELS ?? runs(16, HELD / 2));
 /** Every so many of them are also given to the recogniser alone, as the picture is: it takes several times as long. */
 const ALONE_EVERY = 12;
 
@@ -39,19 +41,22 @@ interface Held {
 }
 
 const held: Held[] = [];
+const framed: Held[] = [];
 
 /** Reads all of them with two recognisers beside each other. */
 beforeAll(async () => {
   const both = await Promise.all([startedRecogniser(), startedRecogniser()]);
   let next = 0;
   const work = async ({ recognise, alone }: (typeof both)[number]): Promise<void> => {
-    while (next < COUNT) {
+    while (next < COUNT + FRAMED) {
       const at = next;
       next += 1;
-      const label = drawnLabel('held', at);
+      const isFramed = at >= COUNT;
+      const label = isFramed ? drawnLabel('apart', at - COUNT) : drawnLabel('held', at);
       const gray = grayOf(label.pixels);
       const reading = await readCard(gray, recognise);
-      held.push({ label, reading, alone: at % ALONE_EVERY === 0 ? await alone(gray) : null });
+      if (isFramed) framed.push({ label, reading, alone: null });
+      else held.push({ label, reading, alone: at % ALONE_EVERY === 0 ? await alone(gray) : null });
     }
   };
   await Promise.all(both.map(work));
@@ -97,7 +102,7 @@ describe('labels held apart', () => {
   });
 
   it('never give a promise that is not printed without its question', () => {
-    const wrong = held.flatMap(({ label, reading }) =>
+    const wrong = [...held, ...framed].flatMap(({ label, reading }) =>
       reading.findings
         .filter(({ told, doubt, word }) => doubt === null && isPromise(told) && word !== truthOf(label.truth)[told])
         .map(({ told, word }) => ({ told, word, truth: label.truth })),
@@ -112,6 +117,10 @@ describe('labels held apart', () => {
     expect(right.length / COUNT).toBeGreaterThanOrEqual(0.97);
   });
 
+  it('are never taken for a page of text', () => {
+    expect([...held, ...framed].filter(({ reading }) => reading.isPage)).toEqual([]);
+  });
+
   it('have the direction of their print found, but for what perspective turns', () => {
     const off = held.map(({ label, reading }) => {
       const degrees = (reading.angle * 180) / Math.PI - label.turn;
@@ -120,8 +129,22 @@ describe('labels held apart', () => {
     expect(off.filter((degrees) => degrees < 6).length / COUNT).toBeGreaterThan(0.98);
   });
 
+  it('with framed marks have most of them right, or asked about with the right one first', () => {
+    expect(framed).toHaveLength(FRAMED);
+    const printed = framed.flatMap(({ label, reading }) =>
+      (['video', 'grade', 'vpg'] as const)
+        .filter((kind) => truthOf(label.truth)[kind])
+        .map((kind) => became(label, reading, kind)),
+    );
+    const first = printed.filter((what) => what === 'right' || what === 'asked, right first');
+    expect(first.length / printed.length).toBeGreaterThan(0.8);
+    expect(printed.filter((what) => what === 'right').length / printed.length).toBeGreaterThan(0.55);
+  });
+
   it('never have another capacity taken for sure', () => {
-    expect(held.filter(({ label, reading }) => became(label, reading, 'capacity') === 'wrong')).toEqual([]);
+    expect([...held, ...framed].filter(({ label, reading }) => became(label, reading, 'capacity') === 'wrong')).toEqual(
+      [],
+    );
   });
 
   it('have video class, grade and guarantee read or asked about in 99 of 100', () => {
@@ -167,6 +190,27 @@ describe('labels held apart', () => {
       const found = reading.findings.find(({ told, doubt }) => told === 'capacity' && doubt === null);
       if (found) expect(found.word).toBe(capacityWord(label.truth.capacityGB));
     }
+  });
+});
+
+describe('a page of text', () => {
+  const receipt = Array.from({ length: 22 }, (_, at) => [
+    at % 3 === 0 ? `1 card SDXC II V60 ${64 * (at + 1)}GB` : `item ${at} of the chandlery`,
+    `${at},90`,
+  ]);
+  const manual = Array.from({ length: 6 }, () => ['The card has to be of the speed class V60 or above in this mode']);
+
+  it.each([
+    ['a receipt that names cards', receipt, 0],
+    ['the same, turned', receipt, 14],
+    ['a paragraph of a manual', manual, 3],
+  ] as const)('is no card: %s', async (_, rows, turn) => {
+    const shot = { turn, perspective: 0.01, blur: 0, noise: 4, glare: false };
+    const step = rows[0]?.length === 1 ? 900 : 520;
+    const picture = grayOf(pageOf(rows, shot, { step }));
+    // Nothing of it is even given to the recogniser.
+    const recognise = () => Promise.reject(new Error('asked'));
+    expect(await readCard(picture, recognise)).toMatchObject({ isPage: true, findings: [], parts: [] });
   });
 });
 

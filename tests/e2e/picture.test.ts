@@ -273,7 +273,7 @@ describe('with pictures', () => {
   it('of two cards are read one at a time', async () => {
     const other = labelOf({ ...CARD, capacityGB: 512, video: 'V90' }, { ...STEADY, turn: 5 }, { seed: 4 });
     await choose(app, file('two.png', pngOf(sideBySide([labelOf(CARD, STEADY), other]))));
-    await app.seesText(DIALOG, 'Two cards seem to lie in this picture');
+    await app.seesText(DIALOG, 'More than one card seems to lie in this picture');
     await app.clickText('button', 'Read the one with 512GB');
     await app.seesText(DIALOG, 'read twice alike');
     await app.seesText(DIALOG, /512.GB/);

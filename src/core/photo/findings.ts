@@ -3,6 +3,7 @@ import { readLabel } from '../cards/readLabel.ts';
 import { entryAt } from '../entryAt.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { MARK_KEYS } from '../standards/marks.ts';
+import type { MarkTold, SignedKind } from './glyphs/marksTold.ts';
 import type { Told } from './labelWords.ts';
 import type { Saying } from './rowSays.ts';
 import { type Piece, pieceOf, type Row } from './rows.ts';
@@ -44,6 +45,8 @@ export interface MarkFound {
 export interface RowReading {
   readonly row: Row;
   readonly says: readonly Saying[];
+  /** Marks that its signs tell by themselves. */
+  readonly told: readonly MarkTold[];
 }
 
 /** What promises a speed, or decides which promise counts: never taken from a doubtful piece without its question. */
@@ -66,6 +69,30 @@ const LEFT_OF: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
 
 /** Score, as a share of the best, below which a word is not offered. */
 const FAR = 0.15;
+
+/** A mark told by its signs, in one of the readings. */
+interface Signed extends MarkTold {
+  readonly reading: number;
+  readonly row: Row;
+}
+
+/** Share of its series at which a mark told by its signs is believed beside a reading of the text. */
+const BELIEVED = 0.97;
+/** And at which it makes a question of another. */
+const OBJECTS = 0.9;
+/** Characters that the text may be off where the signs tell the same. */
+const OTHER_SIGNED = 0.75;
+
+/** The one mark that the signs tell in every reading; null where they tell another, or none in one of them. */
+function agreedBySigns(signed: readonly Signed[], readings: number): string | null {
+  const words = new Set(signed.filter(({ chance }) => chance >= OBJECTS).map(({ word }) => word));
+  const [word] = words;
+  if (words.size !== 1 || word === undefined) return null;
+  const told = new Set(
+    signed.filter((one) => one.word === word && one.chance >= BELIEVED).map(({ reading }) => reading),
+  );
+  return told.size === readings ? word : null;
+}
 
 interface Heard {
   readonly reading: number;
@@ -117,8 +144,30 @@ function doubtOf(heard: readonly Heard[], readings: number, word: string): Doubt
   return heard.some((one) => firstOf(one).cost >= 0.9) ? 'rare' : null;
 }
 
-function findingOf(heard: readonly Heard[], readings: number): MarkFound {
-  const words = ranked(heard);
+/** Doubts that signs can settle: how well a text was read. */
+const OF_THE_TEXT: readonly (Doubt | null)[] = ['confused', 'weak', 'differs'];
+
+/** A doubt about a word, with what its signs say: they settle how it was read where the text is near, and object where they tell another. */
+function doubtWithSigns(
+  doubt: Doubt | null,
+  word: string,
+  { heard, agreed, signed }: { heard: readonly Heard[]; agreed: string | null; signed: readonly Signed[] },
+): Doubt | null {
+  const objects =
+    signed.some((one) => one.word !== word && one.chance >= OBJECTS) ||
+    // What the signs put first in place of what was read is a question, however sure both are of themselves.
+    heard.every((one) => firstOf(one).word !== word);
+  if (doubt === null) return objects ? 'differs' : null;
+  if (agreed !== word || word in LEFT_OF || !OF_THE_TEXT.includes(doubt)) return doubt;
+  const isNear = heard.some((one) => firstOf(one).word === word && firstOf(one).cost <= OTHER_SIGNED);
+  const isOther = heard.some((one) => firstOf(one).word !== word && firstOf(one).cost === 0);
+  return isNear && !isOther ? null : doubt;
+}
+
+function findingOf(heard: readonly Heard[], readings: number, signed: readonly Signed[]): MarkFound {
+  const agreed = agreedBySigns(signed, readings);
+  const read = ranked(heard);
+  const words = [...new Set([...(agreed === null ? [] : [agreed]), ...read, ...signed.map((one) => one.word)])];
   const [word = ''] = words;
   const best = entryAt(
     [...heard].sort((a, b) => firstOf(a).cost - firstOf(b).cost || b.say.confidence - a.say.confidence),
@@ -131,12 +180,33 @@ function findingOf(heard: readonly Heard[], readings: number): MarkFound {
     couldBe: [...new Set([...words.slice(1), ...(LEFT_OF[word] ?? []), ...(word === 'I' ? ['II'] : [])])]
       .filter((other) => other !== word)
       .slice(0, 3),
-    doubt: doubtOf(heard, readings, word),
+    doubt: doubtWithSigns(doubtOf(heard, readings, word), word, { heard, agreed, signed }),
     texts: [...new Set(heard.map((one) => one.say.text))].slice(0, 3),
     confidence: Math.max(...heard.map((one) => one.say.confidence)),
     piece: pieceOf(row, Math.max(0, say.from - 6), Math.min(row.frame.width, say.to + 6)),
   };
 }
+
+/** A mark that no text was read for, told by its signs in every reading: always asked about. */
+function findingBySigns(signed: readonly Signed[], readings: number): readonly MarkFound[] {
+  const word = agreedBySigns(signed, readings);
+  const best = signed.find((one) => one.word === word);
+  if (word === null || !best) return [];
+  return [
+    {
+      told: best.told,
+      word,
+      couldBe: LEFT_OF[word] ?? [],
+      doubt: 'differs',
+      texts: [],
+      confidence: best.chance,
+      piece: pieceOf(best.row, Math.max(0, best.from - 6), Math.min(best.row.frame.width, best.to + 6)),
+    },
+  ];
+}
+
+/** Kinds that signs tell by themselves. */
+const SIGNED: readonly SignedKind[] = ['video', 'grade', 'class', 'vpg'];
 
 /** Kinds of which a card has one at most; peaks may be printed for reading and for writing. */
 const MANY: readonly Told[] = ['speed'];
@@ -202,8 +272,26 @@ export function findingsOf(readings: readonly (readonly RowReading[])[]): readon
     if (own) own.push(one);
     else places.set(placeOf(one), [one]);
   }
-  const found = [...places.values()].map((own) => findingOf(own, readings.length));
-  return doubtContradicting(found);
+  const signed = readings.flatMap((rows, reading) =>
+    rows.flatMap(({ row, told }) => told.map((one): Signed => ({ ...one, reading, row }))),
+  );
+  const found = [...places.values()].map((own) => {
+    const told = own[0]?.say.guesses[0]?.told;
+    return findingOf(
+      own,
+      readings.length,
+      signed.filter((one) => one.told === told),
+    );
+  });
+  const has = (told: Told): boolean => found.some((one) => one.told === told);
+  const unread = SIGNED.filter((told) => found.length > 0 && !has(told) && !(told === 'vpg' && has('family'))).flatMap(
+    (told) =>
+      findingBySigns(
+        signed.filter((one) => one.told === told),
+        readings.length,
+      ),
+  );
+  return doubtContradicting([...found, ...unread]);
 }
 
 const ON_SD = ['bus', 'video', 'grade'] as const;

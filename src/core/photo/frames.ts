@@ -67,21 +67,36 @@ const LETTERS_ON_PLATE = 0.42;
 /** Part of a plate that is its own ink or the letters on it. */
 const PLATE_FILLED = 0.7;
 
+/** Letters over each other on a plate are lower; then it has to be filled as no word is. */
+const LETTERS_STACKED = 0.2;
+const WHOLLY_FILLED = 0.86;
+
 /** Whether a blob is a plate with letters of the other kind on it. */
 export function isPlate(blob: Letter, others: readonly Letter[]): boolean {
   const on = others.filter((one) => isWithin(one, blob));
   const letters = on.filter((one) => tallOf(one) > LETTERS_ON_PLATE * tallOf(blob));
+  const filled =
+    on.reduce((sum, one) => sum + one.blob.area, blob.blob.area) / (tallOf(blob) * (blob.to - blob.from + 1));
+  const stacked = on.filter((one) => tallOf(one) > LETTERS_STACKED * tallOf(blob));
+  if (stacked.length >= 4 && filled > WHOLLY_FILLED) return true;
   const wide = blob.to - blob.from;
   const isWord = wide > 1.6 * tallOf(blob) && letters.some((one) => one.to - one.from > 0.5 * wide);
   if (letters.length < 3 && !isWord) return false;
-  const area = on.reduce((sum, one) => sum + one.blob.area, blob.blob.area);
-  return area > PLATE_FILLED * tallOf(blob) * (blob.to - blob.from + 1);
+  return filled > PLATE_FILLED;
 }
 
+/** Ink of a box, as a share of what it encloses: more is a letter. */
+const BOX_INK = 0.45;
+
 /** Whether a blob is a box drawn around letters of its own kind. */
-export const isBox = (blob: Letter, letters: readonly Letter[]): boolean =>
-  letters.filter((one) => one !== blob && isWithin(one, blob) && tallOf(one) > LETTERS_ON_PLATE * tallOf(blob)).length >
-    0 && blob.to - blob.from > 1.6 * tallOf(blob);
+export function isBox(blob: Letter, letters: readonly Letter[]): boolean {
+  const within = letters.filter((one) => one !== blob && isWithin(one, blob));
+  const wide = blob.to - blob.from + 1;
+  if (within.some((one) => tallOf(one) > LETTERS_ON_PLATE * tallOf(blob)) && wide > 1.6 * tallOf(blob)) return true;
+  // Around a few, whatever its shape: a box of two lines, or of narrow print.
+  const several = within.filter((one) => tallOf(one) > LETTERS_STACKED * tallOf(blob));
+  return several.length >= 2 && blob.blob.area < BOX_INK * wide * tallOf(blob);
+}
 
 /** What is left of letters without the holes in others, which are ink of the other kind and differ less. */
 export function withoutHoles(letters: readonly Letter[], others: readonly Letter[]): readonly Letter[] {

@@ -63,8 +63,12 @@ export function surroundings(gray: Gray, radius: number): Uint8Array {
 /** Shades by which ink differs from its surroundings at least. */
 const CONTRAST = 13;
 
-/** Finds connected ink of one polarity by runs: runs that touch the row above take its number. */
-function connected(apart: Int16Array, width: number, height: number, polarity: Polarity): Inked {
+/**
+ * Finds connected ink of one polarity by runs: runs that touch the row above take its number.
+ *
+ * @param apart - shades by which each pixel differs from its ground, row by row
+ */
+export function connected(apart: Int16Array, width: number, height: number, polarity: Polarity): Inked {
   const sign = polarity === 'light' ? 1 : -1;
   const ids = new Int32Array(width * height);
   const parent: number[] = [0];

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { Mark } from '../standards/marks.ts';
 import { digitsOf, distance } from './confusions.ts';
 import { findingsOf, labelText, type MarkFound, notFound, type RowReading } from './findings.ts';
 import { fitted, type Gray, grayOf, sampled } from './gray.ts';
@@ -156,6 +157,7 @@ const read = (...rows: readonly (readonly [text: string, confidence: number])[][
   rows.map((words, line) => ({
     row: { ...ROW, line },
     says: rowSays(words.map(([text, confidence], at) => word(text, at * 60, confidence))),
+    told: [],
   }));
 
 const one = (findings: readonly MarkFound[], told: string): MarkFound | undefined =>
@@ -189,6 +191,47 @@ describe('findings', () => {
   ] as const)('%s (%d) and %s (%d) is asked: %s', (a, sureA, b, sureB, doubt) => {
     const [found] = findingsOf([read([[a, sureA]]), read([[b, sureB]])]);
     expect(found?.doubt).toBe(doubt);
+  });
+
+  /** What signs tell beside a text, or without one. */
+  const signs = (mark: Mark, chance = 0.99): RowReading => ({
+    row: ROW,
+    says: [],
+    told: [{ told: 'video', word: mark, chance, from: 0, to: 50 }],
+  });
+  const heardAt = (confidence: number, text: string, both: readonly RowReading[][]) =>
+    findingsOf(both.map((own) => [...read([[text, confidence]]), ...own])).map(({ word: own, doubt }) => [own, doubt]);
+  const settled = (text: string, ...both: readonly RowReading[][]) => heardAt(0.4, text, both);
+
+  it('are sure where the signs of both readings tell what the text is near to', () => {
+    expect(settled('v6o', [signs('V60')], [signs('V60')])).toEqual([['V60', null]]);
+    expect(settled('v6o', [signs('V60')], [])).toEqual([['V60', 'confused']]);
+    expect(settled('v6o', [signs('V60')], [signs('V60', 0.95)])).toEqual([['V60', 'confused']]);
+  });
+
+  it('are asked about where the signs tell another mark than the text, and put theirs first where they agree', () => {
+    expect(heardAt(0.9, 'V60', [[signs('V90')], []])).toEqual([['V60', 'differs']]);
+    const [both] = findingsOf([0, 1].map(() => [...read([['V60', 0.9]]), signs('V90')]));
+    expect([both?.word, both?.doubt]).toEqual(['V90', 'differs']);
+    expect(both?.couldBe).toContain('V60');
+  });
+
+  it('that only signs tell are asked about, and none where one reading tells another', () => {
+    const beside = read([['SDXC', 0.9]]);
+    const only = (a: RowReading, b: RowReading) =>
+      findingsOf([
+        [...beside, a],
+        [...beside, b],
+      ]).map(({ word: own, doubt }) => [own, doubt]);
+    expect(only(signs('V30'), signs('V30'))).toEqual([
+      ['SDXC', null],
+      ['V30', 'differs'],
+    ]);
+    expect(only(signs('V30'), signs('V90'))).toEqual([['SDXC', null]]);
+  });
+
+  it('keep the question of a mark that may be what is left of another, whatever its signs tell', () => {
+    expect(settled('V6', [signs('V6')], [signs('V6')])).toEqual([['V6', expect.stringMatching(/weak|rare/)]]);
   });
 
   it('offer what else a mark may be', () => {
@@ -279,7 +322,7 @@ describe('pictures', () => {
   it('of nothing hold no print', async () => {
     const recognise: Recogniser = async () => [];
     for (const picture of [boxes(300, 200, []), boxes(4, 4, []), boxes(1, 1, [])]) {
-      expect((await readCard(picture, recognise)).findings).toEqual([]);
+      expect(await readCard(picture, recognise)).toMatchObject({ findings: [], isPage: false });
       expect((await readText(picture, recognise)).rows).toEqual([]);
     }
   });

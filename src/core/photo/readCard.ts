@@ -1,10 +1,13 @@
 import { findingsOf, type MarkFound, type RowReading } from './findings.ts';
+import { glyphsIn } from './glyphs/glyphs.ts';
+import { type Sign, signsOf, toldBy } from './glyphs/marksTold.ts';
+import { stacksIn } from './glyphs/stacks.ts';
 import { fitted, type Gray } from './gray.ts';
 import { inked } from './ink.ts';
 import { lettersIn, type PrintFound, printAt } from './lines.ts';
 import { type Recogniser, wordsByRow } from './recogniser.ts';
 import { counted, framedSays, rowSays } from './rowSays.ts';
-import { type Piece, pieceOf, type Row, rowsOf, type Sheet, sheetOf, strokesIn, TALL } from './rows.ts';
+import { bandOf, type Piece, pieceOf, type Row, rowsOf, type Sheet, sheetOf, strokesIn, TALL } from './rows.ts';
 
 /** What a picture of a card came to. */
 export interface CardReading {
@@ -13,6 +16,8 @@ export interface CardReading {
   readonly parts: readonly CardPart[];
   /** Radians by which the print is turned. */
   readonly angle: number;
+  /** Whether what was seen is a page or a receipt: as much text as no card has. Nothing is read of it then. */
+  readonly isPage: boolean;
 }
 
 export interface CardPart {
@@ -56,8 +61,12 @@ function alongOf({ frame }: Row, { frame: other }: Row): (x: number) => number {
 }
 
 /** Rows of one line of print together: a large number and its small unit. */
-function saysOf(rows: readonly Row[], sheet: Sheet, words: ReturnType<typeof wordsByRow>): readonly RowReading[] {
-  const readings: RowReading[] = [];
+function linesSay(
+  rows: readonly Row[],
+  sheet: Sheet,
+  words: ReturnType<typeof wordsByRow>,
+): readonly Omit<RowReading, 'told'>[] {
+  const readings: Omit<RowReading, 'told'>[] = [];
   for (const [at, row] of rows.entries()) {
     const own = words[at] ?? [];
     if (row.kind !== 'line') {
@@ -77,6 +86,19 @@ function saysOf(rows: readonly Row[], sheet: Sheet, words: ReturnType<typeof wor
     readings.push({ row: { ...row, frame }, says: rowSays([...own, ...unit]) });
   }
   return readings;
+}
+
+/** What a recogniser of text makes of each row, and what its signs by themselves tell. */
+function saysOf(rows: readonly Row[], sheet: Sheet, words: ReturnType<typeof wordsByRow>): readonly RowReading[] {
+  const signs = rows.map((row, at): readonly Sign[] => signsOf(glyphsIn(bandOf(sheet, at), row.tall)));
+  const bySigns = rows.map(
+    (row, at): RowReading => ({ row, says: [], told: toldBy(row.kind, signs[at] ?? [], row.tall) }),
+  );
+  return [
+    ...linesSay(rows, sheet, words).map((one) => ({ ...one, told: [] })),
+    ...bySigns,
+    ...stacksIn(rows, signs, words),
+  ];
 }
 
 interface Reading {
@@ -147,6 +169,27 @@ function centre(piece: Piece): readonly [number, number] {
   return [xs.reduce((a, b) => a + b, 0) / piece.length, ys.reduce((a, b) => a + b, 0) / piece.length];
 }
 
+/** Letters of a line that is text, and of one as long as no card has room for. */
+const TEXT_LINE = 4;
+const LONG_LINE = 27;
+/** Lines of text, and long ones, above which a picture shows a page: a card has nine at most, and two may lie in a picture. */
+const MOST_LINES = 18;
+const MOST_LONG = 3;
+
+/** Whether a picture shows a page of text. */
+function isPageOf({ lines }: PrintFound): boolean {
+  const longer = (letters: number): number => lines.filter((line) => line.letters.length >= letters).length;
+  return longer(TEXT_LINE) > MOST_LINES || longer(LONG_LINE) > MOST_LONG;
+}
+
+/** How a card is read. */
+export interface CardReadingOptions {
+  /** Told what was found so far, before the second reading. */
+  readonly onFound?: (findings: readonly MarkFound[]) => void;
+  /** Whether it has taken so long that no other turn is tried; asked between two turns. */
+  readonly isLate?: () => boolean;
+}
+
 /** Quarter turns tried, the likeliest first: a picture is held upright more often than upside down, and that than lying. */
 const TURNS = [0, 2, 1, 3];
 
@@ -155,26 +198,27 @@ const TURNS = [0, 2, 1, 3];
  *
  * @param whole - the picture as it was taken
  * @param recognise - a recogniser of characters; it is given lines of print under each other, dark on white
- * @param onFound - told what was found so far, before the second reading
  * @throws what the recogniser throws
  */
 export async function readCard(
   whole: Gray,
   recognise: Recogniser,
-  onFound?: (findings: readonly MarkFound[]) => void,
+  { onFound, isLate }: CardReadingOptions = {},
 ): Promise<CardReading> {
   const { gray, scale } = fitted(whole, LOOKED_AT);
   const letters = lettersIn(inked(gray, around(gray)));
+  const nothing = { findings: [], parts: [], angle: letters.angle };
+  if (isPageOf(printAt(letters, letters.angle))) return { ...nothing, isPage: true };
   let best: (Reading & { readonly print: PrintFound; readonly sense: number }) | null = null;
   for (const turn of TURNS) {
     const print = printAt(letters, letters.angle + (turn * Math.PI) / 2);
     const read = await reading(whole, rowsOf(print, scale, TALL), recognise, false);
     const found = { print, ...read, sense: sense(read.rows) };
     if (best === null || found.sense > best.sense) best = found;
-    if (best.sense >= ENOUGH) break;
+    if (best.sense >= ENOUGH || isLate?.()) break;
   }
   if (best === null || best.rows.every(({ says }) => says.length === 0)) {
-    return { findings: [], parts: [], angle: letters.angle };
+    return { ...nothing, isPage: false };
   }
   // One reading is no reading: until the second, all of it is doubtful.
   onFound?.(findingsOf([best.rows, []]));
@@ -185,5 +229,6 @@ export async function readCard(
     findings: findingsOf([best.rows, again.rows]),
     parts: [best.rows, again.rows].map((read) => partsOf(whole, read)).find((parts) => parts.length > 0) ?? [],
     angle: best.print.angle,
+    isPage: false,
   };
 }

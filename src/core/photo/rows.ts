@@ -165,7 +165,7 @@ export function pieceOf({ frame }: Pick<Row, 'frame'>, from = 0, to = frame.widt
 const share = (values: Uint8Array, part: number): number => values[Math.round((values.length - 1) * part)] ?? 0;
 
 /** Dark print on white, whatever it was, with a shine or a shade across it taken out column by column. */
-function evened(gray: Gray, polarity: Polarity, reach: number): Gray {
+export function evened(gray: Gray, polarity: Polarity, reach: number): Gray {
   const { width, height, data } = gray;
   const ground = new Uint8Array(width);
   const ink = new Uint8Array(width);
@@ -214,7 +214,7 @@ const EDGE = 14;
 const REPEATS = 3;
 
 /** PrintFound nearer to black and ground nearer to white: another picture of the same, for a second reading. */
-function sharpen({ data }: Gray): void {
+export function sharpen({ data }: Gray): void {
   for (const [at, shade] of data.entries()) {
     const apart = (shade - 128) * 2.6 + 128;
     data[at] = Math.max(0, Math.min(255, apart));
@@ -256,6 +256,17 @@ export function sheetOf(source: Gray, rows: readonly Row[], sharp = false): Shee
     return band;
   });
   return { gray: { width, height, data }, bands };
+}
+
+/** The picture of one row, cut out of its sheet. */
+export function bandOf({ gray, bands }: Sheet, at: number): Gray {
+  const { top, base, wide } = bands[at] ?? { top: 0, base: 1, wide: 1 };
+  const data = new Uint8Array(wide * (base - top));
+  for (let y = top; y < base; y += 1) {
+    const from = y * gray.width + EDGE;
+    data.set(gray.data.subarray(from, from + wide), (y - top) * wide);
+  }
+  return { width: wide, height: base - top, data };
 }
 
 /** Where a row's own picture begins in its sheet. */

@@ -1,5 +1,5 @@
 import type { TypedLabel } from '../../app/cards/cardDraft.ts';
-import { NOTHING_READ, pictureProblemText, severalText } from '../../text/photo/picture.ts';
+import { NO_CARD_SEEN, NOTHING_READ, pictureProblemText, severalText } from '../../text/photo/picture.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { CardFound } from './CardFound.tsx';
 import { NotRead } from './NotRead.tsx';
@@ -84,7 +84,7 @@ function Reading({ typed, onAccept, onClose }: CardPictureProps) {
       }
       if (reading.findings.length === 0) {
         return (
-          <NotRead text={NOTHING_READ} onAgain={again} onClose={onClose}>
+          <NotRead text={reading.isPage ? NO_CARD_SEEN : NOTHING_READ} onAgain={again} onClose={onClose}>
             <PictureView bitmap={picture.bitmap} pieces={[]} />
           </NotRead>
         );

@@ -114,12 +114,16 @@ export function foundText(sure: number, asked: number, missing: number): string 
 export const NOTHING_READ =
   'Nothing of a card label was read. Fill the picture with one card, hold it so that no lamp shines off it, and come close: the small print must be sharp. Or type what is printed.';
 
+/** A picture with as much text as no card has. */
+export const NO_CARD_SEEN =
+  'No card is seen in this picture: it shows a page of text. Fill the picture with one card. Or type what is printed.';
+
 export const NO_ROWS =
   'No rows were read. Take the page or the screen straight on, sharp, without a shine. Or type the figures.';
 
-/** Two cards in one picture. */
+/** Several cards in one picture. */
 export const severalText = (words: readonly string[]): string =>
-  `Two cards seem to lie in this picture: ${words.join(' and ')}. One is read at a time.`;
+  `More than one card seems to lie in this picture: ${words.join(' and ')}. One is read at a time.`;
 
 /** Why so many figures are asked about. */
 export const barredText =

@@ -29,11 +29,21 @@ const FONTS = {
   Exo: '@fontsource/exo-2/files/exo-2-latin-700-normal.woff2',
   Rubik: '@fontsource/rubik/files/rubik-latin-700-normal.woff2',
   Archivo: '@fontsource/archivo-narrow/files/archivo-narrow-latin-700-normal.woff2',
+  Saira: '@fontsource/saira-condensed/files/saira-condensed-latin-600-normal.woff2',
+  Titillium: '@fontsource/titillium-web/files/titillium-web-latin-700-normal.woff2',
+  Chakra: '@fontsource/chakra-petch/files/chakra-petch-latin-600-normal.woff2',
+  Panel: '@fontsource/b612-mono/files/b612-mono-latin-700-normal.woff2',
+  Share: '@fontsource/share-tech-mono/files/share-tech-mono-latin-400-normal.woff2',
+  Overpass: '@fontsource/overpass/files/overpass-latin-700-normal.woff2',
 } as const;
 type Face = keyof typeof FONTS;
 /** Faces of the labels held apart that no label for tuning is set in. */
 const ONLY_HELD: readonly Face[] = ['Rubik', 'Archivo'];
-const FACES = (Object.keys(FONTS) as Face[]).filter((face) => !ONLY_HELD.includes(face));
+/** Faces of the labels with framed marks held apart: no other set has one of them. */
+const ONLY_APART: readonly Face[] = ['Saira', 'Titillium', 'Chakra', 'Panel', 'Share', 'Overpass'];
+const FACES = (Object.keys(FONTS) as Face[]).filter((face) => !ONLY_HELD.includes(face) && !ONLY_APART.includes(face));
+/** Names under which the canvas knows them. */
+export const APART_FACES: readonly string[] = ONLY_APART.map((face) => `Label ${face}`);
 for (const [name, file] of Object.entries(FONTS)) GlobalFonts.registerFromPath(resolve(file), `Label ${name}`);
 
 /** Widths of a card in its picture, pixels. */
@@ -155,6 +165,57 @@ const boxed = (words: string, filled: boolean): Piece => ({
   },
 });
 
+/** A digit in a bucket: two walls and a floor, open at the top. */
+const bucket = (digit: string): Piece => ({
+  width: (_, size) => size * 1.05,
+  draw: (context, x, base, size, look) => {
+    const [w, h, line] = [size * 0.9, size, size * 0.1];
+    context.strokeStyle = look.ink;
+    context.lineWidth = line;
+    context.beginPath();
+    context.moveTo(x + line, base - h);
+    context.lineTo(x + line, base - line / 2);
+    context.lineTo(x + w - line, base - line / 2);
+    context.lineTo(x + w - line, base - h);
+    context.stroke();
+    setFont(context, size * 0.62, look);
+    context.fillStyle = look.ink;
+    context.fillText(digit, x + w / 2 - context.measureText(digit).width / 2, base - h * 0.28);
+  },
+});
+
+/** A word above another, as wide as the wider: `VPG` over its digits. */
+const stacked = (above: string, below: string): Piece => {
+  const upper = text(above, 0.42);
+  const lower = text(below, 0.66);
+  const wide = (context: SKRSContext2D, size: number, look: Look): number =>
+    Math.max(upper.width(context, size, look), lower.width(context, size, look));
+  return {
+    width: wide,
+    draw: (context, x, base, size, look) => {
+      const width = wide(context, size, look);
+      upper.draw(context, x + (width - upper.width(context, size, look)) / 2, base - size * 0.62, size, look);
+      lower.draw(context, x + (width - lower.width(context, size, look)) / 2, base, size, look);
+    },
+  };
+};
+
+/** A piece in a box that is drawn around it or filled. */
+const framedIn = (piece: Piece, filled: boolean): Piece => ({
+  width: (context, size, look) => piece.width(context, size, look) + size * 0.5,
+  draw: (context, x, base, size, look) => {
+    context.beginPath();
+    context.roundRect(x, base - size * 1.06, piece.width(context, size, look) + size * 0.44, size * 1.24, size * 0.12);
+    context.lineWidth = size * 0.07;
+    context.fillStyle = look.ink;
+    context.strokeStyle = look.ink;
+    if (filled) context.fill();
+    else context.stroke();
+    const own = filled ? { ...look, ink: look.ground } : look;
+    piece.draw(context, x + size * 0.22, base, size, own);
+  },
+});
+
 const capacityText = (gigabytes: number): readonly [string, string] =>
   gigabytes >= 1000 ? [String(gigabytes / 1000), 'TB'] : [String(gigabytes), 'GB'];
 
@@ -164,6 +225,30 @@ const FORM_TEXT: Readonly<Partial<Record<LabelTruth['form'], readonly string[]>>
   cf: ['CompactFlash', 'CF'],
   xqd: ['XQD'],
 };
+
+/** Marks of which most stand in a frame, on a plate or over each other. */
+function framedMarks(truth: LabelTruth, random: Random): readonly Piece[] {
+  const pieces: Piece[] = [];
+  if (truth.video) pieces.push(pick(random, [boxed(truth.video, false), boxed(truth.video, true), text(truth.video)]));
+  if (truth.grade) {
+    const digit = truth.grade.slice(1);
+    pieces.push(pick(random, [bowl(digit), bucket(digit), bucket(digit), boxed(truth.grade, false)]));
+  }
+  if (truth.speedClass) {
+    const digits = truth.speedClass.slice(1);
+    pieces.push(pick(random, [ring(digits), ring(digits), text(`C${digits}`)]));
+  }
+  if (truth.app) pieces.push(pick(random, [text(truth.app), boxed(truth.app, false)]));
+  if (truth.vpg) {
+    const digits = truth.vpg.slice(3);
+    const over = stacked('VPG', digits);
+    const inLine = `VPG${digits}`;
+    pieces.push(
+      pick(random, [over, framedIn(over, false), framedIn(over, true), boxed(inLine, false), boxed(inLine, true)]),
+    );
+  }
+  return shuffled(random, pieces);
+}
 
 function marksOf(truth: LabelTruth, random: Random): readonly Piece[] {
   const framed = random() < 0.6;
@@ -184,7 +269,11 @@ function marksOf(truth: LabelTruth, random: Random): readonly Piece[] {
 }
 
 /** The rows of a label, each with its size as a share of the card's shorter side, and where it stands. */
-function rowsOf(truth: LabelTruth, random: Random): readonly { piece: Piece; size: number; align: number }[] {
+function rowsOf(
+  truth: LabelTruth,
+  random: Random,
+  isFramed: boolean,
+): readonly { piece: Piece; size: number; align: number }[] {
   const [number, unit] = capacityText(truth.capacityGB);
   const capacity =
     random() < 0.5
@@ -209,7 +298,7 @@ function rowsOf(truth: LabelTruth, random: Random): readonly { piece: Piece; siz
     ...speeds.map((words) => ({ piece: text(words), size: small + 0.01, align })),
     { piece: capacity, size: 0.16 + random() * 0.1, align: pick(random, [0, 0.5, 1]) },
   ];
-  const marks = marksOf(truth, random);
+  const marks = isFramed ? framedMarks(truth, random) : marksOf(truth, random);
   if (marks.length > 0) body.push({ piece: beside(marks, 0.4), size: small + 0.03 + random() * 0.03, align });
   const name = FORM_TEXT[truth.form];
   if (truth.family) {
@@ -237,20 +326,34 @@ const SHAPES: Readonly<Partial<Record<LabelTruth['form'], number>>> = {
   xqd: 38.5 / 29.8,
 };
 
-export type LabelSet = 'tuning' | 'held';
+export type LabelSet = 'tuning' | 'held' | 'framed' | 'apart';
 
-/** Labels of each set: as many for tuning, with seeds of their own. */
+/** Labels of each set, with seeds of its own: two to tune on, without and with framed marks, and two held apart. */
 export const HELD = 600;
 
-/** Seeds of the two sets lie apart: no label of one is ever one of the other. */
-const FIRST_SEED: Readonly<Record<LabelSet, number>> = { tuning: 1_000, held: 900_000 };
+/** Seeds of the sets lie apart: no label of one is ever one of another. */
+const FIRST_SEED: Readonly<Record<LabelSet, number>> = {
+  tuning: 1_000,
+  held: 900_000,
+  framed: 300_000,
+  apart: 600_000,
+};
+const SET_FACES: Readonly<Record<LabelSet, readonly Face[]>> = {
+  tuning: FACES,
+  held: [...FACES, ...ONLY_HELD],
+  framed: FACES,
+  apart: ONLY_APART,
+};
 
 /** A label as it was printed, flat. */
 function printed(
   truth: LabelTruth,
   random: Random,
-  faces: readonly Face[],
-  width: number,
+  {
+    faces,
+    width,
+    isFramed = false,
+  }: { readonly faces: readonly Face[]; readonly width: number; readonly isFramed?: boolean },
 ): { readonly pixels: Pixels; readonly table: string } {
   const face = pick(random, faces);
   const [ground, second, ink] = pick(random, COLOURS);
@@ -275,7 +378,7 @@ function printed(
   context.fill();
   const side = Math.min(width, height);
   const margin = side * 0.09;
-  const rows = rowsOf(truth, random).map((row) => {
+  const rows = rowsOf(truth, random, isFramed).map((row) => {
     const size = row.size * side;
     const wide = row.piece.width(context, size, look);
     const scale = Math.min(1, (width - 2 * margin) / wide);
@@ -304,8 +407,11 @@ function printed(
 export function drawnLabel(set: LabelSet, at: number): DrawnLabel {
   const random = seeded(FIRST_SEED[set] + at);
   const truth = aTruth(random);
-  const faces = set === 'held' ? [...FACES, ...ONLY_HELD] : FACES;
-  const { pixels, table } = printed(truth, random, faces, WIDTHS[at % WIDTHS.length] ?? 640);
+  const { pixels, table } = printed(truth, random, {
+    faces: SET_FACES[set],
+    width: WIDTHS[at % WIDTHS.length] ?? 640,
+    isFramed: set === 'framed' || set === 'apart',
+  });
   const shot = aShot(random);
   return { truth, pixels: photographed(pixels, table, random, shot), turn: shot.turn };
 }
@@ -313,7 +419,7 @@ export function drawnLabel(set: LabelSet, at: number): DrawnLabel {
 /** A label with this print, photographed as is said: for a test that acts on what it says. */
 export function labelOf(truth: LabelTruth, shot: Shot, { seed = 1, width = 800 } = {}): Pixels {
   const random = seeded(seed);
-  const { pixels, table } = printed(truth, random, ['Exo'], width);
+  const { pixels, table } = printed(truth, random, { faces: ['Exo'], width });
   return photographed(pixels, table, random, shot);
 }
 

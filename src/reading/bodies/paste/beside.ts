@@ -16,7 +16,7 @@ const isRate = (text: string): boolean => isFigure(text) && unitIn(text) !== nul
  * A cell of minutes with a rate that has its unit, in either order: `142 min 100 Mbps`, `100 Mb/s [142]`; null otherwise. A bare
  * number beside a rate may be another rate, or a footnote.
  */
-export function minutesBesideRate(cell: string): Beside | null {
+function minutesBesideRate(cell: string): Beside | null {
   for (const { index, 0: sign } of cell.matchAll(CUTS)) {
     const [one, other] = [
       cell.slice(0, index).trim(),
