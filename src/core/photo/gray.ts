@@ -36,6 +36,15 @@ function halved({ width, height, data }: Gray): Gray {
   return { width: wide, height: tall, data: small };
 }
 
+/** Pictures at half their size: each row of print is taken from the same one. */
+const halves = new WeakMap<Gray, Gray>();
+
+function half(source: Gray): Gray {
+  const known = halves.get(source) ?? halved(source);
+  halves.set(source, known);
+  return known;
+}
+
 /** Where the pixels of a new picture lie in the old one: origin, and the steps to the right and down. */
 export interface Frame {
   readonly x: number;
@@ -55,13 +64,13 @@ const LONGEST_STEP = 1.6;
 export function sampled(source: Gray, frame: Frame): Gray {
   const step = Math.hypot(...frame.across);
   if (step > LONGEST_STEP && source.width > 3 && source.height > 3) {
-    const half = (pair: readonly [number, number]): readonly [number, number] => [pair[0] / 2, pair[1] / 2];
-    return sampled(halved(source), {
+    const halfOf = (pair: readonly [number, number]): readonly [number, number] => [pair[0] / 2, pair[1] / 2];
+    return sampled(half(source), {
       ...frame,
       x: (frame.x - 0.5) / 2,
       y: (frame.y - 0.5) / 2,
-      across: half(frame.across),
-      down: half(frame.down),
+      across: halfOf(frame.across),
+      down: halfOf(frame.down),
     });
   }
   const { width, height, data } = source;
