@@ -69,7 +69,7 @@ const PLATE_FILLED = 0.7;
 
 /** Letters over each other on a plate are lower; then it has to be filled as no word is. */
 const LETTERS_STACKED = 0.2;
-const WHOLLY_FILLED = 0.86;
+const WHOLLY_FILLED = 0.81;
 
 /** Whether a blob is a plate with letters of the other kind on it. */
 export function isPlate(blob: Letter, others: readonly Letter[]): boolean {
@@ -78,7 +78,7 @@ export function isPlate(blob: Letter, others: readonly Letter[]): boolean {
   const filled =
     on.reduce((sum, one) => sum + one.blob.area, blob.blob.area) / (tallOf(blob) * (blob.to - blob.from + 1));
   const stacked = on.filter((one) => tallOf(one) > LETTERS_STACKED * tallOf(blob));
-  if (stacked.length >= 4 && filled > WHOLLY_FILLED) return true;
+  if (stacked.length >= 3 && filled > WHOLLY_FILLED) return true;
   const wide = blob.to - blob.from;
   const isWord = wide > 1.6 * tallOf(blob) && letters.some((one) => one.to - one.from > 0.5 * wide);
   if (letters.length < 3 && !isWord) return false;

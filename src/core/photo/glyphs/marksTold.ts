@@ -27,8 +27,8 @@ export interface Sign extends Omit<Glyph, 'ink'> {
 export const signsOf = (glyphs: readonly Glyph[]): readonly Sign[] =>
   glyphs.map(({ ink, ...place }) => ({ ...place, chances: signChances(ink) }));
 
-/** Round signs that a zero with a bar, a dot or a stroke in it is taken for. */
-const LIKE_ZERO = ['0', '8', '6', '9', 'D', 'G', 'B', 'C'];
+/** What a zero with a bar, a dot or a stroke in it is taken for: round signs, and what is none of those that were learnt. */
+const LIKE_ZERO = ['0', '8', '6', '9', 'D', 'G', 'B', 'C', '?'];
 /** Least that a sign has to look like what it is read for. */
 const LIKE = 0.5;
 /** Gap beside a mark, in heights of its capitals: less, and it is part of a longer word. */
