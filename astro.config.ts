@@ -32,11 +32,23 @@ export default defineConfig({
         theme_color: '#f5f3ec',
         background_color: '#f5f3ec',
         display: 'standalone',
+        id: '/',
+        scope: '/',
         start_url: '/',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icon-maskable.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+        shortcuts: [
+          { name: 'Ask', url: '/' },
+          { name: 'On the day', url: '/day?at=live' },
+          { name: 'Log a take', url: '/prove?new' },
+        ],
       },
       injectManifest: {
-        globPatterns: ['**/*.{html,js,css,woff2,svg,wasm}', 'guide-index.json'],
+        globPatterns: ['**/*.{html,js,css,woff2,svg,png,wasm}', 'guide-index.json'],
         // Kept when a person says so, not with the rest.
         globIgnores: ['recogniser/**'],
         // Every file by its own name: any static host has it there.

@@ -4,7 +4,6 @@ import type Joi from 'joi';
 import { type FormEventHandler, useEffect, useRef, useState } from 'react';
 import { type Draft, drafted, settled } from '../app/kit/draft.ts';
 import { fieldErrors } from '../app/kit/formValues.ts';
-import { keepStorage } from '../app/kit/storage.ts';
 import { dropUnsaved, isOutdated, keepUnsaved, type UnsavedList, unsavedOf } from '../app/kit/unsaved.ts';
 import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
@@ -134,8 +133,6 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
         setResumed(null);
         dropUnsaved(list, id);
         if (written.value.id !== null) undoNotice(written.value);
-        // What a person typed is worth asking the browser to keep.
-        void keepStorage();
         onSaved(next);
         formOpen.saved();
       } else if (written.error.code === 'changed') {

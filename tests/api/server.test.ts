@@ -71,6 +71,22 @@ describe('every answer', () => {
     if (response.headers.get('content-type')?.includes('text/html')) expect(scripts).not.toContain('wasm');
   });
 
+  it('has the app’s icons in the sizes its manifest says, and shortcuts to pages that are there', async () => {
+    const { icons, shortcuts } = (await (await fetch(`${server.address}/manifest.webmanifest`)).json()) as {
+      icons: { src: string; sizes: string; purpose: string }[];
+      shortcuts: { url: string }[];
+    };
+    expect(icons.map(({ purpose }) => purpose)).toContain('maskable');
+    for (const { src, sizes } of icons.filter(({ sizes: own }) => own !== 'any')) {
+      const file = Buffer.from(await (await fetch(server.address + src)).arrayBuffer());
+      // The width and height of a PNG stand in its first chunk [source: W3C, PNG specification, 11.2.2 IHDR].
+      expect(`${file.readUInt32BE(16)}x${file.readUInt32BE(20)}`, src).toBe(sizes);
+    }
+    for (const { url } of shortcuts) expect((await fetch(server.address + url)).status, url).toBe(200);
+    expect(shortcuts).toHaveLength(3);
+    expect((await fetch(`${server.address}/icon-touch.png`)).headers.get('content-type')).toBe('image/png');
+  });
+
   it('even one to what is no request at all', async () => {
     const answer = await raw('NONSENSE\r\n\r\n');
     expect(answer).toMatch(/^HTTP\/1\.1 400 Bad Request\r\n/);

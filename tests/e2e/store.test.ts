@@ -165,6 +165,32 @@ describe('a wallet as people make it', () => {
     expect(await incidents()).toBe(before);
   });
 
+  it('is asked of the browser with the first entry of one’s own, once, and says how much room is left', async () => {
+    await app.visit('/cards?open=c-02');
+    await app.find('aside form');
+    await app.run(
+      'window.asked = 0; navigator.storage.persisted = async () => false; navigator.storage.persist = async () => { window.asked += 1; return false; }',
+    );
+    expect(await app.run('return window.asked')).toBe(0);
+    await app.fill('Bought from', 'the pier');
+    await save();
+    await app.fill('Bought from', 'the pier, again');
+    await save();
+    expect(await app.run('return window.asked')).toBe(1);
+    await app.clickText('button', 'Kit');
+    await app.clickText('button', 'Storage');
+    const told = await app.seesText('[role=dialog]', 'The browser may drop the kit');
+    expect(told).toMatch(/Used \S+ .+ of \S+ .+ that the browser grants; \S+ .+ left\./);
+    await app.keys(Key.ESCAPE);
+  });
+
+  it('opens where the installed app’s shortcuts lead', async () => {
+    await app.visit('/prove?new');
+    await app.find('form[aria-label="Log a take"]');
+    await app.visit('/day?at=live');
+    await app.seesText('main', 'Rehearse it');
+  });
+
   it('reminds of an export that is due, and no longer once it was made', async () => {
     await app.run(
       'indexedDB.open("cool-reel").onsuccess = (e) => { const db = e.target.result; const t = db.transaction("meta", "readwrite"); t.objectStore("meta").put({ key: "exported", value: { at: "2026-01-01T00:00:00Z", seq: 0 } }); t.oncomplete = () => db.close(); }',

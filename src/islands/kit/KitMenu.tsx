@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { exportDue } from '../../app/kit/exportReminder.ts';
 import { emptyKit, loadDemo } from '../../app/kit/kitFile.ts';
 import { useShown } from '../../app/kit/shown.ts';
+import { isStorageKept, keepOwn } from '../../app/kit/storage.ts';
 import type { TableKey } from '../../app/kit/tables.ts';
 import { type KitDialog, onWish } from '../../app/kit/wishes.ts';
 import { exportDueText } from '../../text/kit/exportDue.ts';
@@ -60,7 +61,12 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
   const stored = useStored();
   const change = useChange();
   const save = useExport();
-  const due = unexported && exportDue(unexported, settings, Date.now());
+  const [isKept, setKept] = useState(true);
+  useEffect(() => {
+    if (window.matchMedia('(display-mode: standalone)').matches) keepOwn();
+    void isStorageKept().then(setKept);
+  }, []);
+  const due = unexported && exportDue(unexported, settings, { now: Date.now(), isKept });
   const close = (): void => setOpen(null);
   return (
     <Themed>

@@ -20,6 +20,10 @@ interface StorageDialogProps {
 
 const size = (bytes: number | null): string => (bytes === null ? 'not told' : capacityText(bytes as Bytes));
 
+/** Room left, bytes; null where the browser does not say. */
+const left = ({ used, quota }: StorageState): number | null =>
+  used === null || quota === null ? null : Math.max(0, quota - used);
+
 const DAYS = [1, 3, 7, 14, 30, 90] as const;
 
 /** Where the kit is kept, whether the browser may drop it, and when to be reminded of an export. */
@@ -41,9 +45,15 @@ export default function StorageDialog({ settings, unexported, onClose }: Storage
               : 'The browser may drop the kit when space runs short. Install the app or add it to the bookmarks, and export the kit before a job.'}
           </p>
           <p>
-            Used <b>{size(state.used)}</b> of <b>{size(state.quota)}</b> that the browser grants.
+            Used <b>{size(state.used)}</b> of <b>{size(state.quota)}</b> that the browser grants
+            {left(state) !== null && (
+              <>
+                ; <b>{size(left(state))}</b> left
+              </>
+            )}
+            .
           </p>
-          {unexported && <p>{exportDueText(exportDue(unexported, settings, Date.now()))}</p>}
+          {unexported && <p>{exportDueText(exportDue(unexported, settings, { now: Date.now(), isKept: true }))}</p>}
           <NativeSelect
             label="Remind me to export"
             className={css.days}

@@ -56,7 +56,7 @@ type Place = (typeof PLACES)[number]['key'];
 
 type Asking = 'table' | 'give' | 'reports';
 
-/** What the address asks for: `?at=` a place, `?open=` a test, `?body=&mode=&card=` a take to log. */
+/** What the address asks for: `?at=` a place, `?open=` a test, `?body=&mode=&card=` a take to log, `?new` an empty one. */
 function asked(): { readonly place: Place; readonly open: Open | null } {
   const query = new URLSearchParams(window.location.search);
   const place = PLACES.find(({ key }) => key === query.get('at'))?.key ?? 'log';
@@ -64,7 +64,7 @@ function asked(): { readonly place: Place; readonly open: Open | null } {
   const [bodyId, modeId, cardId] = [query.get('body'), query.get('mode'), query.get('card')];
   if (key) return { place, open: { kind: 'entry', key } };
   if (bodyId && cardId) return { place, open: { kind: 'take', test: newTest({ bodyId, modeId, cardId }) } };
-  return { place, open: null };
+  return { place, open: query.has('new') ? { kind: 'take', test: newTest() } : null };
 }
 
 function Prove({ kit }: { readonly kit: ProveKit }) {

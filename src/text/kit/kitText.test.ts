@@ -34,8 +34,15 @@ describe('words of the kit', () => {
   });
 
   it('tell how long the kit has not been exported', () => {
-    expect(exportDueText({ days: null, writes: 1 })).toBe('Never exported: 1 change, in this browser alone.');
-    expect(exportDueText({ days: 0, writes: 3 })).toBe('Last exported today; 3 changes since.');
-    expect(exportDueText({ days: 15, writes: 1200 })).toBe('Last exported 15 days ago; 1,200 changes since.');
+    expect(exportDueText({ days: null, writes: 1, mayBeLost: false })).toBe(
+      'Never exported: 1 change, in this browser alone.',
+    );
+    expect(exportDueText({ days: 0, writes: 3, mayBeLost: false })).toBe('Last exported today; 3 changes since.');
+    expect(exportDueText({ days: 2, writes: 3, mayBeLost: true })).toBe(
+      'Last exported 2 days ago; 3 changes since. This browser may drop it when space runs short.',
+    );
+    expect(exportDueText({ days: 15, writes: 1200, mayBeLost: false })).toBe(
+      'Last exported 15 days ago; 1,200 changes since.',
+    );
   });
 });
