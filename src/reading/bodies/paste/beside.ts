@@ -10,6 +10,8 @@ interface Beside {
 /** The places at which a cell may be cut in two: at blanks and signs between words. */
 const CUTS = /\s*[,;/|·@(]\s*|\s+(?:at\s+)?/giu;
 
+/** Minutes that can be nothing else: 100M is as much a rate whose unit was cut short. */
+const isTime = (text: string): boolean => isMinutes(text) && !/\dM$/.test(text);
 const isRate = (text: string): boolean => isFigure(text) && unitIn(text) !== null;
 
 /**
@@ -25,8 +27,8 @@ function minutesBesideRate(cell: string): Beside | null {
         .replace(/\)\s*$/, '')
         .trim(),
     ];
-    if (isMinutes(one) && isRate(other)) return { minutes: one, rate: other };
-    if (isRate(one) && isMinutes(other)) return { minutes: other, rate: one };
+    if (isTime(one) && isRate(other)) return { minutes: one, rate: other };
+    if (isRate(one) && isTime(other)) return { minutes: other, rate: one };
   }
   return null;
 }
