@@ -169,10 +169,10 @@ const READERS: readonly Reader[] = [
   [re(String.raw`[,;·|?!/*()\[\]{}"“”„«»]+`), () => ({ kind: 'word', word: 'pause' })],
   [re(String.raw`(?:[-–—:&]+|\.+)(?=\s|$)`), () => ({ kind: 'word', word: 'pause' })],
   [re('[~≈]'), () => ({ kind: 'say', say: 'about' })],
-  [re(String.raw`(?<=\d(?:p|fps)?\s*)${ARROW}(?=\s*\d)`), () => ({ kind: 'word', word: 'pause' })],
+  [re(String.raw`(?<=\d\s*(?:p|fps)?\s*)${ARROW}(?=\s*\d)`), () => ({ kind: 'word', word: 'pause' })],
   [re(String.raw`(\d{2,3}(?:[.,]\d+)?)\s*(?:p|fps)?(?=\s*${ARROW}\s*\d)`), (m) => speedSaid(m[1] ?? '')],
   [
-    re(String.raw`(?<=\d(?:p|fps)?\s*${ARROW}\s*)(\d{2,3}(?:[.,]\d+)?)\s*(?:p|fps)?${END}`),
+    re(String.raw`(?<=\d\s*(?:p|fps)?\s*${ARROW}\s*)(\d{2,3}(?:[.,]\d+)?)\s*(?:p|fps)?${END}`),
     (m) => speedSaid(m[1] ?? ''),
   ],
   // Peaks as small print has them: R300 W260, R:800MB/s.
