@@ -53,6 +53,9 @@ describe('what people say', () => {
     ['64g', ['64 GB loose']],
     ['2t', ['2000 GB loose']],
     ['2T', ['2000 GB loose']],
+    ['half a terabyte', ['500 GB loose']],
+    ['a TB', ['1000 GB loose']],
+    ['a terabyte', ['1000 GB loose']],
     ['half an hour', ['1800 s loose']],
     ['half a hour', ['1800 s loose']],
     ['an hour', ['3600 s loose']],
@@ -72,6 +75,10 @@ describe('what people say', () => {
     ['4 of them cards', ['count 4']],
     ['2 V60 cards', ['count 2', 'V60', 'card']],
     ['2 x V60 U3 cards', ['count 2', 'V60', 'U3', 'card']],
+    ['one V60', ['count 1', 'V60']],
+    ['1 V90 UHS-II card', ['count 1', 'V90', 'bus', 'card']],
+    ['UHS 1 V30', ['bus', 'V30']],
+    ['2 V60', ['? no-unit', 'V60']],
     ['both 64 GB', ['count 2', '64 GB']],
   ])('%s', (text, expected) => {
     expect(said(text)).toEqual(expected);

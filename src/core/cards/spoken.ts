@@ -35,6 +35,10 @@ const MINUTES = timePattern('min');
  */
 export const SPOKEN: readonly Spoken[] = [
   [String.raw`(\d+)([gt])`, ([, amount = '', unit = '']) => capacity(amount, unit)],
+  [
+    String.raw`(half\s+an?|an?)\s+([gt])(?:b|erabyte|igabyte)`,
+    ([, amount = '', unit = '']) => capacity(/^half/i.test(amount) ? '0.5' : '1', unit),
+  ],
   [String.raw`half\s+an?\s+hour`, () => minutes(30, 'min', false)],
   [
     String.raw`(${SAID})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
@@ -58,6 +62,8 @@ export const SPOKEN: readonly Spoken[] = [
     String.raw`(\d{1,2})\s*[x×]?(?=\s+(?:${MARK_WORD}\s+){1,5}cards(?!\w))`,
     ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
+  // On one V60: a card, whatever word follows. More than one without the word could be a part of a name.
+  [String.raw`1(?=\s+${MARK_WORD}(?!\w))`, () => ({ kind: 'count', value: 1 })],
   [String.raw`both(?=\s+${DIGITS}\s*${SIZE_UNIT})`, () => ({ kind: 'count', value: 2 })],
   [
     String.raw`back[\s-]?up|simultaneous(?:ly)?|redundant|both\s+(?:cards|slots)|to\s+both`,
