@@ -94,6 +94,20 @@ describe('a guarantee over two lines', () => {
     expect(stack(40, '300', '300')).toEqual([]);
   });
 
+  it('is none where its letters have digits of their own behind them, or the digits a unit', () => {
+    const rows = [ROW, below(1, 40)];
+    const inLine = [...signs('VPG'), ...signs('200', { from: 90 })];
+    const speed = [...signs('400'), ...signs('MB', { from: 90 })];
+    const told = (first: readonly Sign[], second: readonly Sign[]) =>
+      stacksIn(rows, [first, second], [said('VPG'), said('400')]).flatMap(({ told: own }) =>
+        own.map(({ word }) => word),
+      );
+    expect(told(inLine, signs('400'))).toEqual(['VPG400']);
+    expect(stacksIn(rows, [inLine, signs('400')], [said('VPG'), said('400')])[0]?.says, 'only asked about').toEqual([]);
+    expect(told(signs('VPG'), speed)).toEqual([]);
+    expect(told(inLine, speed)).toEqual([]);
+  });
+
   it('is none where the digits have a unit beside them in another size', () => {
     const rows = [below(0, 0), below(0, 0, 90)];
     expect(stacksIn(rows, [signs('200'), signs('GB')], [said('200'), said('GB')])).toEqual([]);

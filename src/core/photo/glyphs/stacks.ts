@@ -57,6 +57,19 @@ const isUnder = (digits: Run, word: Run): boolean => {
   return Math.abs(digits.x - word.x) < ASIDE * Math.max(digits.wide, word.wide) && below > BELOW[0] && below < BELOW[1];
 };
 
+/** Gap behind a run, in heights of capitals, within which the next one belongs to it: a unit behind its number. */
+const BEHIND = 1.5;
+
+/** Whether nothing stands behind a run that it could belong to: 400 of `400 MB/s` is no guarantee, VPG of `VPG 200` has its digits. */
+function standsAlone(run: Run, runs: readonly Run[], rows: readonly Row[]): boolean {
+  const end = run.signs.at(-1)?.to ?? 0;
+  const isFollowed = runs.some((other) => {
+    const gap = (other.signs[0]?.from ?? 0) - end;
+    return other.at === run.at && gap > 0 && gap < BEHIND * run.row.tall;
+  });
+  return !isFollowed && rows.every((other) => other === run.row || other.line !== run.row.line);
+}
+
 /** What the recogniser read where a run stands. */
 const textIn = (words: readonly RowWord[], { signs }: Run): string => {
   const [from, to] = [signs[0]?.from ?? 0, signs.at(-1)?.to ?? 0];
@@ -71,12 +84,10 @@ const OTHERWISE = 0.8;
 
 /** Digits of a guarantee in a line of their own, without the letters above them: told, and always asked about. */
 function loneDigits(rows: readonly Row[], runs: readonly Run[]): readonly RowReading[] {
-  return runs.flatMap(({ at, row, signs }): RowReading[] => {
-    const isAlone =
-      runs.filter((other) => other.at === at).length === 1 &&
-      rows.every((other) => other === row || other.line !== row.line);
-    const told = isAlone ? digitsTold('VPG', signs) : null;
-    return told ? [{ row, says: [], told: [told] }] : [];
+  return runs.flatMap((run): RowReading[] => {
+    const isAlone = runs.filter((other) => other.at === run.at).length === 1 && standsAlone(run, runs, rows);
+    const told = isAlone ? digitsTold('VPG', run.signs) : null;
+    return told ? [{ row: run.row, says: [], told: [told] }] : [];
   });
 }
 
@@ -88,10 +99,11 @@ export function stacksIn(
 ): readonly RowReading[] {
   const runs = runsOf(rows, signs);
   const stacked = runs
-    .filter((run) => isWord('VPG', run.signs))
+    .filter((run) => isWord('VPG', run.signs) && standsAlone(run, runs, rows))
     .flatMap((word) =>
       runs.flatMap((digits): RowReading[] => {
-        const told = digits.at !== word.at && isUnder(digits, word) ? digitsTold('VPG', digits.signs) : null;
+        const isOfIt = digits.at !== word.at && isUnder(digits, word) && standsAlone(digits, runs, rows);
+        const told = isOfIt ? digitsTold('VPG', digits.signs) : null;
         if (!told) return [];
         const text = textIn(words[digits.at] ?? [], digits);
         const isSame = `VPG${text}` === told.word;
