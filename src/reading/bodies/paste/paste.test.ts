@@ -481,10 +481,13 @@ describe('a table of minutes', () => {
     ]);
   });
 
-  it.each(['100M / 200 Mbps', '200 / 100 Mbps', '200 Mbps (2)', '200 Mbps, max 400 Mbps'])('a rate alone: %s', (cell) => {
-    const { rows } = placed(`Mode\tBit rate\tfps\nA\t${cell}\t25`);
-    expect(rows.flatMap(({ read }) => (read?.ok ? read.shown : []))).toEqual([]);
-  });
+  it.each(['100M / 200 Mbps', '200 / 100 Mbps', '200 Mbps (2)', '200 Mbps, max 400 Mbps'])(
+    'a rate alone: %s',
+    (cell) => {
+      const { rows } = placed(`Mode\tBit rate\tfps\nA\t${cell}\t25`);
+      expect(rows.flatMap(({ read }) => (read?.ok ? read.shown : []))).toEqual([]);
+    },
+  );
 
   it.each(['', '0', '—', '1:75', 'soon', '1.5 h', '-3'])('%s is none', (text) => {
     expect(readMinutes(text)).toBeNull();
