@@ -43,6 +43,9 @@ export default function StorageDialog({ settings, unexported, onClose }: Storage
             {state.persistent
               ? 'The browser keeps the kit until you remove it.'
               : 'The browser may drop the kit when space runs short. Install the app or add it to the bookmarks, and export the kit before a job.'}
+            {!state.persistent &&
+              every > 0 &&
+              ' Until then the reminder comes after three days of changes at the latest.'}
           </p>
           <p>
             Used <b>{size(state.used)}</b> of <b>{size(state.quota)}</b> that the browser grants
