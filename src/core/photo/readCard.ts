@@ -208,10 +208,11 @@ export async function readCard(
   const { gray, scale } = fitted(whole, LOOKED_AT);
   const letters = lettersIn(inked(gray, around(gray)));
   const nothing = { findings: [], parts: [], angle: letters.angle };
-  if (isPageOf(printAt(letters, letters.angle))) return { ...nothing, isPage: true };
+  const asItLies = printAt(letters, letters.angle);
+  if (isPageOf(asItLies)) return { ...nothing, isPage: true };
   let best: (Reading & { readonly print: PrintFound; readonly sense: number }) | null = null;
   for (const turn of TURNS) {
-    const print = printAt(letters, letters.angle + (turn * Math.PI) / 2);
+    const print = turn === 0 ? asItLies : printAt(letters, letters.angle + (turn * Math.PI) / 2);
     const read = await reading(whole, rowsOf(print, scale, TALL), recognise, false);
     const found = { print, ...read, sense: sense(read.rows) };
     if (best === null || found.sense > best.sense) best = found;
