@@ -62,8 +62,8 @@ export const SPOKEN: readonly Spoken[] = [
     String.raw`(\d{1,2})\s*[x×]?(?=\s+(?:${MARK_WORD}\s+){1,5}cards(?!\w))`,
     ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
-  // On one V60: a card, whatever word follows. More than one without the word could be a part of a name.
-  [String.raw`1(?=\s+${MARK_WORD}(?!\w))`, () => ({ kind: 'count', value: 1 })],
+  // On one V60: a card, whatever word follows. Behind anything printed a 1 is the numeral of its bus as much: it is asked.
+  [String.raw`(?<=\b(?:on|onto|to|with|just|only)\s+)1(?=\s+${MARK_WORD}(?!\w))`, () => ({ kind: 'count', value: 1 })],
   [String.raw`both(?=\s+${DIGITS}\s*${SIZE_UNIT})`, () => ({ kind: 'count', value: 2 })],
   [
     String.raw`back[\s-]?up|simultaneous(?:ly)?|redundant|both\s+(?:cards|slots)|to\s+both`,
