@@ -19,6 +19,7 @@ export default defineConfig({
   test: {
     include: ['tests/e2e/**/*.test.ts'],
     environment: 'node',
+    globalSetup: 'tests/e2e/setup.ts',
     maxWorkers: 2,
     sequence: { sequencer: LongestFirst },
     testTimeout: 150_000,

@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { inject } from 'vitest';
 import { openBrowser, resize } from '../../scripts/browser.mjs';
 import { startServer } from '../../scripts/lib.mjs';
 
@@ -30,9 +31,14 @@ interface Options {
   readonly network?: boolean;
   /** More flags of the browser, as for a camera of its own. */
   readonly flags?: readonly string[];
+  /** A browser that was never there and a server of its own, which may be stopped; else both are shared. */
+  readonly own?: boolean;
   /** Another server than the app's own. */
   readonly serve?: () => Promise<{ readonly address: string; readonly stop: () => Promise<unknown> }>;
 }
+
+/** A shared server is not stopped by one of those who use it. */
+const sharedStays = async (): Promise<void> => {};
 
 /** Moves the board on by most of what is in view: across, then down, then from the beginning. */
 const SCROLL_ON = `
@@ -100,15 +106,16 @@ export class App {
   }
 
   static async open(options: Options = {}): Promise<App> {
-    const { demo = true, host, flags: own = [], serve = () => startServer({ demo }), ...browserOptions } = options;
-    const server = await serve();
+    const { demo = true, host, flags: more = [], own = false, serve, ...browserOptions } = options;
+    const been = own || host || serve ? null : inject('been')[demo ? 'demo' : 'empty'];
+    const server = been ? { ...been, stop: sharedStays } : await (serve ?? (() => startServer({ demo })))();
     // What fades or slides is waited for by hands, not by these tests; those that are about it say so.
     const flags = [
       '--force-prefers-reduced-motion',
-      ...own,
+      ...more,
       ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : []),
     ];
-    const browser = await openBrowser({ ...browserOptions, flags });
+    const browser = await openBrowser({ ...browserOptions, flags, been: been?.profile });
     const address = host ? server.address.replace('127.0.0.1', host) : server.address;
     return new App(browser.driver, address, server.stop, browser.close, options.network === true);
   }

@@ -4,7 +4,7 @@ import { App, WAIT } from './app.ts';
 
 let app: App;
 beforeAll(async () => {
-  app = await App.open();
+  app = await App.open({ own: true });
   await app.visit('/');
   await app.seesCell('Wherry 8K raw 3:1');
   await app.keptForLater();

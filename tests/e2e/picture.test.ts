@@ -391,7 +391,7 @@ describe('with pictures', () => {
 
 describe('without a network', () => {
   it('a card is read with the recogniser that was kept', async () => {
-    const app = await App.open();
+    const app = await App.open({ own: true });
     try {
       await app.visit('/cards');
       await app.seesText('main', 'C-01');
@@ -412,7 +412,7 @@ describe('without a network', () => {
   });
 
   it('says that it cannot be loaded, and keeps nothing by half', async () => {
-    const app = await App.open();
+    const app = await App.open({ own: true });
     try {
       await app.visit('/cards');
       await app.seesText('main', 'C-01');
