@@ -114,6 +114,12 @@ export type UnreadProblem =
   | { readonly code: 'unknown'; readonly couldBe: readonly string[] }
   /** Understood, and means one of several things. */
   | { readonly code: 'which'; readonly couldBe: readonly string[] }
+  /** Whether a card is needed: it may ask if that one is enough, or what is. */
+  | { readonly code: 'needed'; readonly couldBe: readonly string[] }
+  /** One thing, where several cameras write: its own for each, or one for all. */
+  | { readonly code: 'shared'; readonly couldBe: readonly string[] }
+  /** A number of cards, where several cameras write: all of them together, or each. */
+  | { readonly code: 'among'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }
   | { readonly code: 'bits-or-bytes'; readonly couldBe: readonly string[] }
   /** A number that may be a thousand times what it may also be. */

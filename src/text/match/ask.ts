@@ -23,6 +23,16 @@ export function unreadText({ text, problem, place }: AskUnread): string {
   switch (problem.code) {
     case 'which':
       return `“${text}” may mean several things: ${either(problem.couldBe)}?`;
+    case 'needed': {
+      const [enough, least] = problem.couldBe;
+      return `“${text}”: whether it is enough (${enough}), or what is enough (${least})?`;
+    }
+    case 'shared':
+      return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2 x 400 Mb/s.`;
+    case 'among': {
+      const [together, each] = problem.couldBe;
+      return `“${text}”: the cards of all cameras together (${together}), or of each of them (${each})?`;
+    }
     case 'no-such-mark':
       return `There is no ${text.toUpperCase()}. Marks near it: ${either(problem.couldBe)}.`;
     case 'bits-or-bytes':

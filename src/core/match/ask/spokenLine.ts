@@ -2,6 +2,7 @@ import type { Span, Token } from '../../cards/token.ts';
 import { parseDuration } from '../../units/parse.ts';
 import { wordKind } from './neutral.ts';
 import { span } from './tokensOf.ts';
+import { turned } from './turned.ts';
 
 /** A stretch that was passed over because it is known to carry nothing. */
 export type PassedOver = Span;
@@ -86,7 +87,7 @@ function isHarmlessAmount(at: number, tokens: readonly Token[]): boolean {
  * @returns the tokens in order, a pause for what carries nothing, and the words that were passed over
  */
 export function spokenLine(
-  tokens: readonly Token[],
+  typed: readonly Token[],
   aside: ReadonlySet<string> = NONE,
 ): {
   readonly tokens: readonly Token[];
@@ -94,6 +95,7 @@ export function spokenLine(
 } {
   const isNeutral = (token: Token | undefined): boolean =>
     isWordAlone(token) && wordKind(token.text, aside) === 'neutral';
+  const tokens = turned(typed, isNeutral);
   const left = new Set(tokens.filter((token, at) => isNeutral(token) || isMyself(token, at, tokens, isNeutral)));
   const isPause = (token: Token): boolean => left.has(token) || (token.kind === 'word' && token.word === 'pause');
   const kept = tokens.filter((token) => !isPause(token));

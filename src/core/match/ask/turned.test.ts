@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_POLICY } from '../policy.ts';
+import { askLine } from './askLine.ts';
+
+/** What a line comes to: the verdict, the kind of another answer, or what is asked with its choices. */
+function asked(line: string): string {
+  const found = askLine(line, DEFAULT_POLICY);
+  if (found.ok) return found.value.kind === 'card' ? (found.value.answer.cell?.verdict ?? 'card') : found.value.kind;
+  if (found.error.code !== 'not-understood') return found.error.code;
+  return found.error.unread
+    .map(({ text, problem }) => `${text}? ${'couldBe' in problem ? problem.couldBe.join(' / ') : ''}`)
+    .join('; ');
+}
+
+describe('whether a card is needed', () => {
+  // Worked out by hand: 400 Mb/s is 50 MB/s, so that V90 would do, V60 would too, and "yes" is true of neither question.
+  it.each([
+    ['do I need V90 for 400 Mb/s', 'need V90? use V90 / need a card'],
+    ['need v90 for 400 mb/s?', 'need v90? use v90 / need a card'],
+    ['do I really need a V90 card at 400 Mb/s', 'need V90 card? use V90 card / need a card'],
+    ['will we need 256GB V90 for 400 Mb/s', 'need 256GB V90? use 256GB V90 / need a card'],
+    ['is V90 needed for 400 Mb/s', 'V90 needed? V90 enough / a card needed'],
+    ['is a V90 card required for 400 Mb/s', 'V90 card required? V90 card enough / a card needed'],
+    ['must it be V90 for 400 Mb/s', 'be V90? use V90 / need a card'],
+    ['does it have to be VPG400 for 400 Mb/s', 'be VPG400? use VPG400 / need a card'],
+  ])('%s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['do I use V90 for 400 Mb/s', 'guaranteed'],
+    ['is V90 enough for 400 Mb/s', 'guaranteed'],
+    ['do I need a card for 400 Mb/s', 'card'],
+    ['is a card needed for 400 Mb/s', 'card'],
+  ])('each choice is answered: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['I need 2 hours at 400 Mb/s on 256GB V60', 'guaranteed'],
+    ['I need to record 400 Mb/s on V60', 'guaranteed'],
+    ['which V60 do I need for 400 Mb/s', 'guaranteed'],
+    ['I need a V60 for 400 Mb/s, is it enough', 'guaranteed'],
+    ['my camera needs V60 at 400 Mb/s', 'guaranteed'],
+    ['what card do I need for 400 Mb/s', 'card'],
+  ])('is not what is asked in: %s', (line, expected) => expect(asked(line)).toBe(expected));
+});
+
+describe('several cameras', () => {
+  // Both write 50 MB/s: onto one V60 that is 100, which it does not promise.
+  it.each([
+    ['2 cameras at 400 Mb/s onto one V60', 'one? its own'],
+    ['two cameras at 200 Mb/s on one 512GB V30', 'one? its own'],
+    ['2 cameras at 400 Mb/s to a single 512GB V60', 'single? own'],
+    ['3 cameras 120 Mb/s into the same V30', 'same? own'],
+    ['two cameras, 1 x 128GB V60, 400 Mb/s', '1 x? its own'],
+  ])('onto one card are never judged by one of them: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['two cameras at 400 Mb/s on 2x256GB V60', '2x? its own / each 2x'],
+    ['2 cameras 400 Mb/s, 4 256GB V60 cards', '4? each 2x / each 4x'],
+    ['2 cameras, 2x256GB V60, 400 Mb/s, mirrored', '2x? its own / each 2x'],
+  ])('and as many cards are asked about: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['two cameras at 400 Mb/s on V60', 'guaranteed'],
+    ['two cameras at 400 Mb/s on its own 256GB V60', 'guaranteed'],
+    ['2 cameras, one 256GB V60 each, 400 Mb/s', 'guaranteed'],
+    ['two cameras at 400 Mb/s on each 2x256GB V60', 'guaranteed'],
+    ['3 cameras at 400 Mb/s on 2x256GB V60', 'guaranteed'],
+    ['one camera at 400 Mb/s on one V60', 'guaranteed'],
+    ['400 Mb/s on the same V60', 'guaranteed'],
+    ['2 x 400 Mb/s on one V60', 'uncovered'],
+  ])('that cannot be meant so are answered: %s', (line, expected) => expect(asked(line)).toBe(expected));
+});

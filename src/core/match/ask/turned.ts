@@ -1,0 +1,121 @@
+import type { Token } from '../../cards/token.ts';
+
+/**
+ * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
+ * like a yes, and `two cameras onto one V60`, where what both write goes to one card.
+ */
+
+const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
+
+/** What may stand between `need` and the card. */
+const BEFORE_A_CARD = /^(?:an?|the|to|be|use|using|have|get|buy|really|actually|my|your|our)$/i;
+/** Said of what does, not of what is needed. */
+const IS_ENOUGH = /^(?:enough|ok|okay|fine|work|works|hold|holds|good|suffice|sufficient)$/i;
+/** Asks for a card by itself; then the answer names one. */
+const ASKS_WHICH = /^(?:which|what|what.?s|how)$/i;
+const NEED = /^need$/i;
+const NEEDED = /^(?:needed|necessary|required|mandatory)$/i;
+const HAS_TO = /^(?:must|has|have)$/i;
+const BE = /^be$/i;
+/** What says that several cameras write to one thing. */
+const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
+
+type IsNeutral = (token: Token | undefined) => boolean;
+
+const isOfCard = (token: Token | undefined): boolean =>
+  token !== undefined && (OF_A_CARD.includes(token.kind) || (token.kind === 'word' && token.word === 'card'));
+
+/** The run of a card's words that begins at a place; empty where none of them is a mark. */
+function cardAt(tokens: readonly Token[], from: number): readonly Token[] {
+  let to = from;
+  while (isOfCard(tokens[to])) to += 1;
+  const run = tokens.slice(from, to);
+  return run.some(({ kind }) => kind === 'mark') ? run : [];
+}
+
+const textOf = (run: readonly Token[]): string => run.map(({ text }) => text).join(' ');
+
+/** A stretch that is asked about as one, with what it could be. */
+function asked(run: readonly Token[], code: 'needed' | 'shared' | 'among', couldBe: readonly string[]): Token | null {
+  const [first] = run;
+  const last = run.at(-1);
+  if (!first || !last) return null;
+  return { kind: 'unread', start: first.start, end: last.end, text: textOf(run), problem: { code, couldBe } };
+}
+
+/** `need a V90`, `have to be V90`: from the word to the end of the card. */
+function neededBehind(
+  tokens: readonly Token[],
+  at: number,
+): { readonly run: readonly Token[]; readonly card: readonly Token[] } {
+  let from = at + 1;
+  while (BEFORE_A_CARD.test(tokens[from]?.text ?? '')) from += 1;
+  const card = cardAt(tokens, from);
+  return { run: card.length > 0 ? tokens.slice(at, from + card.length) : [], card };
+}
+
+/** Whether a card is needed, in place of whether it is enough: the stretch that asks so; null where none does. */
+function needOf(tokens: readonly Token[]): Token | null {
+  const said = (pattern: RegExp): boolean => tokens.some(({ text }) => pattern.test(text));
+  if (said(IS_ENOUGH) || said(ASKS_WHICH)) return null;
+  for (const [at, token] of tokens.entries()) {
+    const isNeed =
+      NEED.test(token.text) || (BE.test(token.text) && tokens.slice(0, at).some(({ text }) => HAS_TO.test(text)));
+    if (isNeed) {
+      const { run, card } = neededBehind(tokens, at);
+      if (run.length > 0) return asked(run, 'needed', [`use ${textOf(card)}`, 'need a card']);
+    }
+    const from = tokens.findIndex((_, start) => start < at && start + cardAt(tokens, start).length === at);
+    if (NEEDED.test(token.text) && from >= 0) {
+      const card = tokens.slice(from, at);
+      return asked(tokens.slice(from, at + 1), 'needed', [`${textOf(card)} enough`, 'a card needed']);
+    }
+  }
+  return null;
+}
+
+/** A number of cards beside several cameras: of all of them, or of each; null where it can only be of each. */
+function amongThem(token: Token, cards: number, cameras: number): Token | null {
+  if (cards === 1) return asked([token], 'shared', ['its own']);
+  const own = cards / cameras;
+  return Number.isInteger(own)
+    ? asked([token], 'among', [own === 1 ? 'its own' : `each ${own}x`, `each ${cards}x`])
+    : null;
+}
+
+/** Words that put what several cameras write on the same cards, each asked about; not where each has its own. */
+function sharedBy(tokens: readonly Token[], isNeutral: IsNeutral): ReadonlyMap<Token, Token> {
+  const found = new Map<Token, Token>();
+  const cameras = Math.max(1, ...tokens.map((token) => (token.kind === 'cameras' ? token.value : 1)));
+  const isEach = tokens.some((token) => token.kind === 'say' && (token.say === 'each' || token.say === 'per-camera'));
+  if (cameras === 1 || isEach) return found;
+  for (const token of tokens) {
+    const isSingle = token.kind === 'arrangement' && token.arrangement === 'single';
+    const isShared = isSingle || (SHARED.test(token.text) && isNeutral(token));
+    const word =
+      token.kind === 'count'
+        ? amongThem(token, token.value, cameras)
+        : isShared
+          ? asked([token], 'shared', ['own'])
+          : null;
+    if (word) found.set(token, word);
+  }
+  return found;
+}
+
+/**
+ * A line in which what turns its answer is asked about, in its place.
+ *
+ * @param isNeutral - whether a token is a word that carries nothing by itself
+ * @returns the tokens in order
+ */
+export function turned(tokens: readonly Token[], isNeutral: IsNeutral): readonly Token[] {
+  const shared = sharedBy(tokens, isNeutral);
+  const line = tokens.map((token) => shared.get(token) ?? token);
+  const need = needOf(line);
+  if (need === null) return line;
+  return line.flatMap((token): readonly Token[] => {
+    if (token.start < need.start || token.end > need.end) return [token];
+    return token.start === need.start ? [need] : [];
+  });
+}
