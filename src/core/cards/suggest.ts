@@ -31,7 +31,7 @@ export function nearestWords(text: string): readonly string[] {
   if (typed.length < 3 && !/\d/.test(typed)) return [];
   const limit = typed.length <= 4 ? 1 : 2;
   return WORDS.map((word) => ({ word, distance: editDistance(typed, word.toLowerCase()) }))
-    .filter(({ distance }) => distance <= limit)
+    .filter(({ word, distance }) => distance <= limit && word !== text)
     .sort((a, b) => a.distance - b.distance)
     .slice(0, 3)
     .map(({ word }) => word);

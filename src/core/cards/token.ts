@@ -118,6 +118,8 @@ export type UnreadProblem =
   | { readonly code: 'needed'; readonly couldBe: readonly string[] }
   /** One thing, where several cameras write: its own for each, or one for all. */
   | { readonly code: 'shared'; readonly couldBe: readonly string[] }
+  /** A rate of which only the lower end was said. */
+  | { readonly code: 'no-top'; readonly couldBe: readonly string[] }
   /** A number of cards, where several cameras write: all of them together, or each. */
   | { readonly code: 'among'; readonly couldBe: readonly string[] }
   | { readonly code: 'no-unit'; readonly couldBe: readonly string[] }

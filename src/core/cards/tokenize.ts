@@ -329,7 +329,12 @@ const READERS: readonly Reader[] = [
   [re(`(?:slots?|sockets?|ports?|bays?)${END}`), () => ({ kind: 'word', word: 'slot' })],
   [re(`cards?${END}`), () => ({ kind: 'word', word: 'card' })],
   [re(`(?:with|and)${END}`), () => ({ kind: 'word', word: 'pause' })],
-  [re(`(?:a|an|the|to|of|type|write|read|max|maximum|up|max\\.)${END}`), () => ({ kind: 'word', word: 'filler' })],
+  [
+    re(
+      `(?:a|an|the|to|of|type|write|read|max|maximum|up(?=\\s+(?:to|with)(?!\\w))|(?<=(?:keep|hold)s?\\s+)up|max\\.)${END}`,
+    ),
+    () => ({ kind: 'word', word: 'filler' }),
+  ],
   // How colour is kept says nothing of the rate.
   [re(String.raw`(?<=bit\s+)(?:422|420|444)${END}`), () => ({ kind: 'word', word: 'pause' })],
   [re(String.raw`(?:h\.?26[45]|hevc|avc)${END}`), () => ({ kind: 'word', word: 'pause' })],

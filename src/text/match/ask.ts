@@ -29,6 +29,8 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     }
     case 'shared':
       return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2 x 400 Mb/s.`;
+    case 'no-top':
+      return `“${text}”: the highest rate counts. Is it this one (${either(problem.couldBe)})? Else put the highest in its place.`;
     case 'among': {
       const [together, each] = problem.couldBe;
       return `“${text}”: the cards of all cameras together (${together}), or of each of them (${each})?`;

@@ -69,3 +69,27 @@ describe('several cameras', () => {
     ['2 x 400 Mb/s on one V60', 'uncovered'],
   ])('that cannot be meant so are answered: %s', (line, expected) => expect(asked(line)).toBe(expected));
 });
+
+describe('a rate of which only the lower end is said', () => {
+  it.each([
+    ['from 400 Mb/s on V60', 'from? at most'],
+    ['V60 from 400 Mb/s', 'from? at most'],
+    ['400 Mb/s and up on V60', 'up? '],
+    ['400 Mb/s up on V60', 'up? '],
+  ])('is asked for its top: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['at most 400 Mb/s on V60', 'guaranteed'],
+    ['400 Mb/s at most on V60', 'guaranteed'],
+    ['up to 400 Mb/s on V60', 'guaranteed'],
+    ['V60 up to 400 Mb/s', 'guaranteed'],
+    ['from 400 to 800 Mb/s on V60', 'uncovered'],
+    ['will V60 keep up at 400 Mb/s', 'guaranteed'],
+    ['does V60 hold up with 400 Mb/s', 'guaranteed'],
+    ['a V60 from my friend for 400 Mb/s', 'guaranteed'],
+  ])('is none in: %s', (line, expected) => expect(asked(line)).toBe(expected));
+});
+
+it('a word is never offered in its own place', () => {
+  expect(asked('V90 (90 MB/s min) 400 Mb/s')).toBe('min? ');
+});

@@ -2,7 +2,7 @@ import type { Token } from '../../cards/token.ts';
 
 /**
  * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
- * like a yes, and `two cameras onto one V60`, where what both write goes to one card.
+ * like a yes; `two cameras onto one V60`, where what both write goes to one card; `from 400 Mb/s`, which has no top.
  */
 
 const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
@@ -20,6 +20,8 @@ const BE = /^be$/i;
 /** What says that several cameras write to one thing. */
 const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
 
+const FROM = /^from$/i;
+
 type IsNeutral = (token: Token | undefined) => boolean;
 
 const isOfCard = (token: Token | undefined): boolean =>
@@ -36,7 +38,11 @@ function cardAt(tokens: readonly Token[], from: number): readonly Token[] {
 const textOf = (run: readonly Token[]): string => run.map(({ text }) => text).join(' ');
 
 /** A stretch that is asked about as one, with what it could be. */
-function asked(run: readonly Token[], code: 'needed' | 'shared' | 'among', couldBe: readonly string[]): Token | null {
+function asked(
+  run: readonly Token[],
+  code: 'needed' | 'shared' | 'among' | 'no-top',
+  couldBe: readonly string[],
+): Token | null {
   const [first] = run;
   const last = run.at(-1);
   if (!first || !last) return null;
@@ -103,6 +109,24 @@ function sharedBy(tokens: readonly Token[], isNeutral: IsNeutral): ReadonlyMap<T
   return found;
 }
 
+/** `from 400 Mb/s`: a rate without its top. Of a range the larger end is the rate. */
+function lowerEnd(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
+  const from = tokens.find((token, at) => {
+    const next = tokens[at + 1];
+    return FROM.test(token.text) && isNeutral(token) && next?.kind === 'rate' && next.low === undefined;
+  });
+  return from ? asked([from], 'no-top', ['at most']) : null;
+}
+
+/** The tokens with one in place of the stretch that it stands for. */
+function withOne(tokens: readonly Token[], one: Token | null): readonly Token[] {
+  if (one === null) return tokens;
+  return tokens.flatMap((token): readonly Token[] => {
+    if (token.start < one.start || token.end > one.end) return [token];
+    return token.start === one.start ? [one] : [];
+  });
+}
+
 /**
  * A line in which what turns its answer is asked about, in its place.
  *
@@ -112,10 +136,6 @@ function sharedBy(tokens: readonly Token[], isNeutral: IsNeutral): ReadonlyMap<T
 export function turned(tokens: readonly Token[], isNeutral: IsNeutral): readonly Token[] {
   const shared = sharedBy(tokens, isNeutral);
   const line = tokens.map((token) => shared.get(token) ?? token);
-  const need = needOf(line);
-  if (need === null) return line;
-  return line.flatMap((token): readonly Token[] => {
-    if (token.start < need.start || token.end > need.end) return [token];
-    return token.start === need.start ? [need] : [];
-  });
+  const needed = withOne(line, needOf(line));
+  return withOne(needed, lowerEnd(needed, isNeutral));
 }
