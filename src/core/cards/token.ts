@@ -118,6 +118,10 @@ export type UnreadProblem =
   | { readonly code: 'needed'; readonly couldBe: readonly string[] }
   /** One thing, where several cameras write: its own for each, or one for all. */
   | { readonly code: 'shared'; readonly couldBe: readonly string[] }
+  /** Asks the other way round: too much, too fast. */
+  | { readonly code: 'turns'; readonly couldBe: readonly string[] }
+  /** A length of time that is none: for a day, for hours. */
+  | { readonly code: 'no-length'; readonly couldBe: readonly string[] }
   /** A rate of which only the lower end was said. */
   | { readonly code: 'no-top'; readonly couldBe: readonly string[] }
   /** A number of cards, where several cameras write: all of them together, or each. */

@@ -29,6 +29,10 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     }
     case 'shared':
       return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2 x 400 Mb/s.`;
+    case 'turns':
+      return `“${text}” asks the other way round. Ask whether it holds (${either(problem.couldBe)})?`;
+    case 'no-length':
+      return `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
     case 'no-top':
       return `“${text}”: the highest rate counts. Is it this one (${either(problem.couldBe)})? Else put the highest in its place.`;
     case 'among': {

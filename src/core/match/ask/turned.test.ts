@@ -23,6 +23,7 @@ describe('whether a card is needed', () => {
     ['is a V90 card required for 400 Mb/s', 'V90 card required? V90 card enough / a card needed'],
     ['must it be V90 for 400 Mb/s', 'be V90? use V90 / need a card'],
     ['does it have to be VPG400 for 400 Mb/s', 'be VPG400? use VPG400 / need a card'],
+    ['do I need UHS-II for 400 Mb/s on V60', 'need UHS-II? use UHS-II / need a card'],
   ])('%s', (line, expected) => expect(asked(line)).toBe(expected));
 
   it.each([
@@ -38,6 +39,7 @@ describe('whether a card is needed', () => {
     ['which V60 do I need for 400 Mb/s', 'guaranteed'],
     ['I need a V60 for 400 Mb/s, is it enough', 'guaranteed'],
     ['my camera needs V60 at 400 Mb/s', 'guaranteed'],
+    ['I need an SD card for 400 Mb/s', 'uncovered'],
     ['what card do I need for 400 Mb/s', 'card'],
   ])('is not what is asked in: %s', (line, expected) => expect(asked(line)).toBe(expected));
 });
@@ -88,6 +90,38 @@ describe('a rate of which only the lower end is said', () => {
     ['does V60 hold up with 400 Mb/s', 'guaranteed'],
     ['a V60 from my friend for 400 Mb/s', 'guaranteed'],
   ])('is none in: %s', (line, expected) => expect(asked(line)).toBe(expected));
+});
+
+describe('the question the other way round', () => {
+  // V60 holds 400 Mb/s: "guaranteed" would sound like "yes, too much".
+  it.each([
+    ['is 400 Mb/s too much for V60', 'too much? ok'],
+    ['is 600 Mb/s too fast for V60', 'too fast? ok'],
+    ['are 2 hours too long for 256GB V60 at 400 Mb/s', 'too long? ok'],
+    ['is 400 Mb/s ok for V60', 'guaranteed'],
+    ['V60 for 400 Mb/s too', 'guaranteed'],
+  ])('%s', (line, expected) => expect(asked(line)).toBe(expected));
+});
+
+describe('a length of time that is none', () => {
+  // 256 GB at 400 Mb/s last 82 minutes: enough for no day.
+  it.each([
+    ['is 256GB V60 enough for a day at 400 Mb/s', 'for day? '],
+    ['400 Mb/s on 256GB V60 for hours', 'for hours? '],
+    ['400 Mb/s on 256GB V60 for the whole weekend', 'for whole weekend? '],
+    ['256GB V60 at 400 Mb/s for our wedding day', 'for our wedding day? '],
+  ])('is asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it.each([
+    ['400 Mb/s on 256GB V60 for 1h in the evening', 'guaranteed'],
+    ['400 Mb/s on 256GB V60 tonight', 'guaranteed'],
+    ['400 Mb/s on 256GB V60 for the wedding', 'guaranteed'],
+    ['how many hours on 256GB V60 at 400 Mb/s', 'guaranteed'],
+    ['a day of 1h takes, 400 Mb/s on 256GB V60', 'guaranteed'],
+  ])('is not asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it('a card that is filled already is asked about', () =>
+    expect(asked('filled 256GB V60 at 400 Mb/s')).toBe('filled? '));
 });
 
 it('a word is never offered in its own place', () => {

@@ -2,7 +2,8 @@ import type { Token } from '../../cards/token.ts';
 
 /**
  * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
- * like a yes; `two cameras onto one V60`, where what both write goes to one card; `from 400 Mb/s`, which has no top.
+ * like a yes; `two cameras onto one V60`, where what both write goes to one card; `from 400 Mb/s`, which has no top;
+ * `too much`, which asks the other way round; `for a day`, which is no length.
  */
 
 const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
@@ -22,27 +23,36 @@ const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
 
 const FROM = /^from$/i;
 
+const FILLED = /^filled$/i;
+const ASKS_WHEN = /^(?:when|how)$/i;
+const TOO = /^too$/i;
+/** What may be too much of something; too slow is asked by itself. */
+const MUCH = /^(?:much|many|fast|big|long|large|high|good)$/i;
+/** What a person says for a length of time that has none. */
+const VAGUE = /^(?:hours|minutes|days?|weeks?|weekends?|mornings?|afternoons?|evenings?|nights?)$/i;
+/** Words that may stand between `for` and a length: for our regatta weekend. */
+const MOST_BETWEEN = 3;
+
+/** Why a stretch is asked about. */
+type Turn = 'unknown' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-length';
+
 type IsNeutral = (token: Token | undefined) => boolean;
 
 const isOfCard = (token: Token | undefined): boolean =>
   token !== undefined && (OF_A_CARD.includes(token.kind) || (token.kind === 'word' && token.word === 'card'));
 
-/** The run of a card's words that begins at a place; empty where none of them is a mark. */
+/** The run of a card's words that begins at a place; empty where none of them is a mark or a bus. */
 function cardAt(tokens: readonly Token[], from: number): readonly Token[] {
   let to = from;
   while (isOfCard(tokens[to])) to += 1;
   const run = tokens.slice(from, to);
-  return run.some(({ kind }) => kind === 'mark') ? run : [];
+  return run.some(({ kind }) => kind === 'mark' || kind === 'bus') ? run : [];
 }
 
 const textOf = (run: readonly Token[]): string => run.map(({ text }) => text).join(' ');
 
 /** A stretch that is asked about as one, with what it could be. */
-function asked(
-  run: readonly Token[],
-  code: 'needed' | 'shared' | 'among' | 'no-top',
-  couldBe: readonly string[],
-): Token | null {
+function asked(run: readonly Token[], code: Turn, couldBe: readonly string[]): Token | null {
   const [first] = run;
   const last = run.at(-1);
   if (!first || !last) return null;
@@ -63,7 +73,8 @@ function neededBehind(
 /** Whether a card is needed, in place of whether it is enough: the stretch that asks so; null where none does. */
 function needOf(tokens: readonly Token[]): Token | null {
   const said = (pattern: RegExp): boolean => tokens.some(({ text }) => pattern.test(text));
-  if (said(IS_ENOUGH) || said(ASKS_WHICH)) return null;
+  // Without a mark nothing is promised, and what would do is told.
+  if (said(IS_ENOUGH) || said(ASKS_WHICH) || !tokens.some(({ kind }) => kind === 'mark')) return null;
   for (const [at, token] of tokens.entries()) {
     const isNeed =
       NEED.test(token.text) || (BE.test(token.text) && tokens.slice(0, at).some(({ text }) => HAS_TO.test(text)));
@@ -118,6 +129,32 @@ function lowerEnd(tokens: readonly Token[], isNeutral: IsNeutral): Token | null 
   return from ? asked([from], 'no-top', ['at most']) : null;
 }
 
+/** `too much`, `too fast`: the question the other way round, to which a verdict would sound like its opposite. */
+function otherWay(tokens: readonly Token[]): Token | null {
+  const at = tokens.findIndex(({ text }, place) => TOO.test(text) && MUCH.test(tokens[place + 1]?.text ?? ''));
+  return at < 0 ? null : asked(tokens.slice(at, at + 2), 'turns', ['ok']);
+}
+
+/** A card that is filled already, where a rate is told; `filled 128GB in 42 min` asks for the rate. */
+function filled(tokens: readonly Token[]): Token | null {
+  const token = tokens.find(({ text }) => FILLED.test(text));
+  const isAsked = tokens.some(({ text }) => ASKS_WHEN.test(text)) || !tokens.some(({ kind }) => kind === 'rate');
+  return token && !isAsked ? asked([token], 'unknown', []) : null;
+}
+
+/** `for a day`, `for hours`, where no time was told: whether a card lasts so long nobody can say. */
+function noLength(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
+  if (tokens.some(({ kind }) => kind === 'time')) return null;
+  for (const [at, token] of tokens.entries()) {
+    if (token.kind !== 'word' || token.word !== 'for') continue;
+    const behind = tokens.slice(at + 1, at + 2 + MOST_BETWEEN);
+    const end = behind.findIndex((one) => !isNeutral(one) || VAGUE.test(one.text));
+    const vague = behind[end];
+    if (vague && isNeutral(vague)) return asked(tokens.slice(at, at + 2 + end), 'no-length', []);
+  }
+  return null;
+}
+
 /** The tokens with one in place of the stretch that it stands for. */
 function withOne(tokens: readonly Token[], one: Token | null): readonly Token[] {
   if (one === null) return tokens;
@@ -136,6 +173,6 @@ function withOne(tokens: readonly Token[], one: Token | null): readonly Token[] 
 export function turned(tokens: readonly Token[], isNeutral: IsNeutral): readonly Token[] {
   const shared = sharedBy(tokens, isNeutral);
   const line = tokens.map((token) => shared.get(token) ?? token);
-  const needed = withOne(line, needOf(line));
-  return withOne(needed, lowerEnd(needed, isNeutral));
+  const found = [needOf(line), lowerEnd(line, isNeutral), otherWay(line), filled(line), noLength(line, isNeutral)];
+  return found.reduce(withOne, line);
 }
