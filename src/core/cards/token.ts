@@ -120,6 +120,8 @@ export type UnreadProblem =
   | { readonly code: 'shared'; readonly couldBe: readonly string[] }
   /** Asks the other way round: too much, too fast. */
   | { readonly code: 'turns'; readonly couldBe: readonly string[] }
+  /** A card that holds something already: how much is free nobody said. */
+  | { readonly code: 'used'; readonly couldBe: readonly string[] }
   /** A length of time that is none: for a day, for hours. */
   | { readonly code: 'no-length'; readonly couldBe: readonly string[] }
   /** A rate of which only the lower end was said. */

@@ -31,6 +31,8 @@ export function unreadText({ text, problem, place }: AskUnread): string {
       return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2 x 400 Mb/s.`;
     case 'turns':
       return `“${text}” asks the other way round. Ask whether it holds (${either(problem.couldBe)})?`;
+    case 'used':
+      return `“${text}”: what is on a card takes its room. Put what is free in the place of its size: 100GB.`;
     case 'no-length':
       return `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
     case 'no-top':

@@ -96,10 +96,7 @@ export function spokenLine(
   const isNeutral = (token: Token | undefined): boolean =>
     isWordAlone(token) && wordKind(token.text, aside) === 'neutral';
   const tokens = turned(typed, isNeutral);
-  const isTyped = new Set(typed);
-  const left = new Set(
-    tokens.filter((token, at) => (isTyped.has(token) && isNeutral(token)) || isMyself(token, at, tokens, isNeutral)),
-  );
+  const left = new Set(tokens.filter((token, at) => isNeutral(token) || isMyself(token, at, tokens, isNeutral)));
   const isPause = (token: Token): boolean => left.has(token) || (token.kind === 'word' && token.word === 'pause');
   const kept = tokens.filter((token) => !isPause(token));
   const meant = kept.map(timeInContext).map(speedInContext);

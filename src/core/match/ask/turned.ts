@@ -34,7 +34,7 @@ const VAGUE = /^(?:hours|minutes|days?|weeks?|weekends?|mornings?|afternoons?|ev
 const MOST_BETWEEN = 3;
 
 /** Why a stretch is asked about. */
-type Turn = 'unknown' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-length';
+type Turn = 'used' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-length';
 
 type IsNeutral = (token: Token | undefined) => boolean;
 
@@ -139,7 +139,7 @@ function otherWay(tokens: readonly Token[]): Token | null {
 function filled(tokens: readonly Token[]): Token | null {
   const token = tokens.find(({ text }) => FILLED.test(text));
   const isAsked = tokens.some(({ text }) => ASKS_WHEN.test(text)) || !tokens.some(({ kind }) => kind === 'rate');
-  return token && !isAsked ? asked([token], 'unknown', []) : null;
+  return token && !isAsked ? asked([token], 'used', []) : null;
 }
 
 /** `for a day`, `for hours`, where no time was told: whether a card lasts so long nobody can say. */
