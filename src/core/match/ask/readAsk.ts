@@ -14,7 +14,7 @@ import { placed } from './place.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
 import { spokenLine } from './spokenLine.ts';
-import { all, type Of, span } from './tokensOf.ts';
+import { all, CARD_KINDS, type Of, span } from './tokensOf.ts';
 
 /** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
 function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {
@@ -37,8 +37,6 @@ function streamRates(tokens: readonly Token[], clause: ReadonlySet<Token>): read
   const slow = rates.filter(({ text }) => /(?:\/|per|a)\s*(?:min|h)/i.test(text));
   return slow.length > 0 ? slow : rates.filter((token) => !clause.has(token));
 }
-
-const CARD_KINDS: readonly Token['kind'][] = ['capacity', 'times', 'form', 'family', 'bus', 'version', 'mark', 'app'];
 
 function cardOf(text: string, tokens: readonly Token[], stream: readonly Token[]): PrintedLabel | null {
   const own = tokens.filter(

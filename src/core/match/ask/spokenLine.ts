@@ -1,7 +1,7 @@
 import type { Span, Token } from '../../cards/token.ts';
 import { parseDuration } from '../../units/parse.ts';
 import { wordKind } from './neutral.ts';
-import { span } from './tokensOf.ts';
+import { CARD_KINDS, span } from './tokensOf.ts';
 import { turned } from './turned.ts';
 
 /** A stretch that was passed over because it is known to carry nothing. */
@@ -16,8 +16,6 @@ const isWordAlone = (token: Token | undefined): token is Token =>
 const DONE_BY_ME =
   /^(?:think|guess|need|want|use|have|had|got|get|own|bought|buy|shoot|film|record|am|was|will|would|can|could|should|must|do|don.?t|know|hope|wonder|mean|say|said|plan)$/i;
 
-const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
-
 /** The person, not the bus: `what do I need`, beside words that carry nothing and behind none of a card. */
 function isMyself(
   token: Token,
@@ -30,7 +28,7 @@ function isMyself(
   if (before === undefined || isNeutral(before)) return before !== undefined || isNeutral(tokens[at + 1]);
   const after = tokens[at + 1];
   // Behind something of a card only what a person does tells the two apart.
-  return OF_A_CARD.includes(before.kind) ? after !== undefined && DONE_BY_ME.test(after.text) : isNeutral(after);
+  return CARD_KINDS.includes(before.kind) ? after !== undefined && DONE_BY_ME.test(after.text) : isNeutral(after);
 }
 
 /** `90m` beside a stream or after `for` is a time: a second stream would make no sense there. */

@@ -10,6 +10,18 @@ export const all = <K extends Token['kind']>(tokens: readonly Token[], kind: K):
 /** The place of a token without what it says. */
 export const span = ({ start, end, text }: Span): Span => ({ start, end, text });
 
+/** Words of a card. */
+export const CARD_KINDS: readonly Token['kind'][] = [
+  'capacity',
+  'times',
+  'form',
+  'family',
+  'bus',
+  'version',
+  'mark',
+  'app',
+];
+
 /** Whether a token is a certain word that changes what is asked. */
 export const says = (token: Token | undefined, say: Saying): boolean => token?.kind === 'say' && token.say === say;
 

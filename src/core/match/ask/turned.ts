@@ -1,12 +1,11 @@
 import type { Token } from '../../cards/token.ts';
+import { CARD_KINDS } from './tokensOf.ts';
 
 /**
  * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
  * like a yes; `two cameras onto one V60`, where what both write goes to one card; `from 400 Mb/s`, which has no top;
  * `too much`, which asks the other way round; `for a day`, which is no length.
  */
-
-const OF_A_CARD: readonly Token['kind'][] = ['mark', 'family', 'capacity', 'form', 'bus', 'version', 'app', 'times'];
 
 /** What may stand between `need` and the card. */
 const BEFORE_A_CARD = /^(?:an?|the|to|be|use|using|have|get|buy|really|actually|my|your|our)$/i;
@@ -21,9 +20,10 @@ const BE = /^be$/i;
 /** What says that several cameras write to one thing. */
 const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
 
+/** Before a rate: its lower end. */
 const FROM = /^from$/i;
-
 const FILLED = /^filled$/i;
+/** Asks for the time at which it is. */
 const ASKS_WHEN = /^(?:when|how)$/i;
 const TOO = /^too$/i;
 /** What may be too much of something; too slow is asked by itself. */
@@ -39,7 +39,7 @@ type Turn = 'used' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-le
 type IsNeutral = (token: Token | undefined) => boolean;
 
 const isOfCard = (token: Token | undefined): boolean =>
-  token !== undefined && (OF_A_CARD.includes(token.kind) || (token.kind === 'word' && token.word === 'card'));
+  token !== undefined && (CARD_KINDS.includes(token.kind) || (token.kind === 'word' && token.word === 'card'));
 
 /** The run of a card's words that begins at a place; empty where none of them is a mark or a bus. */
 function cardAt(tokens: readonly Token[], from: number): readonly Token[] {
