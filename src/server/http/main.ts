@@ -27,6 +27,12 @@ export interface Serving {
   readonly stop: () => Promise<void>;
 }
 
+/**
+ * Connections that may wait to be taken, all that the system allows at the most. Above it the last step of a connection is
+ * dropped: the client believes it is connected, and is reset half a minute later, whatever the server would have told it.
+ */
+const WAITING = 4096;
+
 const isAnyHost = (host: string): boolean => host === '0.0.0.0' || host === '::';
 
 /** Serves the built app that lies beside this file. */
@@ -36,7 +42,7 @@ export async function serve({ host, port, demo, https, log, keep }: ServeOptions
   const certificate = https ? await ownCertificate(join(keep, 'https')) : null;
   const work = createPool(new URL('./worker.mjs', import.meta.url));
   const app = await createApp({ client: clientFolder(folder), handler, work, demo, certificate, log });
-  await app.listen({ host, port });
+  await app.listen({ host, port, backlog: WAITING });
   const bound = (app.server.address() as AddressInfo).port;
   const hosts = isAnyHost(host) ? ['127.0.0.1', ...ownAddresses()] : [host];
   return {
