@@ -28,7 +28,7 @@ export function unreadText({ text, problem, place }: AskUnread): string {
       return `“${text}”: whether it is enough (${enough}), or what is enough (${least})?`;
     }
     case 'shared':
-      return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2 x 400 Mb/s.`;
+      return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2\u00a0x\u00a0400\u00a0Mb/s.`;
     case 'turns':
       return `“${text}” asks the other way round. Ask whether it holds (${either(problem.couldBe)})?`;
     case 'used':

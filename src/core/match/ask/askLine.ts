@@ -11,7 +11,7 @@ import { type OtherAnswer, otherQuestion } from './otherQuestions.ts';
 import { placed } from './place.ts';
 import { readAsk } from './readAsk.ts';
 import { spokenLine } from './spokenLine.ts';
-import { all, span } from './tokensOf.ts';
+import { all, asTyped, span } from './tokensOf.ts';
 
 /** A mark that would do where the one that was named does not, and the line with it. */
 export interface Instead {
@@ -39,14 +39,17 @@ export type Asked = CardAsked | { readonly kind: 'choice'; readonly choices: rea
 const isSaid = (token: Token): boolean => !(token.kind === 'word' && ['pause', 'card', 'filler'].includes(token.word));
 
 /** The unread words of a line that asks for something else than a stream on a card. */
-const unreadOf = (tokens: readonly Token[]): readonly AskUnread[] =>
-  all(tokens, 'unread').map((token) => ({ ...span(token), problem: token.problem, place: 'stream' }));
+const unreadOf = (text: string, tokens: readonly Token[]): readonly AskUnread[] =>
+  asTyped(
+    text,
+    all(tokens, 'unread').map((token) => ({ ...span(token), problem: token.problem, place: 'stream' as const })),
+  );
 
 /** Another question than that of a stream on a card; refused where a word of it is not understood. */
-function askOther(tokens: readonly Token[]): Result<Asked, AskRefusal> | null {
+function askOther(text: string, tokens: readonly Token[]): Result<Asked, AskRefusal> | null {
   const whole = otherQuestion(tokens);
   if (whole) return whole;
-  const unread = unreadOf(tokens);
+  const unread = unreadOf(text, tokens);
   if (unread.length === 0) return null;
   const rest = tokens.filter((token) => token.kind !== 'unread');
   return otherQuestion(rest)?.ok ? err({ code: 'not-understood', unread }) : null;
@@ -126,7 +129,7 @@ export function askLine(text: string, policy: Policy, aside = NONE): Result<Aske
         ),
       });
   }
-  return askOther(tokens) ?? askCard(text, policy, aside);
+  return askOther(text, tokens) ?? askCard(text, policy, aside);
 }
 
 /**

@@ -14,7 +14,7 @@ import { placed } from './place.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
 import { spokenLine } from './spokenLine.ts';
-import { all, CARD_KINDS, type Of, span } from './tokensOf.ts';
+import { all, asTyped, CARD_KINDS, type Of, span } from './tokensOf.ts';
 
 /** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
 function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {
@@ -221,7 +221,11 @@ function arrangedOf(
 }
 
 /** What was not understood in a line, and what could belong to several things, in the order in which it stands. */
-const inOrder = (all: readonly AskUnread[]): readonly AskUnread[] => [...all].sort((a, b) => a.start - b.start);
+const inOrder = (text: string, all: readonly AskUnread[]): readonly AskUnread[] =>
+  asTyped(
+    text,
+    [...all].sort((a, b) => a.start - b.start),
+  );
 
 /**
  * Reads one line of need, card, arrangement and time, in any order.
@@ -249,7 +253,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
   const open = line.open.map(
     ({ couldBe, ...at }): AskUnread => ({ ...at, problem: { code: 'unknown', couldBe }, place: 'card' }),
   );
-  const unread = inOrder([...unreadOf(tokens, clause, hasRate), ...open]);
+  const unread = inOrder(text, [...unreadOf(tokens, clause, hasRate), ...open]);
   if (unread.length > 0) return err({ code: 'not-understood', unread });
   const twice = repeated(tokens, stream, clause);
   if (twice) return err(twice);

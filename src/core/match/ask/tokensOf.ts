@@ -10,6 +10,10 @@ export const all = <K extends Token['kind']>(tokens: readonly Token[], kind: K):
 /** The place of a token without what it says. */
 export const span = ({ start, end, text }: Span): Span => ({ start, end, text });
 
+/** Each stretch with what was typed there: several words that are asked about as one have others between them. */
+export const asTyped = <T extends Span>(line: string, stretches: readonly T[]): readonly T[] =>
+  stretches.map((one) => ({ ...one, text: line.slice(one.start, one.end) }));
+
 /** Words of a card. */
 export const CARD_KINDS: readonly Token['kind'][] = [
   'capacity',

@@ -17,7 +17,7 @@ describe('whether a card is needed', () => {
   it.each([
     ['do I need V90 for 400 Mb/s', 'need V90? use V90 / need a card'],
     ['need v90 for 400 mb/s?', 'need v90? use v90 / need a card'],
-    ['do I really need a V90 card at 400 Mb/s', 'need V90 card? use V90 card / need a card'],
+    ['do I really need a V90 card at 400 Mb/s', 'need a V90 card? use V90 card / need a card'],
     ['will we need 256GB V90 for 400 Mb/s', 'need 256GB V90? use 256GB V90 / need a card'],
     ['is V90 needed for 400 Mb/s', 'V90 needed? V90 enough / a card needed'],
     ['is a V90 card required for 400 Mb/s', 'V90 card required? V90 card enough / a card needed'],
@@ -106,9 +106,9 @@ describe('the question the other way round', () => {
 describe('a length of time that is none', () => {
   // 256 GB at 400 Mb/s last 82 minutes: enough for no day.
   it.each([
-    ['is 256GB V60 enough for a day at 400 Mb/s', 'for day? '],
+    ['is 256GB V60 enough for a day at 400 Mb/s', 'for a day? '],
     ['400 Mb/s on 256GB V60 for hours', 'for hours? '],
-    ['400 Mb/s on 256GB V60 for the whole weekend', 'for whole weekend? '],
+    ['400 Mb/s on 256GB V60 for the whole weekend', 'for the whole weekend? '],
     ['256GB V60 at 400 Mb/s for our wedding day', 'for our wedding day? '],
   ])('is asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
 
