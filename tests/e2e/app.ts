@@ -115,7 +115,7 @@ export class App {
       ...more,
       ...(host ? [`--host-resolver-rules=MAP ${host} 127.0.0.1`] : []),
     ];
-    const browser = await openBrowser({ ...browserOptions, flags, been: been?.profile });
+    const browser = await openBrowser({ ...browserOptions, flags, been: been?.profile ?? undefined });
     const address = host ? server.address.replace('127.0.0.1', host) : server.address;
     return new App(browser.driver, address, server.stop, browser.close, options.network === true);
   }

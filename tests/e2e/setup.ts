@@ -9,7 +9,8 @@ import { startServer } from '../../scripts/lib.mjs';
 /** A server that runs for all files, and the profile of a browser that has been there before. */
 export interface Been {
   readonly address: string;
-  readonly profile: string;
+  /** Null where the browser did not get ready in time: then each begins with nothing. */
+  readonly profile: string | null;
 }
 
 declare module 'vitest' {
@@ -38,6 +39,9 @@ async function beenThere(address: string, profile: string, begins: boolean): Pro
       'const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then(() => done(true));',
     );
     for (const view of VIEWS) await driver.get(address + view);
+  } catch (thrown) {
+    console.warn(`No browser that has been there: ${thrown}`);
+    return { address, profile: null };
   } finally {
     await close();
   }
