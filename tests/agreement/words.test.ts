@@ -109,7 +109,7 @@ describe('every word that carries nothing', () => {
           if (verdict !== null && base !== null) expect(rankOf(verdict), line).toBeGreaterThanOrEqual(rankOf(base));
           // Alone before everything `I` may be a bus, `class` before a number names a mark, and a card that is needed is asked about,
           // as is the top of a rate `from` somewhere, and a card that is filled already.
-          const names = word === 'i' || word.startsWith('class') || /^(?:need(?:ed)?|from|filled)$/.test(word);
+          const names = word === 'i' || word.startsWith('class') || /^(?:needs?|needed|must|from|filled)$/.test(word);
           if (place < 2 && !names) expect(verdict, line).toBe(base);
         }
       }

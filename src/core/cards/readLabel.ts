@@ -175,7 +175,8 @@ export function labelOf(all: readonly Token[], text: string): PrintedLabel {
   };
 }
 
-const LABEL_KINDS: readonly Token['kind'][] = [
+/** What a token of a card may say. */
+export const CARD_KINDS: readonly Token['kind'][] = [
   'capacity',
   'times',
   'form',
@@ -184,11 +185,10 @@ const LABEL_KINDS: readonly Token['kind'][] = [
   'version',
   'mark',
   'app',
-  'word',
-  'picture-name',
-  // How many of them: a list of cards may say so.
-  'count',
 ];
+
+/** And what may stand beside it on a label: how many of them, in a list of cards. */
+const LABEL_KINDS: readonly Token['kind'][] = [...CARD_KINDS, 'word', 'picture-name', 'count'];
 
 const isUnreadOnLabel = (token: Token): boolean =>
   !LABEL_KINDS.includes(token.kind) && !(token.kind === 'rate' && token.written === 'bytes');

@@ -1,5 +1,5 @@
 import { withoutEndurance } from '../../cards/printedFigures.ts';
-import { labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.ts';
+import { CARD_KINDS, labelOf, type PrintedLabel, type Unread } from '../../cards/readLabel.ts';
 import type { Token } from '../../cards/token.ts';
 import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { unclearGrade } from '../../cards/unclearGrade.ts';
@@ -14,7 +14,7 @@ import { placed } from './place.ts';
 import { readingsOf } from './readings.ts';
 import { type Named, namedSpeeds, rateAt, type Speeds, speedsOf } from './speeds.ts';
 import { spokenLine } from './spokenLine.ts';
-import { all, asTyped, CARD_KINDS, type Of, span } from './tokensOf.ts';
+import { all, asTyped, type Of, span } from './tokensOf.ts';
 
 /** Tokens of the card clause: from `on` to the next `for`; empty without an `on`. */
 function cardClause(tokens: readonly Token[]): ReadonlySet<Token> {

@@ -1,7 +1,8 @@
+import { CARD_KINDS } from '../../cards/readLabel.ts';
 import type { Span, Token } from '../../cards/token.ts';
 import { parseDuration } from '../../units/parse.ts';
 import { wordKind } from './neutral.ts';
-import { CARD_KINDS, span } from './tokensOf.ts';
+import { span } from './tokensOf.ts';
 import { turned } from './turned.ts';
 
 /** A stretch that was passed over because it is known to carry nothing. */
@@ -25,8 +26,10 @@ function isMyself(
 ): boolean {
   if (token.kind !== 'bus' || !/^i$/i.test(token.text)) return false;
   const before = tokens[at - 1];
-  if (before === undefined || isNeutral(before)) return before !== undefined || isNeutral(tokens[at + 1]);
   const after = tokens[at + 1];
+  // At the beginning, too, what a person does tells: `I have V90`.
+  if (before === undefined) return isNeutral(after) || (after !== undefined && DONE_BY_ME.test(after.text));
+  if (isNeutral(before)) return true;
   // Behind something of a card only what a person does tells the two apart.
   return CARD_KINDS.includes(before.kind) ? after !== undefined && DONE_BY_ME.test(after.text) : isNeutral(after);
 }

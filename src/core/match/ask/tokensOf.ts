@@ -14,18 +14,6 @@ export const span = ({ start, end, text }: Span): Span => ({ start, end, text })
 export const asTyped = <T extends Span>(line: string, stretches: readonly T[]): readonly T[] =>
   stretches.map((one) => ({ ...one, text: line.slice(one.start, one.end) }));
 
-/** Words of a card. */
-export const CARD_KINDS: readonly Token['kind'][] = [
-  'capacity',
-  'times',
-  'form',
-  'family',
-  'bus',
-  'version',
-  'mark',
-  'app',
-];
-
 /** Whether a token is a certain word that changes what is asked. */
 export const says = (token: Token | undefined, say: Saying): boolean => token?.kind === 'say' && token.say === say;
 

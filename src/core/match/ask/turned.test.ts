@@ -21,8 +21,12 @@ describe('whether a card is needed', () => {
     ['will we need 256GB V90 for 400 Mb/s', 'need 256GB V90? use 256GB V90 / need a card'],
     ['is V90 needed for 400 Mb/s', 'V90 needed? V90 enough / a card needed'],
     ['is a V90 card required for 400 Mb/s', 'V90 card required? V90 card enough / a card needed'],
-    ['must it be V90 for 400 Mb/s', 'be V90? use V90 / need a card'],
-    ['does it have to be VPG400 for 400 Mb/s', 'be VPG400? use VPG400 / need a card'],
+    ['must it be V90 for 400 Mb/s', 'must it be V90? use V90 / need a card'],
+    ['does it have to be VPG400 for 400 Mb/s', 'have to be VPG400? use VPG400 / need a card'],
+    ['do I have to use V90 for 400 Mb/s', 'have to use V90? use V90 / need a card'],
+    ['must I buy a V90 for 400 Mb/s', 'must I buy a V90? use V90 / need a card'],
+    ['400 Mb/s needs V90', 'needs V90? use V90 / need a card'],
+    ['is V90 a must for 400 Mb/s', 'V90 a must? V90 enough / a card needed'],
     ['do I need UHS-II for 400 Mb/s on V60', 'need UHS-II? use UHS-II / need a card'],
   ])('%s', (line, expected) => expect(asked(line)).toBe(expected));
 
@@ -38,7 +42,8 @@ describe('whether a card is needed', () => {
     ['I need to record 400 Mb/s on V60', 'guaranteed'],
     ['which V60 do I need for 400 Mb/s', 'guaranteed'],
     ['I need a V60 for 400 Mb/s, is it enough', 'guaranteed'],
-    ['my camera needs V60 at 400 Mb/s', 'guaranteed'],
+    ['I have V90 for 400 Mb/s', 'guaranteed'],
+    ['V90 must do for 400 Mb/s', 'guaranteed'],
     ['I need an SD card for 400 Mb/s', 'uncovered'],
     ['what card do I need for 400 Mb/s', 'card'],
   ])('is not what is asked in: %s', (line, expected) => expect(asked(line)).toBe(expected));
@@ -52,6 +57,9 @@ describe('several cameras', () => {
     ['2 cameras at 400 Mb/s to a single 512GB V60', 'single? own'],
     ['3 cameras 120 Mb/s into the same V30', 'same? own'],
     ['two cameras, 1 x 128GB V60, 400 Mb/s', '1 x? its own'],
+    ['2 cameras 400 Mb/s each on one V60', 'one? its own'],
+    ['2 cameras each 400 Mb/s on the same V60', 'same? own'],
+    ['two cameras at 400 Mb/s per camera onto one V60', 'one? its own'],
   ])('onto one card are never judged by one of them: %s', (line, expected) => expect(asked(line)).toBe(expected));
 
   it.each([
@@ -109,6 +117,8 @@ describe('a length of time that is none', () => {
     ['is 256GB V60 enough for a day at 400 Mb/s', 'for a day? '],
     ['400 Mb/s on 256GB V60 for hours', 'for hours? '],
     ['400 Mb/s on 256GB V60 for the whole weekend', 'for the whole weekend? '],
+    ['does 256GB V60 last a day at 400 Mb/s', 'last a day? '],
+    ['400 Mb/s on 256GB V60, whole day', 'whole day? '],
     ['256GB V60 at 400 Mb/s for our wedding day', 'for our wedding day? '],
   ])('is asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
 

@@ -1,5 +1,6 @@
+import { CARD_KINDS } from '../../cards/readLabel.ts';
 import type { Token } from '../../cards/token.ts';
-import { CARD_KINDS } from './tokensOf.ts';
+import { says } from './tokensOf.ts';
 
 /**
  * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
@@ -13,10 +14,14 @@ const BEFORE_A_CARD = /^(?:an?|the|to|be|use|using|have|get|buy|really|actually|
 const IS_ENOUGH = /^(?:enough|ok|okay|fine|work|works|hold|holds|good|suffice|sufficient)$/i;
 /** Asks for a card by itself; then the answer names one. */
 const ASKS_WHICH = /^(?:which|what|what.?s|how)$/i;
-const NEED = /^need$/i;
+const NEED = /^needs?$/i;
 const NEEDED = /^(?:needed|necessary|required|mandatory)$/i;
 const HAS_TO = /^(?:must|has|have)$/i;
-const BE = /^be$/i;
+/** What has to be done with it. */
+const DONE_WITH = /^(?:be|use|using|have|get|buy)$/i;
+const SOMEBODY = /^(?:i|we|you|it|they|this|that)$/i;
+/** A must, at the end of what is said. */
+const A_MUST = /^must$/i;
 /** What says that several cameras write to one thing. */
 const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
 
@@ -30,6 +35,8 @@ const TOO = /^too$/i;
 const MUCH = /^(?:much|many|fast|big|long|large|high|good)$/i;
 /** What a person says for a length of time that has none. */
 const VAGUE = /^(?:hours|minutes|days?|weeks?|weekends?|mornings?|afternoons?|evenings?|nights?)$/i;
+/** Before such a length, as `for`. */
+const LASTS = /^(?:lasts?|lasting|whole)$/i;
 /** Words that may stand between `for` and a length: for our regatta weekend. */
 const MOST_BETWEEN = 3;
 
@@ -70,20 +77,31 @@ function neededBehind(
   return { run: card.length > 0 ? tokens.slice(at, from + card.length) : [], card };
 }
 
+/** `have to use V90`, `must it be V90`: from the first word to the end of the card; empty where nothing is done with one. */
+function hasTo(
+  tokens: readonly Token[],
+  at: number,
+): { readonly run: readonly Token[]; readonly card: readonly Token[] } {
+  let verb = at + 1;
+  while (SOMEBODY.test(tokens[verb]?.text ?? '')) verb += 1;
+  if (!DONE_WITH.test(tokens[verb]?.text ?? '')) return { run: [], card: [] };
+  const { run, card } = neededBehind(tokens, verb);
+  return { run: run.length > 0 ? tokens.slice(at, verb + run.length) : [], card };
+}
+
 /** Whether a card is needed, in place of whether it is enough: the stretch that asks so; null where none does. */
-function needOf(tokens: readonly Token[]): Token | null {
+function needOf(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
   const said = (pattern: RegExp): boolean => tokens.some(({ text }) => pattern.test(text));
   // Without a mark nothing is promised, and what would do is told.
   if (said(IS_ENOUGH) || said(ASKS_WHICH) || !tokens.some(({ kind }) => kind === 'mark')) return null;
   for (const [at, token] of tokens.entries()) {
-    const isNeed =
-      NEED.test(token.text) || (BE.test(token.text) && tokens.slice(0, at).some(({ text }) => HAS_TO.test(text)));
-    if (isNeed) {
-      const { run, card } = neededBehind(tokens, at);
+    if (NEED.test(token.text) || HAS_TO.test(token.text)) {
+      const { run, card } = NEED.test(token.text) ? neededBehind(tokens, at) : hasTo(tokens, at);
       if (run.length > 0) return asked(run, 'needed', [`use ${textOf(card)}`, 'need a card']);
     }
     const from = tokens.findIndex((_, start) => start < at && start + cardAt(tokens, start).length === at);
-    if (NEEDED.test(token.text) && from >= 0) {
+    const isNeeded = NEEDED.test(token.text) || (A_MUST.test(token.text) && !isNeutral(tokens[at + 1]));
+    if (isNeeded && from >= 0) {
       const card = tokens.slice(from, at);
       return asked(tokens.slice(from, at + 1), 'needed', [`${textOf(card)} enough`, 'a card needed']);
     }
@@ -100,11 +118,17 @@ function amongThem(token: Token, cards: number, cameras: number): Token | null {
     : null;
 }
 
+/** Whether `each` is said of cards: `one V60 each`, `each 2x256GB`. Behind a rate it is said of what each writes. */
+const isOfCards = (tokens: readonly Token[], at: number): boolean =>
+  isOfCard(tokens[at - 1]) || isOfCard(tokens[at + 1]) || tokens[at + 1]?.kind === 'count';
+
 /** Words that put what several cameras write on the same cards, each asked about; not where each has its own. */
 function sharedBy(tokens: readonly Token[], isNeutral: IsNeutral): ReadonlyMap<Token, Token> {
   const found = new Map<Token, Token>();
   const cameras = Math.max(1, ...tokens.map((token) => (token.kind === 'cameras' ? token.value : 1)));
-  const isEach = tokens.some((token) => token.kind === 'say' && (token.say === 'each' || token.say === 'per-camera'));
+  const isEach = tokens.some(
+    (token, at) => (says(token, 'each') || says(token, 'per-camera')) && isOfCards(tokens, at),
+  );
   if (cameras === 1 || isEach) return found;
   for (const token of tokens) {
     const isSingle = token.kind === 'arrangement' && token.arrangement === 'single';
@@ -146,7 +170,7 @@ function filled(tokens: readonly Token[]): Token | null {
 function noLength(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
   if (tokens.some(({ kind }) => kind === 'time')) return null;
   for (const [at, token] of tokens.entries()) {
-    if (token.kind !== 'word' || token.word !== 'for') continue;
+    if (!(token.kind === 'word' && token.word === 'for') && !LASTS.test(token.text)) continue;
     const behind = tokens.slice(at + 1, at + 2 + MOST_BETWEEN);
     const end = behind.findIndex((one) => !isNeutral(one) || VAGUE.test(one.text));
     const vague = behind[end];
@@ -173,6 +197,12 @@ function withOne(tokens: readonly Token[], one: Token | null): readonly Token[] 
 export function turned(tokens: readonly Token[], isNeutral: IsNeutral): readonly Token[] {
   const shared = sharedBy(tokens, isNeutral);
   const line = tokens.map((token) => shared.get(token) ?? token);
-  const found = [needOf(line), lowerEnd(line, isNeutral), otherWay(line), filled(line), noLength(line, isNeutral)];
+  const found = [
+    needOf(line, isNeutral),
+    lowerEnd(line, isNeutral),
+    otherWay(line),
+    filled(line),
+    noLength(line, isNeutral),
+  ];
   return found.reduce(withOne, line);
 }
