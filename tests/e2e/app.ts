@@ -52,7 +52,41 @@ const SCROLL_ON = `
     grid.scrollTop = down ? grid.scrollTop + grid.clientHeight * 0.6 : 0;
   }`;
 
-/** What stands on the page in the first element of a selector, as it is drawn. */
+/**
+ * Waits inside the page until the first element of a selector reads so, and answers what it reads by then. What is drawn is asked only
+ * where all of its letters stand there: it makes the page lay itself out, which a board that is being built does often enough.
+ */
+const SEE = `
+  const [selector, part, flags, most, done] = arguments;
+  const pattern = flags === null ? null : new RegExp(part, flags);
+  const letters = (text) => text.replace(/\\s+/g, '').toLowerCase();
+  const wanted = pattern ? '' : letters(part);
+  const look = () => {
+    const place = document.querySelector(selector);
+    if (!place || (!pattern && !letters(place.textContent).includes(wanted))) return null;
+    const seen = place.innerText.replace(/\\s+/g, ' ');
+    return (pattern ? pattern.test(seen) : seen.includes(part)) ? seen : null;
+  };
+  let soon = 0;
+  const end = (seen) => {
+    watch.disconnect();
+    clearTimeout(soon);
+    clearInterval(often);
+    clearTimeout(late);
+    done({ seen, isThere: seen !== null });
+  };
+  const again = () => {
+    soon = 0;
+    const seen = look();
+    if (seen !== null) end(seen);
+  };
+  const watch = new MutationObserver(() => { soon ||= setTimeout(again, ${BREATH}); });
+  const often = setInterval(again, 250);
+  const late = setTimeout(() => end(null), most);
+  watch.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
+  again();`;
+/** One such wait, ms: less than the driver lets a script take. */
+const SEE_MOST = 10_000;
 const READ = `return document.querySelector(arguments[0])?.innerText ?? null`;
 const asRead = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ');
 
@@ -263,28 +297,19 @@ export class App {
     asRead(await this.driver.executeScript<string>('return arguments[0].innerText', await this.find(selector)));
 
   async seesText(selector: string, part: string | RegExp): Promise<string> {
-    let seen = '';
     if (LATE > 0) await this.driver.sleep(LATE);
+    const [pattern, flags] = typeof part === 'string' ? [part, null] : [part.source, part.flags];
     const until = Date.now() + WAIT;
-    for (;;) {
-      seen = asRead((await this.driver.executeScript<string | null>(READ, selector).catch(() => null)) ?? '');
-      if (typeof part === 'string' ? seen.includes(part) : part.test(seen)) return seen;
-      if (Date.now() > until) throw new Error(`“${part}” in ${selector} is not there: ${seen.slice(0, 500)}`);
-      await this.changed();
+    while (Date.now() < until) {
+      // A page that is left meanwhile takes the wait with it.
+      const { seen, isThere } = await this.driver
+        .executeAsyncScript<{ seen: string; isThere: boolean }>(SEE, selector, pattern, flags, SEE_MOST)
+        .catch(() => ({ seen: '', isThere: false }));
+      if (isThere) return seen;
+      await this.driver.sleep(LOOK_EVERY);
     }
-  }
-
-  /** Waits inside the page until something in it changes, or a moment: it may have changed while nobody looked. */
-  private async changed(): Promise<void> {
-    await this.driver
-      .executeAsyncScript(
-        `const done = arguments[arguments.length - 1];
-         const stop = () => { seen.disconnect(); clearTimeout(late); done(); };
-         const seen = new MutationObserver(() => { seen.disconnect(); clearTimeout(late); setTimeout(done, ${BREATH}); });
-         const late = setTimeout(stop, 250);
-         seen.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });`,
-      )
-      .catch(() => this.driver.sleep(LOOK_EVERY));
+    const seen = asRead((await this.run<string | null>(READ, selector).catch(() => null)) ?? '');
+    throw new Error(`“${part}” in ${selector} is not there: ${seen.slice(0, 500)}`);
   }
 
   /** Every cell of the board as it is read aloud. */

@@ -444,7 +444,8 @@ describe('heat on the board', () => {
     await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: cool'), WAIT, 'a cool mark');
     await app.visit('/heat');
     await app.fill('Air', '40');
-    await app.clickText('button', 'Mark the board for this length and air');
+    // Named by its take: while “40” is typed it is that of 4 °C for a moment.
+    await app.clickText('button', 'Mark the board for 5 min at 40 °C');
     await app.seesText('main', 'The board’s heat marks are for this take.');
     await app.visit('/');
     await app.seesText('main', 'Heat: 5 min at 40 °C in sun');

@@ -43,7 +43,7 @@ export function KeepBar({ kit, pick, run, failing }: KeepBarProps) {
         <span className="soft">The board’s heat marks are for this take.</span>
       ) : (
         <button type="button" className="plain-button" onClick={() => void change(() => planBoard(plan))}>
-          Mark the board for this length and air
+          Mark the board for {plannedText(plan)}
         </button>
       )}
     </p>
