@@ -88,13 +88,16 @@ describe('a unit is read alike wherever it stands', () => {
     expect((offer?.readMBps ?? 0) * 1e6, JSON.stringify(list)).toBeCloseTo(whole, -1);
   });
 
-  it.each(['100 m', '100 Mb', '100 MB', '100 Mo', '100 MBPS'])('%s is asked about everywhere', (text) => {
-    expect(parseRate(text)).toMatchObject({ ok: false, error: { code: 'bits-or-bytes' } });
-    expect(tokenize(text)[0]).toMatchObject({ kind: 'unread', problem: { code: 'bits-or-bytes' } });
-    expect(readRateMbps(text, null, 'point')).toBeNull();
-    expect(unitIn(text)).toBeNull();
-    expect(writeUnitIn(text)).toBeNull();
-  });
+  it.each(['100 m', '100 Mb', '100 MB', '100 Mo', '100 MBPS', '100 megs', '100 megs per second'])(
+    '%s is asked about everywhere',
+    (text) => {
+      expect(parseRate(text)).toMatchObject({ ok: false, error: { code: 'bits-or-bytes' } });
+      expect(tokenize(text)[0]).toMatchObject({ kind: 'unread', problem: { code: 'bits-or-bytes' } });
+      expect(readRateMbps(text, null, 'point')).toBeNull();
+      expect(unitIn(text)).toBeNull();
+      expect(writeUnitIn(text)).toBeNull();
+    },
+  );
 
   it.each([
     ['128 Go', 128e9],

@@ -27,4 +27,4 @@ export function useWithout(
 
 /** How a stretch that was not understood is kept as one that does not matter; null where it always does. */
 export const asideWord = ({ text, problem }: AskUnread): string | null =>
-  problem.code === 'unknown' ? asidePiece(text) : null;
+  problem.code === 'unknown' || problem.code === 'heat' ? asidePiece(text) : null;

@@ -39,7 +39,9 @@ export const SPOKEN: readonly Spoken[] = [
     String.raw`(half\s+an?|an?)\s+([gt])(?:b|erabyte|igabyte)`,
     ([, amount = '', unit = '']) => capacity(/^half/i.test(amount) ? '0.5' : '1', unit),
   ],
-  [String.raw`half\s+an?\s+hour`, () => minutes(30, 'min', false)],
+  [String.raw`(?:an?\s+)?half(?:\s+an?|\s+of\s+an)?[\s-]+hour`, () => minutes(30, 'min', false)],
+  [String.raw`(?:an?\s+)?quarter(?:\s+of)?(?:\s+an)?\s+hour`, () => minutes(15, 'min', false)],
+  [String.raw`3\s+quarters\s+of\s+an\s+hour`, () => minutes(45, 'min', false)],
   [
     String.raw`(${SAID})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
     ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),

@@ -124,6 +124,8 @@ export type UnreadProblem =
   | { readonly code: 'used'; readonly couldBe: readonly string[] }
   /** A length of time that is none: for a day, for hours. */
   | { readonly code: 'no-length'; readonly couldBe: readonly string[] }
+  /** How warm it is: what heat does depends on the body, which no line knows. */
+  | { readonly code: 'heat'; readonly couldBe: readonly string[] }
   /** A rate of which only the lower end was said. */
   | { readonly code: 'no-top'; readonly couldBe: readonly string[] }
   /** A number of cards, where several cameras write: all of them together, or each. */

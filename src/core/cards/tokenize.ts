@@ -335,6 +335,8 @@ const READERS: readonly Reader[] = [
     ),
     () => ({ kind: 'word', word: 'filler' }),
   ],
+  // Which VPG, what V: asks for a card, as `which class` does.
+  [re(String.raw`(?<=\b(?:which|what)\s+)(?:v|u|vpg)${END}`), () => ({ kind: 'word', word: 'pause' })],
   // How colour is kept says nothing of the rate.
   [re(String.raw`(?<=bit\s+)(?:422|420|444)${END}`), () => ({ kind: 'word', word: 'pause' })],
   [re(String.raw`(?:h\.?26[45]|hevc|avc)${END}`), () => ({ kind: 'word', word: 'pause' })],

@@ -41,15 +41,24 @@ describe('parseRate', () => {
     expect(parseRate('100 Mbps')).toMatchObject({ value: { loose: false } });
   });
 
-  it.each(['100 m', '100 M', '100 Mb', '100 mb', '100 MB', '100 MBPS', '100 Mo', '100 Mbytes'])(
-    'asks bits or bytes for %s and never guesses',
-    (text) => {
-      expect(parseRate(text)).toMatchObject({
-        ok: false,
-        error: { code: 'bits-or-bytes', couldBe: ['100 Mb/s', '100 MB/s'] },
-      });
-    },
-  );
+  it.each([
+    '100 m',
+    '100 M',
+    '100 Mb',
+    '100 mb',
+    '100 MB',
+    '100 MBPS',
+    '100 Mo',
+    '100 Mbytes',
+    '100 megs',
+    '100 megs a second',
+    '100 meg/s',
+  ])('asks bits or bytes for %s and never guesses', (text) => {
+    expect(parseRate(text)).toMatchObject({
+      ok: false,
+      error: { code: 'bits-or-bytes', couldBe: ['100 Mb/s', '100 MB/s'] },
+    });
+  });
 
   it.each([
     ['100', 'no-unit'],

@@ -84,8 +84,8 @@ export const RATE_UNIT = `(?:(?:${PREFIX_WORD}[ -]?${SPELLED}|${SIGN}?i?(?:${SPE
 /** The unit of a size: GB, GiB, Go, gigabytes, gigs. Not mega by its sign: it may be a rate without its time. */
 export const SIZE_UNIT = `(?:${PREFIX_WORD}[ -]?${BYTE}|[kgt]i?(?:${BYTE}|b|o)|${oneOf(Object.keys(SIZE_NICKNAMES))})`;
 
-/** What may be megabits or megabytes a second, and is never guessed: 100 m, 100 Mb, 100 Mbytes. */
-export const OPEN_UNIT = `(?:mo|m(?:b|${BYTE})?)`;
+/** What may be megabits or megabytes a second, and is never guessed: 100 m, 100 Mb, 100 Mbytes, 100 megs a second. */
+export const OPEN_UNIT = `(?:mo|m(?:b|${BYTE})?|megs?(?:${PER}${ANY_TIME})?)`;
 
 const RATE_PARTS = new RegExp(
   `^(?:(${PREFIX_WORD})[ -]?|(${SIGN})(i?))?(${SPELLED}|b|o)(?:${PER}(${ANY_TIME}))?$`,
@@ -95,7 +95,7 @@ const SIZE_PARTS = new RegExp(
   `^(?:(?:(${PREFIX_WORD})[ -]?|(${SIGN})(i?))(${BYTE}|b|o)|(${oneOf(Object.keys(SIZE_NICKNAMES))}))$`,
   'iu',
 );
-const OPEN = new RegExp(`^${OPEN_UNIT}$`, 'i');
+const OPEN = new RegExp(`^${OPEN_UNIT}$`, 'iu');
 
 /** Canonical name of a unit of rate. */
 export type RateUnitName = `${'' | 'k' | 'M' | 'G' | 'T' | 'Ki' | 'Mi' | 'Gi' | 'Ti'}${'b' | 'B'}/${RateTime}`;

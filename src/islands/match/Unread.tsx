@@ -42,6 +42,11 @@ export function Unread({ text, unread, settings, without, onReplace }: UnreadPro
                 {word}
               </button>
             ))}
+          {one.problem.code === 'heat' && (
+            <a className="plain-button" href="/heat">
+              Heat run
+            </a>
+          )}
           <Aside one={one} settings={settings} />
         </div>
       ))}

@@ -35,6 +35,8 @@ export function unreadText({ text, problem, place }: AskUnread): string {
       return `“${text}”: what is on a card takes its room. Put what is free in the place of its size: 100GB.`;
     case 'no-length':
       return `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
+    case 'heat':
+      return `“${text}”: how long a body holds in heat is worked out under Heat run, for a body of yours. A card’s mark says nothing of it.`;
     case 'no-top':
       return `“${text}”: the highest rate counts. Is it this one (${either(problem.couldBe)})? Else put the highest in its place.`;
     case 'among': {

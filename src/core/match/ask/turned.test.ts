@@ -46,6 +46,8 @@ describe('whether a card is needed', () => {
     ['V90 must do for 400 Mb/s', 'guaranteed'],
     ['I need an SD card for 400 Mb/s', 'uncovered'],
     ['what card do I need for 400 Mb/s', 'card'],
+    ['which V do I need for 400 Mb/s', 'card'],
+    ['what vpg for 3000 Mb/s', 'card'],
   ])('is not what is asked in: %s', (line, expected) => expect(asked(line)).toBe(expected));
 });
 
@@ -120,6 +122,8 @@ describe('a length of time that is none', () => {
     ['does 256GB V60 last a day at 400 Mb/s', 'last a day? '],
     ['400 Mb/s on 256GB V60, whole day', 'whole day? '],
     ['256GB V60 at 400 Mb/s for our wedding day', 'for our wedding day? '],
+    ['a day of 400 Mb/s on 256GB V60', 'day? '],
+    ['a morning of 400 Mb/s on 256GB V60', 'morning? '],
   ])('is asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
 
   it.each([
@@ -128,10 +132,40 @@ describe('a length of time that is none', () => {
     ['400 Mb/s on 256GB V60 for the wedding', 'guaranteed'],
     ['how many hours on 256GB V60 at 400 Mb/s', 'guaranteed'],
     ['a day of 1h takes, 400 Mb/s on 256GB V60', 'guaranteed'],
+    ['race day 400 Mb/s on 256GB V60', 'guaranteed'],
+    ['race day, 400 Mb/s on 256GB V60', 'guaranteed'],
   ])('is not asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
 
   it('a card that is filled already is asked about', () =>
     expect(asked('filled 256GB V60 at 400 Mb/s')).toBe('filled? '));
+});
+
+describe('heat', () => {
+  // What heat does depends on the body, and a mark says nothing of it: no verdict of a card answers it.
+  it.each([
+    ['400 Mb/s on 256GB V60 at 35 °C', 'at 35 °C? '],
+    ['400 Mb/s on 256GB V60 at 35C', 'at 35C? '],
+    ['400 Mb/s on 256GB V60 at 35°', 'at 35°? '],
+    ['400 Mb/s on V60 in 35 degrees heat', 'in 35 degrees heat? '],
+    ['400 Mb/s on V60, 30 degrees celsius, 40 min', '30 degrees celsius? '],
+    ['400 Mb/s on 256GB V60 for 2h at 95 degrees fahrenheit', 'at 95 degrees fahrenheit? '],
+    ['400 Mb/s on 256GB V60 for 2h in full sun', 'in full sun? '],
+    ['400 Mb/s on 256GB V60 in the heat', 'in the heat? '],
+    ['will it overheat at 400 Mb/s on V60', 'overheat? '],
+    ['400 Mb/s on 256GB V60 for 2h on a hot day', 'hot? '],
+  ])('%s', (line, expected) => expect(asked(line)).toBe(expected));
+
+  it('a word that was put aside is no more asked about', () => {
+    const aside = (words: readonly string[]) =>
+      askLine('summer wedding 400 Mb/s on V60', DEFAULT_POLICY, new Set(words));
+    expect(aside([])).toMatchObject({ ok: false, error: { unread: [{ text: 'summer', problem: { code: 'heat' } }] } });
+    expect(aside(['summer'])).toMatchObject({ ok: true, value: { answer: { cell: { verdict: 'guaranteed' } } } });
+  });
+
+  it('a number without degrees is none', () => {
+    expect(asked('400 Mb/s on 256GB V60 at 35')).toBe('35? 35 GB');
+    expect(asked('35 min of 400 Mb/s on 256GB V60')).toBe('guaranteed');
+  });
 });
 
 it('a word is never offered in its own place', () => {

@@ -5,7 +5,7 @@ import { says } from './tokensOf.ts';
 /**
  * Words that carry nothing by themselves and turn an answer beside others: `do I need V90`, to which "guaranteed" would sound
  * like a yes; `two cameras onto one V60`, where what both write goes to one card; `from 400 Mb/s`, which has no top;
- * `too much`, which asks the other way round; `for a day`, which is no length.
+ * `too much`, which asks the other way round; `for a day`, which is no length; `at 35 °C`, which is a question about the body.
  */
 
 /** What may stand between `need` and the card. */
@@ -37,11 +37,20 @@ const MUCH = /^(?:much|many|fast|big|long|large|high|good)$/i;
 const VAGUE = /^(?:hours|minutes|days?|weeks?|weekends?|mornings?|afternoons?|evenings?|nights?)$/i;
 /** Before such a length, as `for`. */
 const LASTS = /^(?:lasts?|lasting|whole)$/i;
+/** Degrees behind a number, and both as one. */
+const DEGREES = /^(?:°\s?[cf]?|degrees?|deg|celsius|centigrade|fahrenheit|[cf])$/i;
+const WITH_DEGREES = /^[+-]?\d{1,3}(?:[.,]\d)?\s?(?:°\s?[cf]?|[cf])$/i;
+/** What a person says for heat; shade and cold as well, which are asked of the same. */
+const HEAT =
+  /^(?:heats?|heated|heating|overheat\w*|hot|warm|sun|sunny|sunlight|sunshine|shade|shady|desert|tropics|tropical|summer|cold|freezing|winter|temperatures?|thermal\w*|throttl\w*)$/i;
+/** Words that go before it: in the full midday sun. */
+const BEFORE_HEAT = /^(?:at|in|under|direct|full|midday|very|really|too|so|when|of|with|outside|ambient)$/i;
+
 /** Words that may stand between `for` and a length: for our regatta weekend. */
 const MOST_BETWEEN = 3;
 
 /** Why a stretch is asked about. */
-type Turn = 'used' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-length';
+type Turn = 'used' | 'needed' | 'shared' | 'among' | 'no-top' | 'turns' | 'no-length' | 'heat';
 
 type IsNeutral = (token: Token | undefined) => boolean;
 
@@ -166,10 +175,16 @@ function filled(tokens: readonly Token[]): Token | null {
   return token && !isAsked ? asked([token], 'used', []) : null;
 }
 
+/** `a day of 400 Mb/s`: the word between carries nothing and is no token, but takes its room. `Race day, 400 Mb/s` only names it. */
+const isOfRate = (token: Token, next: Token | undefined): boolean =>
+  next?.kind === 'rate' && next.start - token.end >= ' of '.length;
+
 /** `for a day`, `for hours`, where no time was told: whether a card lasts so long nobody can say. */
 function noLength(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
   if (tokens.some(({ kind }) => kind === 'time')) return null;
   for (const [at, token] of tokens.entries()) {
+    if (VAGUE.test(token.text) && isNeutral(token) && isOfRate(token, tokens[at + 1]))
+      return asked([token], 'no-length', []);
     if (!(token.kind === 'word' && token.word === 'for') && !LASTS.test(token.text)) continue;
     const behind = tokens.slice(at + 1, at + 2 + MOST_BETWEEN);
     const end = behind.findIndex((one) => !isNeutral(one) || VAGUE.test(one.text));
@@ -177,6 +192,32 @@ function noLength(tokens: readonly Token[], isNeutral: IsNeutral): Token | null 
     if (vague && isNeutral(vague)) return asked(tokens.slice(at, at + 2 + end), 'no-length', []);
   }
   return null;
+}
+
+/** Whether a token is a number that nothing else explains. */
+const isBare = (token: Token | undefined): boolean =>
+  token?.kind === 'unread' && token.problem.code === 'no-unit' && /^[+-]?\d/.test(token.text);
+
+/** How many tokens from a place on say how warm it is: `35 degrees celsius`, `35°C`, `hot`; 0 where none does. */
+function warmth(tokens: readonly Token[], at: number): number {
+  const token = tokens[at];
+  if (token?.kind !== 'unread') return 0;
+  if (isBare(token)) {
+    let to = at + 1;
+    while (DEGREES.test(tokens[to]?.text ?? '')) to += 1;
+    return to === at + 1 ? 0 : to - at;
+  }
+  return WITH_DEGREES.test(token.text) || HEAT.test(token.text) ? 1 : 0;
+}
+
+/** `at 35 °C`, `in the midday sun`: the first stretch that asks what heat does, with the words before it. */
+function heat(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
+  const at = tokens.findIndex((token, place) => warmth(tokens, place) > 0 && !isNeutral(token));
+  if (at < 0) return null;
+  let [from, to] = [at, at];
+  for (let more = warmth(tokens, to); more > 0; more = warmth(tokens, to)) to += more;
+  while (BEFORE_HEAT.test(tokens[from - 1]?.text ?? '')) from -= 1;
+  return asked(tokens.slice(from, to), 'heat', []);
 }
 
 /** The tokens with one in place of the stretch that it stands for. */
@@ -203,6 +244,7 @@ export function turned(tokens: readonly Token[], isNeutral: IsNeutral): readonly
     otherWay(line),
     filled(line),
     noLength(line, isNeutral),
+    heat(line, isNeutral),
   ];
   return found.reduce(withOne, line);
 }
