@@ -36,7 +36,7 @@ export const SAYINGS: readonly SayingRow[] = [
     'sustained',
   ],
   [String.raw`sustain(?:ed|s)?(?:\s+writes?)?(?:\s+speed)?(?:\s+of)?|writes?\s+sustained`, 'sustained'],
-  [String.raw`(?:guaranteed\s+)?minimum(?:\s+(?:sustained\s+)?writes?)?(?:\s+speed)?`, 'minimum'],
+  [String.raw`(?:guaranteed\s+)?minimum(?:\s+(?:sustained\s+)?writes?)?(?:\s+speed)?|(?<=[mg]b\/s\s)min`, 'minimum'],
   // A limit of the camera or of the slot.
   [
     String.raw`(?:is\s+)?(?:limited|capped|restricted|throttled|held)\s+(?:to|at)|limit(?:s|\s+is|\s+of)?|max(?:es|ed)?\s+out\s+at|tops\s+out\s+at|(?:at\s+most|no(?:t)?\s+more\s+than|not\s+above|never\s+more\s+than)`,
