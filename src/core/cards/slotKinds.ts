@@ -9,6 +9,15 @@ export function slotKinds(form: Form): readonly Bus[] {
     : all;
 }
 
+/** Buses that hardly any camera has: whoever has one can say so with the body. */
+const RARE: ReadonlySet<Bus> = new Set(['uhs-iii', 'sd-express-1']);
+
+/** Kinds of slot that somebody is asked about, the fastest first. */
+export const askedBuses = (form: Form): readonly Bus[] =>
+  slotKinds(form)
+    .filter((bus) => !RARE.has(bus))
+    .toReversed();
+
 /** The bus in force in each kind of slot, for a card whose bus is known or taken to be the slot's. */
 export const slotBuses = (
   form: Form,

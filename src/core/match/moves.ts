@@ -1,6 +1,6 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
 import { isAtHand } from '../cards/atHand.ts';
-import { slotKinds } from '../cards/slotKinds.ts';
+import { askedBuses } from '../cards/slotKinds.ts';
 import type { Body, Card, Mode, ModeRate, Slot } from '../kit/model.ts';
 import { RAW_RATIOS } from '../standards/assumptions.ts';
 import { type Bus, busesOf } from '../standards/buses.ts';
@@ -234,9 +234,6 @@ export const withBus = (slot: Slot, bus: Bus): Slot => ({
   accepts: slot.accepts.map((one) => (one.bus === null && busesOf(one.form).includes(bus) ? { ...one, bus } : one)),
 });
 
-/** Buses that hardly any camera has: whoever has one can say so with the body. */
-const RARE: ReadonlySet<Bus> = new Set(['uhs-iii', 'sd-express-1']);
-
 /**
  * A seat whose bus nobody has entered: telling it may be all that is missing. Named with what each bus it may have would lead
  * to, the fastest first, and the best of them. Where several slots are not told, all of them are tried with it: over two at
@@ -248,7 +245,7 @@ function tellBus(input: MoveInput): readonly Move[] {
   const slot = unsure ? body.slots.find(({ id }) => id === cell.slotId) : undefined;
   if (!slot) return [];
   const forms = slot.accepts.filter((one) => one.bus === null).map((one) => one.form);
-  const buses = [...new Set(forms.flatMap(slotKinds))].filter((bus) => !RARE.has(bus)).reverse();
+  const buses = [...new Set(forms.flatMap(askedBuses))];
   const told = buses.map((bus) => {
     const slots = body.slots.map((one) => withBus(one, bus));
     return { bus, cell: tryOut(input, { body: { ...body, slots } }) };

@@ -1,11 +1,15 @@
+import { useState } from 'react';
 import { cellTone } from '../../app/match/answers.ts';
+import type { KeptThing } from '../../app/match/keepAsked.ts';
 import type { TakeKind } from '../../core/kit/model.ts';
 import type { Answer } from '../../core/match/ask/answerAsk.ts';
+import type { Ask } from '../../core/match/ask/ask.ts';
 import type { Instead } from '../../core/match/ask/askLine.ts';
 import type { Settings } from '../../kit/kit.ts';
 import { doubtText } from '../../text/bodies/doubt.ts';
 import { answerText, forTimeText, otherReadingText, readingText, slipText } from '../../text/match/ask.ts';
 import { insteadText, volumeText } from '../../text/match/asked.ts';
+import { KEEP_WORDS } from '../../text/match/keep.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { capacityText, either, MBpsFigure, minutesFigure, minutesText, takeText } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
@@ -16,6 +20,8 @@ import css from './QuickAnswer.module.css';
 
 // With the first word that was put aside.
 const QuickTakeBack = part(() => import('./QuickTakeBack.tsx'));
+// With its press.
+const QuickKeep = part(() => import('./QuickKeep.tsx'));
 
 interface QuickAnswerProps {
   readonly answer: Answer;
@@ -102,8 +108,29 @@ export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace 
             })}
           </ul>
         )}
+        <Keep ask={answer.ask} />
       </div>
     </div>
+  );
+}
+
+/** What was asked about is kept as one's own, so that it need not be told again. */
+function Keep({ ask }: { readonly ask: Ask }) {
+  const [keeping, setKeeping] = useState<{ readonly thing: KeptThing; readonly ask: Ask } | null>(null);
+  const open = keeping?.ask === ask ? keeping.thing : null;
+  const hasCard = ask.card !== null && ask.card.capacity !== null;
+  if (open !== null) return <QuickKeep key={open} thing={open} ask={ask} onClose={() => setKeeping(null)} />;
+  return (
+    <p className={css.keep}>
+      <button type="button" className="plain-button" onClick={() => setKeeping({ thing: 'camera', ask })}>
+        {KEEP_WORDS.camera}
+      </button>
+      {hasCard && (
+        <button type="button" className="plain-button" onClick={() => setKeeping({ thing: 'card', ask })}>
+          {ask.count > 1 ? KEEP_WORDS.cards(ask.count) : KEEP_WORDS.card}
+        </button>
+      )}
+    </p>
   );
 }
 

@@ -1,0 +1,81 @@
+import type { Body, Card, Slot } from '../../kit/model.ts';
+import { type Bus, busesOf } from '../../standards/buses.ts';
+import type { Form } from '../../standards/forms.ts';
+import { toGigabytes, toMegabytes } from '../../units/convert.ts';
+import type { Ask } from './ask.ts';
+
+/** What of an asked line may be kept: what it says, and nothing that its answer only took so. */
+export interface Keepable {
+  /** Form of the card and of the slot it was asked for; null where no word tells it. */
+  readonly form: Form | null;
+  /** Bus of the slot, where the line says so; null otherwise, whatever the answer took it to be. */
+  readonly slotBus: Bus | null;
+  /** Whether a card was named with its size: without one there is none to keep. */
+  readonly hasCard: boolean;
+  /** Cards that were counted. */
+  readonly cards: number;
+}
+
+/** What a line tells of the things it names. */
+export function keepable({ slot, card, count }: Ask): Keepable {
+  const bySlot = slot?.form ?? (slot?.bus && busesOf('sd').includes(slot.bus) ? 'sd' : null);
+  return {
+    form: bySlot ?? card?.form ?? null,
+    slotBus: slot?.bus ?? null,
+    hasCard: card !== null && card.capacity !== null,
+    cards: count,
+  };
+}
+
+/** What a person adds to a line to make a body of it. */
+export interface KeptBodyAs {
+  readonly name: string;
+  readonly modeName: string;
+  /** What its slots take. */
+  readonly form: Form;
+  /** What its slots speak; null: not told. */
+  readonly bus: Bus | null;
+  /** A new identifier at each call. */
+  readonly newId: () => string;
+}
+
+/** A body that records as an asked line says: one mode, and slots of one form. */
+export function keptBody(
+  { mode, arrangement, ceiling, slot: said }: Ask,
+  { name, modeName, form, bus, newId }: KeptBodyAs,
+): Body {
+  const slotOf = (at: number): Slot => ({
+    id: newId(),
+    name: `Slot ${at + 1}`,
+    accepts: [{ form, bus }],
+    family: said?.family ?? null,
+    promisedMaxGB: null,
+  });
+  return {
+    id: newId(),
+    name,
+    arrangement,
+    bufferMB: null,
+    ceilingMBps: ceiling === null ? null : toMegabytes(ceiling),
+    slots: (arrangement === 'single' ? [0] : [0, 1]).map(slotOf),
+    modes: [{ ...mode, id: newId(), name: modeName }],
+  };
+}
+
+/** A card with the print that an asked line gives it; null where its size was not named. */
+export function keptCard({ card, sustained, minimum }: Ask, as: Pick<Card, 'id' | 'label' | 'form'>): Card | null {
+  if (card === null || card.capacity === null) return null;
+  return {
+    ...as,
+    capacityGB: toGigabytes(card.capacity),
+    usableGB: null,
+    marks: card.words,
+    // What is printed tells its bus; what the answer took it to be is nobody's word.
+    bus: null,
+    readMBps: card.reads === null ? null : toMegabytes(card.reads),
+    writeMBps: card.writes === null ? null : toMegabytes(card.writes),
+    sustainedMBps: sustained === null ? null : toMegabytes(sustained),
+    minimumMBps: minimum === null ? null : toMegabytes(minimum),
+    cacheGB: null,
+  };
+}
