@@ -75,6 +75,17 @@ export interface InCommon {
 
 type Cause = NonNullable<InCommon['cause']>;
 
+interface Named {
+  readonly cause: Cause;
+  readonly times: number;
+}
+
+/** What drops of one cause share. */
+const SHARED = {
+  cache: ({ GB }) => GB,
+  heat: ({ seconds }) => seconds,
+  link: ({ GB, seconds }) => GB / seconds,
+} as const satisfies Readonly<Record<Cause, (drop: Drop) => number>>;
 /** How alike drops of one cause are in what they share, as a standard deviation of logarithms [A]: heat scatters the most. */
 const SCATTER = { cache: 0.05, heat: 0.07, link: 0.05 } as const satisfies Readonly<Record<Cause, number>>;
 /** The same of drops that have nothing in common [A]. */
@@ -105,17 +116,12 @@ function haveTwoRates(drops: readonly Drop[]): boolean {
  */
 export function inCommon(drops: readonly Drop[]): InCommon {
   const known = drops.filter(({ GB, seconds }) => GB > 0 && seconds > 0);
-  if (known.length < 2 || !haveTwoRates(known)) return { cause: null, strength: 1 };
-  const values: readonly (readonly [Cause, readonly number[]])[] = [
-    ['cache', known.map(({ GB }) => GB)],
-    ['heat', known.map(({ seconds }) => seconds)],
-    ['link', known.every(({ isMeasured }) => isMeasured) ? known.map(({ GB, seconds }) => GB / seconds) : []],
-  ];
-  const [first, next] = values
-    .filter(([, all]) => all.length > 0)
-    .map(([cause, all]) => ({ cause, times: likelierThanChance(all, SCATTER[cause]) }))
-    .sort((a, b) => b.times - a.times);
-  if (!first || first.times < NAMED_FROM || first.times < NAMED_FROM * (next?.times ?? 0))
-    return { cause: null, strength: 1 };
-  return { cause: first.cause, strength: first.times };
+  if (!haveTwoRates(known)) return { cause: null, strength: 1 };
+  const isMeasured = known.every((one) => one.isMeasured);
+  const [first, ...others] = (Object.keys(SHARED) as Cause[])
+    .filter((cause) => isMeasured || cause !== 'link')
+    .map((cause) => ({ cause, times: likelierThanChance(known.map(SHARED[cause]), SCATTER[cause]) }))
+    .sort((a, b) => b.times - a.times) as [Named, ...Named[]];
+  const isNamed = [1, ...others.map(({ times }) => times)].every((times) => first.times >= NAMED_FROM * times);
+  return isNamed ? { cause: first.cause, strength: first.times } : { cause: null, strength: 1 };
 }
