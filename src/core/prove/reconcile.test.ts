@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { ASSUMED } from '../standards/assumptions.ts';
 import { type OddTake, reconcile } from './reconcile.ts';
+
+const USABLE = ASSUMED.usableFraction.value;
 
 /** 500 MB/s believed; its bytes and length are given, so that the ratio is known to the byte. */
 const take = (ratio: number, change: Partial<OddTake> = {}): OddTake => {
@@ -62,10 +65,10 @@ describe('what explains a ratio', () => {
     // A minute alone may be half as long again.
     expect(codes(1.2, { seconds: 60 })).toContain('counter-rounding');
     // Of 6000 s half a minute is 0.5 %: what is left agrees, or does not.
-    const assumed = { fileGB: null, usableFraction: null, capacityGB: (1.025 * 500 * 6) / 0.93 };
+    const assumed = { fileGB: null, usableFraction: null, capacityGB: (1.025 * 500 * 6) / USABLE };
     expect(codes(1, { ...assumed, seconds: 6000 })).not.toContain('counter-rounding');
     // Not whole minutes: 2.5 % less on a card of assumed size is what its size may be off.
-    const share = { fileGB: null, usableFraction: null, capacityGB: (0.975 * 500 * 1.001) / 0.93 };
+    const share = { fileGB: null, usableFraction: null, capacityGB: (0.975 * 500 * 1.001) / USABLE };
     expect(codes(1, share)[0]).toBe('agrees');
     expect(codes(1, share)).not.toContain('counter-rounding');
   });
@@ -87,12 +90,14 @@ describe('what explains a ratio', () => {
   });
 
   it('unknown, with what is possible behind it, where nothing has half of the belief', () => {
-    // 3:5 is 3 for 5, 5 for 8.33 and so on, where nobody noted which was set.
-    const { explanations } = reconcile(take(0.6, { setRatio: undefined, varies: null }));
-    expect(explanations[0]).toEqual({ code: 'unknown', ratio: expect.closeTo(0.6, 9), support: 0 });
-    expect(explanations.filter(({ code }) => code === 'unknown')).toHaveLength(1);
-    expect(explanations.slice(1).map(({ code }) => code)).toContain('compression-ratio');
+    // 0.45 is a crop of one and a half times, 5:1 for 11:1, or a calm picture: none of them is likelier than the others together.
+    const { explanations } = reconcile(take(0.45, { setRatio: undefined, varies: null }));
+    expect(explanations[0]).toEqual({ code: 'unknown', ratio: expect.closeTo(0.45, 9), support: 0 });
+    expect(explanations.slice(1, 4).map(({ code }) => code)).toEqual(['variable-rate', 'compression-ratio', 'crop']);
     expect(Math.max(...explanations.map(({ support }) => support))).toBeLessThan(0.5);
+    // Two compressions share the rest of the belief with what nobody knows: it is said once.
+    const shared = reconcile(take(1.4739, { setRatio: undefined })).explanations;
+    expect(shared.map(({ code }) => code)).toEqual(['unknown', 'compression-ratio', 'compression-ratio']);
   });
 });
 
@@ -131,5 +136,6 @@ describe('what a buffer would have had to swallow', () => {
   ] as const)('%s', (_, change, expected) =>
     expect(reconcile(take(1, change)).buffer).toEqual(
       expected && { ...expected, shortfallGB: expect.closeTo(expected.shortfallGB, 9) },
-    ));
+    ),
+  );
 });

@@ -24,6 +24,7 @@ const QuickTakeBack = part(() => import('./QuickTakeBack.tsx'));
 const QuickKeep = part(() => import('./QuickKeep.tsx'));
 
 interface QuickAnswerProps {
+  readonly text: string;
   readonly answer: Answer;
   /** Marks that would do where this does not. */
   readonly instead: readonly Instead[];
@@ -35,7 +36,7 @@ interface QuickAnswerProps {
 }
 
 /** The answer from arm's length first, its reason beside it, how the line was read under it. */
-export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace }: QuickAnswerProps) {
+export function QuickAnswer({ text, answer, instead, settings, take, onWhy, onReplace }: QuickAnswerProps) {
   const { cell } = answer;
   const slip = slipText(answer);
   const time = forTimeText(answer);
@@ -108,7 +109,7 @@ export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace 
             })}
           </ul>
         )}
-        <Keep ask={answer.ask} />
+        <Keep key={text} ask={answer.ask} />
       </div>
     </div>
   );
@@ -116,17 +117,16 @@ export function QuickAnswer({ answer, instead, settings, take, onWhy, onReplace 
 
 /** What was asked about is kept as one's own, so that it need not be told again. */
 function Keep({ ask }: { readonly ask: Ask }) {
-  const [keeping, setKeeping] = useState<{ readonly thing: KeptThing; readonly ask: Ask } | null>(null);
-  const open = keeping?.ask === ask ? keeping.thing : null;
+  const [open, setOpen] = useState<KeptThing | null>(null);
   const hasCard = ask.card !== null && ask.card.capacity !== null;
-  if (open !== null) return <QuickKeep key={open} thing={open} ask={ask} onClose={() => setKeeping(null)} />;
+  if (open !== null) return <QuickKeep key={open} thing={open} ask={ask} onClose={() => setOpen(null)} />;
   return (
     <p className={css.keep}>
-      <button type="button" className="plain-button" onClick={() => setKeeping({ thing: 'camera', ask })}>
+      <button type="button" className="plain-button" onClick={() => setOpen('camera')}>
         {KEEP_WORDS.camera}
       </button>
       {hasCard && (
-        <button type="button" className="plain-button" onClick={() => setKeeping({ thing: 'card', ask })}>
+        <button type="button" className="plain-button" onClick={() => setOpen('card')}>
           {ask.count > 1 ? KEEP_WORDS.cards(ask.count) : KEEP_WORDS.card}
         </button>
       )}

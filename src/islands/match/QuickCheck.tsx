@@ -93,6 +93,7 @@ export function QuickCheck({ text, onText, answer, policy, settings, onWhy, own,
         ) : answer.ok ? (
           answer.value.kind === 'card' ? (
             <QuickAnswer
+              text={text}
               answer={answer.value.answer}
               instead={answer.value.instead}
               {...{ settings, onWhy }}

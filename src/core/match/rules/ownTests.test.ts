@@ -153,6 +153,24 @@ describe('what takes held that fill no card', () => {
     expect(ask([stop(600, { modeId: 'same', clipGB: 29 })]), 'less than is needed').toEqual(NOTHING);
   });
 
+  it('in another mode is less than is known where no bytes tell, and tells to the very rate', () => {
+    // 30 GB in 600 s are 50 MB/s, what is asked about; the mode itself is said to write no more.
+    expect(ask([stop(600, { modeId: 'same', clipGB: 30 })])).toMatchObject({ held: { seconds: 600 } });
+    expect(ask([stop(600, { modeId: 'same', clipGB: 29.9 })]).held).toBeNull();
+    expect(ask([stop(600, { modeId: 'same', clipGB: 300 })]), 'ten times as much is a slip').toMatchObject({
+      held: null,
+      setAside: 1,
+    });
+  });
+
+  it('has the newest of three days as its last, and the longer of two fills', () => {
+    const days = ['2026-05-02', '2026-05-01', '2026-05-09'].map((date, at) => stop(600, { id: `${at}`, date }));
+    expect(ask(days).held).toMatchObject({ from: '2026-05-01', to: '2026-05-09', takes: 3 });
+    const fills = [FULL * 1.4, FULL * 1.6, FULL * 1.5].map((seconds, at) => fill({ id: `${at}`, seconds }));
+    expect(ask(fills).filled).toMatchObject({ testId: '1', seconds: FULL * 1.6 });
+    expect(ask(fills.toReversed()).filled).toMatchObject({ testId: '1' });
+  });
+
   it('speaks for its own seat and those of the same bus', () => {
     expect(ask([stop(600)], twin).outcome).toBe('note');
     expect(ask([stop(600)], slow).outcome).toBe('unknown');
@@ -248,6 +266,32 @@ describe('for which seat a test speaks', () => {
       outcome: 'short',
       dropSeconds: 44,
     });
+  });
+
+  it('a drop of a mode that is gone speaks by what was noted to be written, and is silent where nothing was', () => {
+    const gone = fill({ modeId: 'gone', end: 'dropped', seconds: 44 });
+    expect(ask([{ ...gone, writtenMBps: 50 }])).toMatchObject({ outcome: 'short', dropSeconds: 44 });
+    expect(ask([{ ...gone, writtenMBps: 51 }]).outcome).toBe('unknown');
+    expect(ask([{ ...gone, writtenMBps: null }])).toEqual(NOTHING);
+  });
+
+  it('of two drops whose order nobody knows the one that ended sooner gives the seconds', () => {
+    const drop = (seconds: number, date: string | null) => fill({ id: `${seconds}`, end: 'dropped', seconds, date });
+    for (const [first, second] of [
+      [drop(31, '2026-05-01'), drop(77, null)],
+      [drop(31, null), drop(77, '2026-05-01')],
+    ] as const) {
+      expect(ask([first, second]).dropSeconds).toBe(31);
+      expect(ask([second, first]).dropSeconds).toBe(31);
+    }
+    // Neither has a day: the log is in order.
+    expect(ask([drop(31, null), drop(77, null)]).dropSeconds).toBe(77);
+  });
+
+  it('one drop of this mode among those of others is enough that it drops, though the card was filled since', () => {
+    const ofOther = fill({ id: 'o', modeId: null, writtenMBps: 45, end: 'dropped', seconds: 20, date: '2026-05-04' });
+    const own = fill({ id: 'd', end: 'dropped', seconds: 44, date: '2026-05-03' });
+    expect(ask([fill({ date: '2026-05-01' }), own, ofOther])).toMatchObject({ outcome: 'short', testIds: ['d', 'o'] });
   });
 
   it('a drop of a slower mode ends with a later pass of that mode or of this one', () => {
