@@ -261,8 +261,12 @@ export class App {
 
   /** Chooses from one of the browser's own lists by its label. */
   async choose(label: string, option: string): Promise<void> {
-    const its = `//label[starts-with(normalize-space(.), "${label}")]/following::select[1]`;
-    const list = await this.driver.wait(until.elementLocated(By.xpath(its)), WAIT, `list “${label}”`);
+    const its = `//label[starts-with(normalize-space(.), "${label}")]`;
+    const list = await this.driver.wait(
+      until.elementLocated(By.xpath(`(${its}//select | ${its}/following::select)[1]`)),
+      WAIT,
+      `list “${label}”`,
+    );
     const choice = await list.findElement(By.xpath(`.//option[starts-with(normalize-space(.), "${option}")]`));
     await choice.click();
   }

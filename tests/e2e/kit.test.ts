@@ -87,6 +87,35 @@ describe('a kit that nobody began', () => {
     await app.seesText('#why', 'The quick check');
   });
 
+  it('keeps the camera and the cards of a question in four presses, on a phone; the board has its answer', async () => {
+    await app.size(390, 844);
+    await app.visit('/?q=400%20Mb%2Fs%20on%202x256GB%20V60');
+    await app.clickText('button', 'Keep this camera');
+    await app.seesText('#quick-answer', 'What do its slots speak?');
+    await app.clickText('button', 'UHS-II');
+    await app.seesText('#notices', 'Camera 1 saved.');
+    await app.clickText('button', 'Keep these 2 cards');
+    await app.clickText('button', 'Keep');
+    for (const card of ['Card 1', 'Card 2'])
+      expect(await app.seesCell(`Camera 1 400 Mb/s 50p on ${card}`)).toContain('82 min Guaranteed');
+    expect(await app.axe('minor')).toEqual([]);
+    await app.size(1280, 800);
+  });
+
+  it('asks for a name and for what the line leaves open, and keeps nothing before both are told', async () => {
+    await app.visit('/?q=400%20Mb%2Fs%20on%20256GB');
+    await app.clickText('button', 'Keep this camera');
+    await app.fill('What this camera is called', ' ');
+    await app.seesText('#quick-answer', 'The name is empty. Enter at least one character.');
+    await app.fill('What this camera is called', 'Harbour');
+    await app.choose('Cards that it takes', 'CFexpress B');
+    await app.seesText('#quick-answer', 'What do its slots speak?');
+    await app.clickText('button', 'Not sure');
+    await app.seesText('#notices', 'Harbour saved.');
+    await app.visit('/bodies');
+    await app.seesText('main', /Harbour/);
+  });
+
   it('offers the demo or an empty start, and begins empty', async () => {
     await app.visit('/');
     await app.withText('button', 'Load the demo kit');

@@ -36,7 +36,7 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     case 'no-length':
       return `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
     case 'heat':
-      return `“${text}”: how long a body holds in heat is worked out under Heat run, for a body of yours. A card’s mark says nothing of it.`;
+      return `“${text}” asks about the body: Heat run answers it. A card’s mark says nothing of heat.`;
     case 'no-top':
       return `“${text}”: the highest rate counts. Is it this one (${either(problem.couldBe)})? Else put the highest in its place.`;
     case 'among': {
