@@ -1,5 +1,6 @@
 import { busOf } from '../cards/printedBus.ts';
 import type { Card } from '../kit/model.ts';
+import { isSd } from '../standards/forms.ts';
 import type { Promising } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import { floorInForce } from './rules/guarantee.ts';
@@ -16,7 +17,8 @@ export type OwnPromise =
 export function ownPromise(card: Card): OwnPromise {
   if (labelRule(card)?.outcome === 'short') return { by: 'doubt', floor: null };
   const { bus } = busOf(card);
-  const own = floorInForce(card, bus);
+  // A class of its own is printed on cards of any bus, and on none that is slower than it needs.
+  const own = floorInForce(card, bus ?? (isSd(card.form) ? 'high-speed' : null));
   // An Express card without a class of its own promises what it does where it falls back.
   const { mark, floor } = own.floor === null && bus?.startsWith('sd-express') ? floorInForce(card, 'uhs-i') : own;
   const minimum = minimumInForce(card, { inForce: bus });

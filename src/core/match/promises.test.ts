@@ -177,6 +177,10 @@ describe('application classes', () => {
       expect(cellOf({ card: { marks }, Mbps: 81 }).verdict).toBe('uncovered');
     }
     expect(ownPromise(aCard({ marks: ['I', 'A2'] }))).toMatchObject({ by: 'mark', mark: 'A2' });
+    // Class 10 alone tells no bus, but is printed on no card that is slower than it needs: heading and cell agree.
+    expect(ownPromise(aCard({ marks: ['C10'], capacityGB: 8 }))).toMatchObject({ by: 'mark', mark: 'C10' });
+    expect(ownPromise(aCard({ marks: ['C4'], capacityGB: 2 }))).toMatchObject({ by: 'mark', mark: 'C4' });
+    expect(ownPromise(aCard({ form: 'cfast', marks: ['C10'] })).by).not.toBe('mark');
   });
 
   it('not below it, and not above a speed mark', () => {
