@@ -66,6 +66,8 @@ export const SAYINGS: readonly SayingRow[] = [
   [String.raw`(?:about|around|roughly|approximately|approx\.?|some|circa|ca\.?)`, 'about'],
   [String.raw`at\s+least|no\s+less\s+than`, 'at-least'],
   [String.raw`at\s+once|at\s+a\s+time|at\s+the\s+same\s+time|in\s+parallel`, 'at-once'],
+  // The card was, and that tells its rate; beside a rate it is asked about.
+  [String.raw`full\s+(?:in|after|within)(?=\s+(?:about\s+|only\s+|just\s+)?\d)`, 'filler'],
   [String.raw`any\s+(?:good|idea|chance)|at\s+all|all\s+right|in\s+total|by\s+the\s+way`, 'filler'],
   ['any|only', 'only'],
   ['proxy|proxies', 'proxy'],

@@ -123,6 +123,13 @@ describe('what people say', () => {
     expect(said(text)).toEqual(['relay']);
   });
 
+  it.each(['dual backup', 'dual slot backup', 'dual-card mirrored', 'dual slots back-up'])(
+    '%s is the same to both',
+    (text) => {
+      expect(said(text)).toEqual(['mirrored']);
+    },
+  );
+
   it.each(['dual', 'dual card', 'dual cards', 'dual slot', 'dual slots', 'dual recording'])('%s is asked', (text) => {
     expect(tokenize(text)).toMatchObject([
       { kind: 'unread', problem: { code: 'which', couldBe: ['mirrored', 'relay', 'split'] } },

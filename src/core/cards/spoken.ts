@@ -75,6 +75,10 @@ export const SPOKEN: readonly Spoken[] = [
     String.raw`overflow|spann?(?:ed|ing)|one\s+after\s+(?:the\s+other|another)|sequential(?:ly)?`,
     () => ({ kind: 'arrangement', arrangement: 'relay' }),
   ],
+  [
+    String.raw`dual(?:[\s-]+(?:cards?|slots?|recording))?[\s-]+(?:back[\s-]?ups?|mirror(?:ed|ing)?)`,
+    () => ({ kind: 'arrangement', arrangement: 'mirrored' }),
+  ],
   // Two cards at once may mean any of them.
   [
     'dual(?:\\s+(?:cards?|slots?|recording))?',

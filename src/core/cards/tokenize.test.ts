@@ -163,7 +163,15 @@ describe('to the letter', () => {
     ['10 bit 422', [{ kind: 'bits', value: 10 }, pause]],
     ['H.264', [pause]],
     ['HEVC', [pause]],
-    ['48 MB pictures', [{ kind: 'picture-size', value: 48e6 }, unread({ code: 'unknown', couldBe: [] })]],
+    ['48 MB pictures', [{ kind: 'picture-size', value: 48e6 }]],
+    ['20 MB photos', [{ kind: 'picture-size', value: 20e6 }]],
+    [
+      '5000 photos of 24 MB each',
+      [
+        { kind: 'pictures', value: 5000 },
+        { kind: 'picture-size', value: 24e6 },
+      ],
+    ],
     ['UHS-4', [unread({ code: 'unknown', couldBe: ['UHS-I', 'UHS-II'] })]],
     ['U4', [unread({ code: 'no-such-mark', couldBe: ['U3', 'U1'] })]],
   ])('%s', (text, tokens) => {

@@ -220,8 +220,13 @@ const READERS: readonly Reader[] = [
     ),
     (m) => (/and/i.test(m[0]) && !/between/i.test(m[0]) ? null : rangeSaid(m)),
   ],
-  [re(String.raw`(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)\s+(?=${PICTURES}(?!\w))`), (m) => pictureSize(m)],
-  [re(String.raw`${PICTURES}\s+(?:of|at)\s+(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)${END}`), (m) => pictureSize(m)],
+  [re(String.raw`(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)\s+${PICTURES}${END}`), pictureSize],
+  // Behind a number of them: 5000 photos of 24 MB.
+  [
+    re(String.raw`(?<=${PICTURES}\s+(?:of|at|with)\s+)(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)(?:\s+each)?${END}`),
+    pictureSize,
+  ],
+  [re(String.raw`${PICTURES}\s+(?:of|at)\s+(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)${END}`), pictureSize],
   [
     re(String.raw`(\d{1,7})\s+${PICTURES}${END}`),
     (m) => number(Number(m[1]), 1, 1e7, { kind: 'pictures', value: Number(m[1]) }),

@@ -160,7 +160,7 @@ function Headline({ answer }: { readonly answer: Answer }) {
           )}
         </span>
         {forTime?.cards && (
-          <span className={css.figure}>
+          <span className={`${css.figure} ${forTime.lasts ? '' : 'tone-warm'}`}>
             <Amount figure={String(forTime.cards)} unit={forTime.cards === 1 ? 'card' : 'cards'} />
           </span>
         )}

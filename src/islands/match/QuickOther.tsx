@@ -29,7 +29,8 @@ function headOf(asked: OtherAnswer): readonly [word: string, figure: Figure] {
     case 'rate-was':
       return ['It was', MBpsFigure(asked.rateWas.rate)];
     case 'stills': {
-      const { asked: what, pictures, each } = asked.stills;
+      const { asked: what, pictures, each, bytes } = asked.stills;
+      if (what === 'card') return ['Fit on', { figure: plain(bytes / 1e9, 0), unit: 'GB' }];
       return what === 'pictures'
         ? ['Holds', { figure: plain(pictures, 0), unit: 'pictures' }]
         : ['Each has', { figure: plain(each / 1e6, 1), unit: 'MB' }];

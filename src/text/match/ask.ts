@@ -251,9 +251,10 @@ export function forTimeText(answer: Answer): string | null {
     return `${written}: ${size}${ask.arrangement === 'mirrored' ? ', twice' : ''}.`;
   }
   const plural = forTime.cards === 1 ? 'card' : 'cards';
-  return forTime.lasts
-    ? `${written}: ${forTime.cards} ${plural} of this size, no change.`
-    : `${written}: ${forTime.cards} ${plural} of this size.`;
+  if (forTime.lasts) return `${written}: ${forTime.cards} ${plural} of this size, no change.`;
+  const named = Math.max(ask.count, answer.cardsAtOnce);
+  const each = ask.cameras > 1 ? ' each' : '';
+  return `${written}: not on ${named === 1 ? 'one' : named}${each}, it takes ${forTime.cards} ${plural} of this size.`;
 }
 
 /** Asks back where a need eight times over suggests a slip between bits and bytes; null where it does not. */

@@ -50,11 +50,18 @@ function rateWasText({ bytes, time, rate, low, high }: RateWas): string {
   return `${capacityText(bytes)} in ${durationText(time)} is ${MbpsText(rate)} = ${MBpsText(rate)}: ${gigabytesText(rate * 60)} a minute, ${perHour} an hour. By the rounding of both it lies between ${MbpsText(low)} and ${MbpsText(high)}, everything written together.`;
 }
 
-function stillsText({ bytes, each, pictures, asked }: Stills): string {
+function stillsText({ bytes, each, pictures, asked, wanted }: Stills): string {
   const mega = `${plain(each / MB, 1)}\u00a0MB`;
-  return asked === 'pictures'
-    ? `${plain(pictures, 0)} pictures of ${mega} fit on ${capacityText(bytes)}, formatted.`
-    : `${plain(pictures, 0)} pictures on ${capacityText(bytes)}, formatted, are ${mega} each.`;
+  switch (asked) {
+    case 'pictures': {
+      const enough = wanted === null ? '' : wanted <= pictures ? `: ${wanted} do` : `: ${wanted} do not`;
+      return `${plain(pictures, 0)} pictures of ${mega} fit on ${capacityText(bytes)}, formatted${enough}.`;
+    }
+    case 'size':
+      return `${plain(pictures, 0)} pictures on ${capacityText(bytes)}, formatted, are ${mega} each.`;
+    case 'card':
+      return `${plain(pictures, 0)} pictures of ${mega} fit on a card of ${capacityText(bytes)}, formatted; on no smaller size sold.`;
+  }
 }
 
 /** The answer to a question that is not about a stream on a card, in plain sentences. */

@@ -381,6 +381,8 @@ describe('other questions', () => {
     ['12.75 GB in 10 min', 21.25, 12_745 / 630, 12_755 / 570],
     ['32 GB lasts 3 h', 2.963, 31_584 / 12_600, 32e3 / 9000],
     ['filled 128GB in 42 min', 50.794, 126_336 / 2550, 128e3 / 2490],
+    ['128GB was full after 42 min', 50.794, 126_336 / 2550, 128e3 / 2490],
+    ['128GB full in 42 minutes', 50.794, 126_336 / 2550, 128e3 / 2490],
   ])('%s', (line, MBps, low, high) => {
     const found = asked(line);
     if (found.kind !== 'rate-was') throw new Error(found.kind);
@@ -397,6 +399,11 @@ describe('other questions', () => {
     ['1850 on 256 GB', { each: 136_579_459, asked: 'size' }],
     ['2000 photos on 64 GB V30', { each: 31_584_000, asked: 'size' }],
     ['1850 photos on 256 GB', { each: 136_579_459, asked: 'size' }],
+    ['20 MB photos on 128GB', { pictures: 6316, asked: 'pictures', wanted: null }],
+    // 5000 of 24 MB are 120 GB: 120 GB of label hold 118.4 of them, 128 hold 126.3.
+    ['5000 photos of 24 MB', { bytes: 128e9, pictures: 5000, asked: 'card' }],
+    ['5000 photos of 24 MB each on 128GB', { pictures: 5264, asked: 'pictures', wanted: 5000 }],
+    ['6000 photos of 24 MB on 128GB', { pictures: 5264, asked: 'pictures', wanted: 6000 }],
   ])('%s', (line, stills) => {
     expect(asked(line)).toMatchObject({ kind: 'stills', stills });
   });

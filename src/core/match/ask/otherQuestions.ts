@@ -3,7 +3,7 @@ import type { Token } from '../../cards/token.ts';
 import { err, ok, type Result } from '../../result.ts';
 import { SIZES_SOLD_GB } from '../../standards/sizes.ts';
 import type { Bytes, BytesPerSecond, Seconds } from '../../units/brand.ts';
-import { toGigabytes } from '../../units/convert.ts';
+import { GB, toGigabytes } from '../../units/convert.ts';
 import { usableOf } from '../minutes/minutes.ts';
 import type { AskRefusal } from './ask.ts';
 import { all, says, span } from './tokensOf.ts';
@@ -37,14 +37,17 @@ export interface RateWas {
   readonly high: BytesPerSecond;
 }
 
-/** Pictures on a card: how many of a size, or of what size so many are. */
+/** Pictures on a card: how many of a size, of what size so many are, or which card holds so many of a size. */
 export interface Stills {
+  /** The card; where one is asked for, the smallest size sold that holds them. */
   readonly bytes: Bytes;
   readonly each: Bytes;
-  /** Whole pictures that fit what formatting usually leaves. */
+  /** Whole pictures that fit what formatting usually leaves; those that were counted where a card is asked for. */
   readonly pictures: number;
-  /** Which of the two was asked for. */
-  readonly asked: 'pictures' | 'size';
+  /** Which of the three was asked for. */
+  readonly asked: 'pictures' | 'size' | 'card';
+  /** How many were counted beside both others: whether they fit is told. */
+  readonly wanted: number | null;
 }
 
 /** A question that asks for no verdict, and its answer. */
@@ -164,7 +167,15 @@ function rateWasOf(tokens: readonly Token[]): Found {
 /** Fewest that a bare number before a size is taken for pictures: nothing that a camera writes a second is told so. */
 const LEAST_PICTURES = 1000;
 
-/** `48 MB pictures on 128 GB`, `1850 on 256 GB`. */
+/** `5000 photos of 24 MB`: the smallest size sold that holds them; null where none does. */
+function cardForStills(each: Bytes, pictures: number): Found {
+  const sold = SIZES_SOLD_GB.map((size) => (size * GB) as Bytes).find((size) => usableOf(size) >= each * pictures);
+  return sold === undefined
+    ? null
+    : ok({ kind: 'stills', stills: { bytes: sold, each, pictures, asked: 'card', wanted: null } });
+}
+
+/** `48 MB pictures on 128 GB`, `1850 on 256 GB`, `5000 photos of 24 MB`. */
 function stillsOf(tokens: readonly Token[]): Found {
   const isBare = (token: Token): boolean =>
     token.kind === 'unread' && /^\d{4,6}$/.test(token.text) && Number(token.text) >= LEAST_PICTURES;
@@ -188,12 +199,20 @@ function stillsOf(tokens: readonly Token[]): Found {
   const [size, second] = all(tokens, 'capacity');
   const each = all(tokens, 'picture-size')[0];
   const counted = all(tokens, 'pictures')[0]?.value ?? (bare ? Number(bare.text) : null);
-  if (!size || second || (each === undefined) === (counted === null)) return null;
+  if (second) return null;
+  if (!size) return each && counted !== null ? cardForStills(each.value, counted) : null;
+  if (each === undefined && counted === null) return null;
   const room = usableOf(size.value);
   if (each !== undefined)
     return ok({
       kind: 'stills',
-      stills: { bytes: size.value, each: each.value, pictures: Math.floor(room / each.value), asked: 'pictures' },
+      stills: {
+        bytes: size.value,
+        each: each.value,
+        pictures: Math.floor(room / each.value),
+        asked: 'pictures',
+        wanted: counted,
+      },
     });
   if (counted === null || counted < 1) return null;
   const stills = {
@@ -201,6 +220,7 @@ function stillsOf(tokens: readonly Token[]): Found {
     each: Math.round(room / counted) as Bytes,
     pictures: counted,
     asked: 'size',
+    wanted: null,
   } as const;
   return ok({ kind: 'stills', stills });
 }

@@ -136,8 +136,10 @@ describe('a length of time that is none', () => {
     ['race day, 400 Mb/s on 256GB V60', 'guaranteed'],
   ])('is not asked: %s', (line, expected) => expect(asked(line)).toBe(expected));
 
-  it('a card that is filled already is asked about', () =>
-    expect(asked('filled 256GB V60 at 400 Mb/s')).toBe('filled? '));
+  it('a card that is filled already is asked about', () => {
+    for (const line of ['filled 256GB V60 at 400 Mb/s', '256GB V60 at 400 Mb/s full in 40 min'])
+      expect(asked(line)).toMatch(/^(?:filled|full in)\? $/);
+  });
 });
 
 describe('heat', () => {

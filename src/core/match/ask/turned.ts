@@ -27,7 +27,7 @@ const SHARED = /^(?:same|single|one|shared|sharing|share|common|together)$/i;
 
 /** Before a rate: its lower end. */
 const FROM = /^from$/i;
-const FILLED = /^filled$/i;
+const FILLED = /^(?:filled|full\s.+)$/i;
 /** Asks for the time at which it is. */
 const ASKS_WHEN = /^(?:when|how)$/i;
 const TOO = /^too$/i;
