@@ -34,7 +34,7 @@ describe('a length of time that is asked for', () => {
       '6 h writes 567 GB: not on one each, it takes 6 cards of this size.',
     ],
     ['128GB V60 for 50 min at 280 Mb/s', '50 min writes 108.8 GB: 1 card of this size, no change.'],
-    ['280 Mb/s for 3 hours', '3 h writes 391.5 GB: next size sold 400 GB.'],
+    ['280 Mb/s for 3 hours', '3 h writes 391.5 GB: next size sold 512 GB.'],
   ])('%s', (line, says) => {
     const asked = askLine(line, DEFAULT_POLICY);
     if (!asked.ok || asked.value.kind !== 'card') throw new Error('no answer');
