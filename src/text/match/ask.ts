@@ -123,7 +123,7 @@ export function readingText(reading: Reading): string {
     case 'card-sustained':
       return `“${reading.text}” taken for what the card’s maker says it sustains`;
     case 'average':
-      return 'an average: its peaks are counted a fifth above it';
+      return `an average: its peaks are counted ${plain(reading.factor)} times as high`;
     case 'measured':
       return 'measured: nothing is added for sound and the like';
     case 'cameras':

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { askLine } from '../../core/match/ask/askLine.ts';
 import { DEFAULT_POLICY } from '../../core/match/policy.ts';
-import { forTimeText } from './ask.ts';
+import { forTimeText, readingText } from './ask.ts';
 import { insteadText, otherText } from './asked.ts';
 
 const wayOut = (line: string): string | null => {
@@ -53,5 +53,22 @@ describe('pictures on a card', () => {
     const asked = askLine(line, DEFAULT_POLICY);
     if (!asked.ok || asked.value.kind !== 'stills') throw new Error('no pictures');
     expect(asWritten(otherText(asked.value))).toBe(says);
+  });
+});
+
+describe('an average', () => {
+  // What is told of its peaks is what they are counted at: need over stated, without what stands beside it.
+  it.each([
+    ['avg 400 Mb/s on V90', 2],
+    ['500 Mb/s VBR on V60', 2],
+    ['avg 400 Mb/s all-intra on V90', 1.5],
+  ])('%s: its peaks are counted %s times as high', (line, factor) => {
+    const asked = askLine(line, DEFAULT_POLICY);
+    if (!asked.ok || asked.value.kind !== 'card') throw new Error('no answer');
+    const { ask, need } = asked.value.answer;
+    expect(ask.readings.map(readingText)).toContain(`an average: its peaks are counted ${factor} times as high`);
+    const stated = ask.mode.rate.kind === 'stated' ? ask.mode.rate.Mbps * 125_000 : 0;
+    // Sound and data beside it: 2 Mb/s and 20 kB a frame at 50.
+    expect((need - 1_250_000) / stated).toBeCloseTo(factor, 3);
   });
 });

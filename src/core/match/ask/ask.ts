@@ -19,8 +19,8 @@ export type Reading = (
   /** What the card's maker states of its pace. */
   | (Span & { readonly code: 'card-minimum'; readonly value: BytesPerSecond })
   | (Span & { readonly code: 'card-sustained'; readonly value: BytesPerSecond })
-  /** The rate is an average: its peak is higher. */
-  | { readonly code: 'average' }
+  /** The rate is an average: its peak is counted so many times as high. */
+  | { readonly code: 'average'; readonly factor: number }
   /** The rate was measured: it holds everything. */
   | { readonly code: 'measured' }
   /** Cameras that record alike, each onto a card of its own. */

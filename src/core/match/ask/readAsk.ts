@@ -300,6 +300,7 @@ export function readAsk(text: string, aside?: ReadonlySet<string>): Result<Ask, 
       slotNamed: slot?.bus != null,
       count: all(tokens, 'count')[0]?.value ?? 1,
       arrangementNamed: named !== null,
+      codec: mode.codec,
     }),
   });
 }

@@ -1,5 +1,7 @@
 import type { PrintedLabel } from '../../cards/readLabel.ts';
 import type { Span, Token } from '../../cards/token.ts';
+import type { Codec } from '../../kit/model.ts';
+import { PEAK_OVER_AVERAGE } from '../../standards/assumptions.ts';
 import { busesOf } from '../../standards/buses.ts';
 import { type Form, isSd } from '../../standards/forms.ts';
 import { mark } from '../../standards/marks.ts';
@@ -34,6 +36,7 @@ interface Read {
   readonly is: 'maximum' | 'average' | 'constant';
   readonly measured: boolean;
   readonly arrangementNamed: boolean;
+  readonly codec: Codec;
 }
 
 const replaced = (text: string, { start, end }: Span, by: string): string =>
@@ -137,12 +140,16 @@ function countReadings({ text, count, cameras, arrangementNamed }: Read): readon
 }
 
 /** What was said of the camera and of the card's pace, as it was taken. */
-function placeReadings({ ceiling, sustained, minimum, is, measured }: Read): readonly Reading[] {
+function placeReadings({ ceiling, sustained, minimum, is, measured, codec }: Read): readonly Reading[] {
   return [
     ...(ceiling ? [{ ...span(ceiling), code: 'body-limit' as const, value: ceiling.value }] : []),
     ...(minimum ? [{ ...span(minimum), code: 'card-minimum' as const, value: minimum.value }] : []),
     ...(sustained ? [{ ...span(sustained), code: 'card-sustained' as const, value: sustained.value }] : []),
-    ...(measured ? [{ code: 'measured' as const }] : is === 'average' ? [{ code: 'average' as const }] : []),
+    ...(measured
+      ? [{ code: 'measured' as const }]
+      : is === 'average'
+        ? [{ code: 'average' as const, factor: PEAK_OVER_AVERAGE[codec].high }]
+        : []),
   ];
 }
 
