@@ -58,6 +58,10 @@ export const SAYINGS: readonly SayingRow[] = [
   // Other questions.
   [String.raw`(?:how\s+(?:many|much)\s+)?(?:gb|gigs?|gigabytes?|tb)\s*(?:\/|per|an?)\s*(?:${HOURS})`, 'per-hour'],
   [String.raw`(?:how\s+(?:many|much)\s+)?(?:gb|gigs?|gigabytes?)\s*(?:\/|per|an?)\s*(?:${MINUTES})`, 'per-minute'],
+  [String.raw`(?:per|an)\s+(?:${HOURS})\s+in\s+(?:gb|gigs?|gigabytes?|tb|terabytes?)`, 'per-hour'],
+  // How much it comes to: how many TB, in GB; GB for 45 minutes.
+  [String.raw`(?:how\s+many|in)\s+(?:gb|gigs?|gigabytes?|tb|terabytes?)(?!\s*(?:\/|per|an?)(?!\w))`, 'per-hour'],
+  [String.raw`(?:gb|gigs|gigabytes|tb|terabytes)(?=\s+(?:for|of|at|in)\s+(?:an?\s+|\d))(?<=^\s*\w+)`, 'per-hour'],
   [
     String.raw`cop(?:y|ies|ied|ying)|off[\s-]?load(?:s|ed|ing)?|dump(?:s|ed|ing)?|transfer(?:s|red|ring)?|download(?:s|ed|ing)?|ingest(?:s|ed|ing)?|unload(?:s|ed|ing)?`,
     'copy',

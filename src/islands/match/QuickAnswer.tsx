@@ -11,7 +11,15 @@ import { answerText, forTimeText, otherReadingText, readingText, slipText } from
 import { insteadText, volumeText } from '../../text/match/asked.ts';
 import { KEEP_WORDS } from '../../text/match/keep.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
-import { capacityText, either, MBpsFigure, minutesFigure, minutesText, takeText } from '../../text/quantity.ts';
+import {
+  capacityText,
+  durationText,
+  either,
+  MBpsFigure,
+  minutesFigure,
+  minutesText,
+  takeText,
+} from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { part } from '../../ui/part.tsx';
@@ -142,7 +150,7 @@ function AsideWords({ words, settings }: { readonly words: readonly string[]; re
 
 /** Minutes with a card; without one, the capacity for the time or what is written. */
 function Headline({ answer }: { readonly answer: Answer }) {
-  const { minutes, forTime, need, cell, sized, needsMark } = answer;
+  const { ask, minutes, forTime, need, cell, sized, needsMark } = answer;
   // A verdict without a size stands by itself: a figure beside it would be read as minutes.
   // So would one that hangs on a mark nobody named.
   if (cell && (needsMark || !sized) && (needsMark || !forTime)) return null;
@@ -154,6 +162,9 @@ function Headline({ answer }: { readonly answer: Answer }) {
           <span className={css.figure}>
             <Amount {...minutesFigure(minutes)} />
             <span className={css.kind}> planned</span>
+            {forTime?.lasts === false && ask.time !== null && (
+              <span className={`${css.kind} ${css.wanted}`}> of {durationText(ask.time)}</span>
+            )}
           </span>
           {answer.byTheBox !== null && (
             <span className={css.kind}>{minutesText(Math.floor(answer.byTheBox))} by the box</span>

@@ -414,7 +414,16 @@ describe('other questions', () => {
   });
 
   it('the volume of a rate is told where it was asked for', () => {
-    for (const line of ['how many GB per hour is 400 Mb/s', '400 Mb/s in GB per minute', 'GB an hour at 400 Mb/s'])
+    for (const line of [
+      'how many GB per hour is 400 Mb/s',
+      '400 Mb/s in GB per minute',
+      'GB an hour at 400 Mb/s',
+      '400 Mb/s per hour in GB',
+      '1000 Mb/s in 4 hours how many TB',
+      'how many GB is 2 h of 150 Mb/s',
+      'GB for 45 minutes at 200 Mb/s',
+      '1h at 100 Mb/s in GB',
+    ])
       expect(card(line).answer.ask.volume, line).toBe(true);
     expect(card('400 Mb/s').answer.ask.volume).toBe(false);
   });
