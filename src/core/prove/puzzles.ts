@@ -101,22 +101,23 @@ export function puzzles(kit: EvidenceKit): readonly Puzzle[] {
     const key = `${one.body.id} ${one.card.id}`;
     if (reading.proves !== null) best.set(key, Math.max(best.get(key) ?? 0, toMegabytes(reading.proves)));
   }
-  return all.flatMap(({ one, reading: { average, least, implied } }): readonly Puzzle[] => {
+  return all.flatMap(({ one, reading: { implied } }): readonly Puzzle[] => {
     const take = oddTake(one);
     if (!take) return [];
     const passed = best.get(`${one.body.id} ${one.card.id}`) ?? 0;
     // Between what the stated rate is alone and with all that may stand beside it, nothing is odd.
-    const nearest =
-      implied === null || average === null ? null : Math.min(average, Math.max(least ?? average, implied));
-    const ratio = implied === null || nearest === null ? null : implied / nearest;
-    const why: PuzzleWhy | null =
-      ratio !== null && Math.abs(Math.log(ratio)) > WORTH_A_LOOK
-        ? 'numbers'
-        : take.outcome === 'filled' && take.ratedMBps !== null && take.nominalMBps > take.ratedMBps
-          ? 'beyond-claim'
-          : take.outcome === 'dropped' && passed >= take.nominalMBps
-            ? 'below-a-pass'
-            : null;
+    const { nominalMBps, leastMBps } = take;
+    const wrote = implied === null ? null : toMegabytes(implied);
+    const isOdd =
+      wrote !== null &&
+      Math.abs(Math.log(wrote / Math.min(nominalMBps, Math.max(leastMBps ?? nominalMBps, wrote)))) > WORTH_A_LOOK;
+    const why: PuzzleWhy | null = isOdd
+      ? 'numbers'
+      : take.outcome === 'filled' && take.ratedMBps !== null && take.nominalMBps > take.ratedMBps
+        ? 'beyond-claim'
+        : take.outcome === 'dropped' && passed >= take.nominalMBps
+          ? 'below-a-pass'
+          : null;
     return why ? [{ ...one, why, take, reconciled: reconcile(take) }] : [];
   });
 }

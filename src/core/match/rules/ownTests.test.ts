@@ -288,6 +288,37 @@ describe('for which seat a test speaks', () => {
     expect(ask([drop(31, null), drop(77, null)]).dropSeconds).toBe(77);
   });
 
+  it('a drop is over by a later fill of its mode or of this one alone, and by one whose numbers are true', () => {
+    const slower = aBody({ ...body, modes: [...body.modes, stated('slower', 300)] });
+    const drop = fill({ id: 'd', end: 'dropped', seconds: 30, date: '2026-05-01' });
+    const later = (change: Partial<Test>) =>
+      ownTestsRule([drop, fill({ id: 'p', date: '2026-05-02', ...change })], {
+        ...{ body: slower, mode: { id: 'm' }, card, slot: fast },
+        need: 50_000_000 as BytesPerSecond,
+      }).outcome;
+    expect(later({})).toBe('pass');
+    expect(later({ modeId: 'slower', seconds: 6738 }), 'a slower mode').toBe('short');
+    expect(later({ modeId: 'same' }), 'another as fast').toBe('short');
+    expect(later({ seconds: FULL * 2.5 }), 'no take of that rate').toBe('short');
+  });
+
+  it('a fill of the very mode passes though more is asked at its peak, and others by the longest of them', () => {
+    const asked = { body, mode: { id: 'm' }, card, slot: fast, need: 55_000_000 as BytesPerSecond };
+    expect(ownTestsRule([fill()], asked)).toMatchObject({ outcome: 'pass', untilSeconds: null });
+    expect(ownTestsRule([fill({ modeId: 'same' })], asked).outcome).toBe('unknown');
+    const others = [FULL, FULL * 0.99].map((seconds, at) => fill({ id: `${at}`, modeId: 'same', seconds }));
+    expect(ask(others)).toMatchObject({ outcome: 'pass', passes: 2, untilSeconds: FULL });
+    expect(ask(others.toReversed())).toMatchObject({ untilSeconds: FULL });
+  });
+
+  it('a drop of this mode stands beside one of another, whatever filled the card with other numbers since', () => {
+    const own = fill({ id: 'd', end: 'dropped', seconds: 44, date: '2026-05-01' });
+    const odd = fill({ id: 'f', seconds: FULL * 2.5, date: '2026-05-02' });
+    const ofOther = fill({ id: 'o', modeId: null, writtenMBps: 45, end: 'dropped', seconds: 20, date: '2026-05-03' });
+    expect(ask([own, odd, ofOther])).toMatchObject({ outcome: 'short', testIds: ['d', 'o'] });
+    expect(ask([odd, ofOther]).outcome).toBe('unknown');
+  });
+
   it('one drop of this mode among those of others is enough that it drops, though the card was filled since', () => {
     const ofOther = fill({ id: 'o', modeId: null, writtenMBps: 45, end: 'dropped', seconds: 20, date: '2026-05-04' });
     const own = fill({ id: 'd', end: 'dropped', seconds: 44, date: '2026-05-03' });

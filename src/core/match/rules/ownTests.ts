@@ -161,16 +161,15 @@ const isOver = (drop: Read, full: readonly Read[], modeId: string): boolean =>
       cameAfter(one, drop),
   );
 
-/** Whether a take filled the card in the mode it names. */
-const isFill = ({ test: { end }, reading: { misfit } }: Read): boolean =>
-  end === 'full' && (misfit === null || STILL_OF_MODE.has(misfit.code));
+/** Whether a full take filled the card in the mode it names. */
+const isFill = ({ reading: { misfit } }: Read): boolean => misfit === null || STILL_OF_MODE.has(misfit.code);
 
 /**
- * Whether a take of the very mode is known to have held as long as it lasted: stopped by hand, or a fill whose numbers are
- * true, or are those of another compression to the letter. Any other slip may be one in the time.
+ * Whether a take that was stopped by hand, or that filled the card, is known to have held as long as it lasted: its numbers
+ * are true, or are those of a fill in another compression to the letter. Any other slip may be one in the time.
  */
 const isHeld = ({ test: { end }, reading: { misfit } }: Read): boolean =>
-  (end === 'stopped' || end === 'full') && (misfit === null || (end === 'full' && misfit.code === 'ratio'));
+  misfit === null || (end === 'full' && misfit.code === 'ratio');
 
 /** What takes of the very mode held, that prove no whole card; null where there is none. */
 function heldBy(own: readonly Read[]): Held | null {
@@ -194,9 +193,9 @@ function longestFill(fills: readonly Read[]): Filled | null {
   return { testId: longest.test.id, seconds: longest.test.seconds as Seconds, misfit: longest.reading.misfit };
 }
 
-/** A take of another mode that is known, by its own bytes, to have written at least as fast. */
-const wroteAsFast = ({ test, reading }: Read, need: BytesPerSecond): boolean =>
-  test.end === 'stopped' && reading.misfit === null && reading.implied !== null && reading.implied >= need;
+/** Whether a take of another mode is known, by its own bytes, to have written at least as fast. */
+const wroteAsFast = ({ reading: { implied } }: Read, need: BytesPerSecond): boolean =>
+  implied !== null && implied >= need;
 
 /**
  * What own tests of this body and card say for one seat. A drop stands until a pass of its very mode, or of the one
