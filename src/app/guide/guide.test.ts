@@ -44,6 +44,40 @@ describe('the search of the guide', () => {
     expect(search(query).map((found) => found.id)).toContain(id);
   });
 
+  it.each([
+    ['why does my 300 MB/s card not do 400 Mb/s', 'ask-peak'],
+    ['300MB/s card 400 Mb/s', 'ask-peak'],
+    ['which class for 4K', 'ask-class-4k'],
+    ['what do the numbers on a card mean', 'ask-numbers'],
+    ['why did it stop recording', 'ask-stopped'],
+    ['can I trust a V90 on one row', 'ask-v90-one-row'],
+    ['400 Mb/s in MB/s', 'ask-bits'],
+    ['how many minutes on my card', 'ask-minutes'],
+    ['how many cards for a day', 'ask-cards'],
+    ['is U3 the same as V30', 'ask-u3-v30'],
+    ['what is class 10 good for', 'ask-class-10'],
+    ['is my card a fake', 'ask-fake'],
+    ['256 GB shows 238', 'ask-missing-room'],
+    ['camera shows fewer minutes', 'ask-counter'],
+    ['will it overheat', 'ask-overheat'],
+    ['how much does slow motion write', 'ask-slow-motion'],
+    ['when may I format', 'ask-format'],
+    ['is an SSD better', 'ask-ssd'],
+    ['manual states an average', 'ask-average'],
+    ['everything is red', 'ask-all-red'],
+  ])('a question is found first: %s', (query, id) => {
+    expect(first(query)).toBe(id);
+  });
+
+  it('a number is meant as it stands, with or without a space before its unit', () => {
+    const ids = (query: string) => search(query).map((found) => found.id);
+    expect(ids('300')).toContain('ask-peak');
+    expect(ids('300 MB/s')[0]).toBe('ask-peak');
+    expect(ids('300MB/s')[0]).toBe('ask-peak');
+    expect(ids('30'), 'neither 300 nor 312').not.toContain('ask-speed-test');
+    expect(ids('23871')).toEqual([]);
+  });
+
   it('finds nothing in nothing, and takes anything that is typed', () => {
     for (const query of ['', '   ', 'xqzzy', '(((', '\\', '*', 'NaN', '🎞️', 'a'.repeat(5000)])
       expect(search(query).length).toBeLessThan(13);

@@ -1,11 +1,33 @@
 import MiniSearch, { type Options, type SearchResult } from 'minisearch';
 import type { Passage } from '../../text/guide/passages.ts';
 
+/** How much more an answered question counts than another place: more where a question is searched for, less where a word is. */
+const ANSWERED = { question: 1.5, word: 0.5 } as const;
+
+/** Words from which on a search is a question. */
+const FEWEST_OF_A_QUESTION = 3;
+
+/** Words and numbers; a number is parted from a unit that is written to it. */
+const words = (text: string): string[] =>
+  text
+    .replace(/(\d)(?=(?:[kmgt]i?b|fps|min|h|p)(?!\p{L}))/giu, '$1 ')
+    .split(/[\s\p{P}\p{S}]+/u)
+    .filter((word) => word !== '');
+
+/** A number is meant as it stands: 30 is neither 300 nor 3. */
+const isNumber = (term: string): boolean => /^\d+$/.test(term);
+
 /** How the guide is searched: the same when its index is built and when it is read. */
 const OPTIONS: Options<Passage> = {
+  tokenize: words,
   fields: ['title', 'section', 'text', 'said'],
   storeFields: ['title', 'section', 'text'],
-  searchOptions: { boost: { title: 4, said: 3, section: 1.5 }, prefix: true, fuzzy: 0.2, combineWith: 'AND' },
+  searchOptions: {
+    boost: { title: 4, said: 3, section: 1.5 },
+    prefix: (term) => !isNumber(term),
+    fuzzy: (term) => (/\d/.test(term) ? false : 0.2),
+    combineWith: 'AND',
+  },
 };
 
 /** Most places shown of one search. */
@@ -46,8 +68,12 @@ export function openIndex(text: string): (query: string) => readonly Found[] {
   return (query) => {
     const bare = query.replace(ASKING, ' ').trim();
     const asked = bare === '' ? query : bare;
-    const all = index.search(asked);
-    return (all.length > 0 ? all : index.search(asked, { combineWith: 'OR' })).slice(0, MOST_FOUND).map(foundOf);
+    // A word or two look for a thing; more of them ask.
+    const answered = ANSWERED[words(query).length >= FEWEST_OF_A_QUESTION ? 'question' : 'word'];
+    const boostDocument = (id: string): number => (id.startsWith('ask-') ? answered : 1);
+    const all = index.search(asked, { boostDocument });
+    const some = all.length > 0 ? all : index.search(asked, { combineWith: 'OR', boostDocument });
+    return some.slice(0, MOST_FOUND).map(foundOf);
   };
 }
 

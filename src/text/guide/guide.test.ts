@@ -78,6 +78,35 @@ describe('the guide', () => {
     expect(TABLES.get('worked-rules')?.rows).toHaveLength(cell.findings.length);
   });
 
+  it('answers two dozen questions as people ask them, first of all, with the figures that the line gives', () => {
+    const [, questions] = GUIDE;
+    expect(questions?.id).toBe('questions');
+    const entries = questions?.entries ?? [];
+    expect(entries.length).toBeGreaterThanOrEqual(24);
+    for (const { id, title } of entries) {
+      expect(id).toMatch(/^ask-/);
+      expect(title).toMatch(/^\p{Lu}.*\?$|^Why are/u);
+    }
+    const answer = (id: string) =>
+      (entries.find((one) => one.id === id)?.text.join(' ') ?? '').replaceAll('\u00a0', ' ');
+    // Worked out by hand: 400 Mb/s are 50 MB/s, with 2 Mb/s and 20 kB × 50 beside it 51.25.
+    expect(answer('ask-peak')).toContain('51.3 MB/s with sound and data');
+    expect(answer('ask-peak')).toContain('V30 promises 30 MB/s, so that 400 Mb/s on V30 is: Not covered');
+    // 256 GB × 0.987 over 51.25 MB/s are 82.2 min; over 50 the whole label lasts 85.3.
+    expect(answer('ask-minutes')).toContain('82 min planned; the box would say 85 min');
+    // 8 h × 51.25 MB/s are 1476 GB, over 252.7.
+    expect(answer('ask-cards')).toContain('take 6 cards of 256 GB');
+    expect(answer('ask-v90-one-row')).toContain('the same card promises 30 MB/s');
+    expect(answer('ask-adapter')).toContain('a V90 promises 30 MB/s through it');
+    // 256e9 over 2^30.
+    expect(entries.find(({ id }) => id === 'ask-missing-room')?.title).toContain('238 GB');
+    // 240 Mb/s × 120 ÷ 24 are 150 MB/s, 0.25 and 20 kB × 120 beside it.
+    expect(answer('ask-slow-motion')).toContain('writes 153 MB/s');
+    expect(answer('ask-numbers')).toContain('promise 10 MB/s beside');
+    expect(answer('ask-class-10')).toContain('promises 10 MB/s, as U1 and V10 do');
+    expect([mark('C10'), mark('U1'), mark('V10')].map(({ promisesMBps }) => promisesMBps)).toEqual([10, 10, 10]);
+  });
+
   it('speaks of where people disagree, of cautions, and of how it decides', () => {
     const all = passages()
       .map(({ text }) => text)

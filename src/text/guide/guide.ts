@@ -7,6 +7,7 @@ import { DISAGREEMENTS } from './disagree.ts';
 import type { GuideSection } from './entry.ts';
 import { GLOSSARY } from './glossary.ts';
 import { PICTURES } from './pictures.ts';
+import { QUESTIONS } from './questions.ts';
 import { RULE_ENTRIES } from './rules.ts';
 import { STANDARD_TABLES } from './standards.ts';
 
@@ -51,6 +52,7 @@ const ORDER_OF_WORK: GuideSection = section(
 /** The whole guide, in the order in which it is read. Every table and rule is the one the core answers by. */
 export const GUIDE: readonly GuideSection[] = [
   ORDER_OF_WORK,
+  QUESTIONS,
   DECIDES,
   section(
     'rules',
