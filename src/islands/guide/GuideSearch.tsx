@@ -57,7 +57,10 @@ export function GuideSearch() {
             </button>
           </>
         )}
-        {found && (found.length === 0 ? `Nothing found for “${query.trim()}”.` : `${found.length} ${found.length === 1 ? 'place' : 'places'} found`)}
+        {found &&
+          (found.length === 0
+            ? `Nothing found for “${query.trim()}”.`
+            : `${found.length} ${found.length === 1 ? 'place' : 'places'} found`)}
       </p>
       {found && found.length === 0 && (
         <p className={css.where}>Nothing found for “{query.trim()}”. One word finds more than a sentence.</p>
