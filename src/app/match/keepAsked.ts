@@ -21,7 +21,12 @@ export interface KeepAs {
   readonly form: Form;
   /** What the camera's slots speak; null: not told. A card tells its own. */
   readonly bus: Bus | null;
+  /** Frames a second, where the line does not tell them; null: as it does. */
+  readonly fps: number | null;
 }
+
+/** Frames a second that are chosen from, where the line tells none. */
+export const KEPT_SPEEDS = [24, 25, 30, 50, 60] as const;
 
 /** What the form asks beside a name. */
 export interface KeepAsked extends Keepable {
@@ -51,9 +56,9 @@ export function busesToAsk(thing: KeptThing, { slotBus }: Keepable, form: Form |
 }
 
 /** Keeps the camera of an asked line as a body of the kit; where no kit was begun, an empty one is. */
-export async function keepCamera(ask: Ask, { name, form, bus }: KeepAs): Promise<Written> {
+export async function keepCamera(ask: Ask, { name, form, bus, fps }: KeepAs): Promise<Written> {
   await startEmpty();
-  const body = keptBody(ask, { name, modeName: keptModeName(ask.mode), form, bus, newId });
+  const body = keptBody(ask, { name, modeName: keptModeName(ask.mode), form, bus, fps, newId });
   return write(CHANGE_TEXT.saved(name), [put('bodies', body)]);
 }
 

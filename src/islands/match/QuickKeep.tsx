@@ -1,6 +1,13 @@
 import { useState } from 'react';
 import { useKit } from '../../app/kit/useKit.ts';
-import { busesToAsk, type KeptThing, keepAsked, keepCamera, keepCards } from '../../app/match/keepAsked.ts';
+import {
+  busesToAsk,
+  KEPT_SPEEDS,
+  type KeptThing,
+  keepAsked,
+  keepCamera,
+  keepCards,
+} from '../../app/match/keepAsked.ts';
 import type { Ask } from '../../core/match/ask/ask.ts';
 import type { Bus } from '../../core/standards/buses.ts';
 import type { Form } from '../../core/standards/forms.ts';
@@ -26,13 +33,14 @@ export default function QuickKeep({ thing, ask, onClose }: QuickKeepProps) {
   const asked = kit && keepAsked(thing, ask, kit);
   const [typed, setTyped] = useState<string | null>(null);
   const [picked, setPicked] = useState<Form | null>(null);
+  const [fps, setFps] = useState<number | null>(null);
   if (!kit || !asked) return state.phase === 'loading' ? null : <p className={css.keep}>{KEEP_NAME.noStore}</p>;
   const name = (typed ?? asked.name).trim();
   const form = asked.form ?? picked;
   const buses = busesToAsk(thing, asked, form);
   const keep = async (bus: Bus | null): Promise<void> => {
     if (name === '' || form === null) return;
-    const as = { name, form, bus };
+    const as = { name, form, bus, fps };
     if (await change(() => (thing === 'camera' ? keepCamera(ask, as) : keepCards(ask, as, kit.cards)))) onClose();
   };
   const canKeep = name !== '' && form !== null;
@@ -73,6 +81,18 @@ export default function QuickKeep({ thing, ask, onClose }: QuickKeepProps) {
             {FORM_CHOICES.map(({ value, label }) => (
               <option key={value} value={value}>
                 {label}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {thing === 'camera' && asked.assumedFps !== null && (
+        <label className={css.field}>
+          <span>{KEEP_NAME.fps}</span>
+          <select value={fps ?? asked.assumedFps} onChange={({ currentTarget: { value } }) => setFps(Number(value))}>
+            {KEPT_SPEEDS.map((speed) => (
+              <option key={speed} value={speed}>
+                {speed}
               </option>
             ))}
           </select>

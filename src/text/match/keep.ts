@@ -13,6 +13,7 @@ export const KEEP_NAME = {
   camera: 'What this camera is called',
   card: 'What this card is called',
   form: { camera: 'Cards that it takes', card: 'Form of the card' },
+  fps: 'Frames a second, which the line does not tell',
   empty: 'The name is empty. Enter at least one character.',
   noStore:
     'The kit cannot be opened in this browser, so that nothing can be kept. What is asked is answered all the same.',

@@ -20,6 +20,7 @@ const as = (form: Form, bus: KeptBodyAs['bus']): KeptBodyAs => ({
   modeName: 'as asked',
   form,
   bus,
+  fps: null,
   newId: () => ids.pop() ?? '',
 });
 
@@ -77,7 +78,7 @@ describe('what is kept of a line', () => {
     ['400 Mb/s on 256GB', { form: null, slotBus: null, hasCard: true, cards: 1 }],
     ['400 Mb/s', { form: null, slotBus: null, hasCard: false, cards: 1 }],
   ] as const)('is what it says, and nothing that was taken so: %s', (line, expected) =>
-    expect(keepable(answered(line).ask)).toEqual(expected),
+    expect(keepable(answered(line).ask)).toEqual({ ...expected, assumedFps: 50 }),
   );
 
   it('has as many slots as its cards are in at once, each with what was told', () => {
@@ -89,6 +90,16 @@ describe('what is kept of a line', () => {
       ['Slot 2', [{ form: 'sd', bus: 'uhs-ii' }]],
     ]);
     expect(new Set([body.id, ...body.slots.map(({ id }) => id), ...body.modes.map(({ id }) => id)]).size).toBe(4);
+  });
+
+  it('has the frame rate of the line, else the one that a person tells', () => {
+    const { ask } = answered('400 Mb/s on 256GB V60');
+    expect(keepable(ask).assumedFps).toBe(50);
+    expect(keptBody(ask, as('sd', null)).modes[0]?.fps).toBe(50);
+    expect(keptBody(ask, { ...as('sd', null), fps: 25 }).modes[0]?.fps).toBe(25);
+    const told = answered('400 Mb/s 24p on 256GB V60').ask;
+    expect(keepable(told).assumedFps).toBeNull();
+    expect(keptBody(told, as('sd', null)).modes[0]?.fps).toBe(24);
   });
 
   it('of a card is its print, and no bus but a printed one', () => {

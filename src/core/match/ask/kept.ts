@@ -14,16 +14,19 @@ export interface Keepable {
   readonly hasCard: boolean;
   /** Cards that were counted. */
   readonly cards: number;
+  /** Frames a second, where the answer only assumed them; null where the line tells them. */
+  readonly assumedFps: number | null;
 }
 
 /** What a line tells of the things it names. */
-export function keepable({ slot, card, count }: Ask): Keepable {
+export function keepable({ slot, card, count, mode, readings }: Ask): Keepable {
   const bySlot = slot?.form ?? (slot?.bus && busesOf('sd').includes(slot.bus) ? 'sd' : null);
   return {
     form: bySlot ?? card?.form ?? null,
     slotBus: slot?.bus ?? null,
     hasCard: card !== null && card.capacity !== null,
     cards: count,
+    assumedFps: readings.some(({ code }) => code === 'fps-assumed') ? mode.fps : null,
   };
 }
 
@@ -35,6 +38,8 @@ export interface KeptBodyAs {
   readonly form: Form;
   /** What its slots speak; null: not told. */
   readonly bus: Bus | null;
+  /** Frames a second, where the line does not tell them; null: those of the line. */
+  readonly fps: number | null;
   /** A new identifier at each call. */
   readonly newId: () => string;
 }
@@ -42,7 +47,7 @@ export interface KeptBodyAs {
 /** A body that records as an asked line says: one mode, and slots of one form. */
 export function keptBody(
   { mode, arrangement, ceiling, slot: said }: Ask,
-  { name, modeName, form, bus, newId }: KeptBodyAs,
+  { name, modeName, form, bus, fps, newId }: KeptBodyAs,
 ): Body {
   const slotOf = (at: number): Slot => ({
     id: newId(),
@@ -58,7 +63,7 @@ export function keptBody(
     bufferMB: null,
     ceilingMBps: ceiling === null ? null : toMegabytes(ceiling),
     slots: (arrangement === 'single' ? [0] : [0, 1]).map(slotOf),
-    modes: [{ ...mode, id: newId(), name: modeName }],
+    modes: [{ ...mode, id: newId(), name: modeName, fps: fps ?? mode.fps }],
   };
 }
 
