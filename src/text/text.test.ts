@@ -272,5 +272,7 @@ describe('what own takes held', () => {
     expect(cellAside(filled, aCard(), null)).toBe('filled in 120:00');
     expect(cellAside(filled, aCard(), 'warm')).toBe('filled in 120:00');
     expect(cellAside(filled, aCard(), 'hot')).toBe('heat stop, est.');
+    // A cell has room for one line.
+    expect(cellAside(filled, aCard({ state: 'full' }), 'hot')).toBe('full, heat stop');
   });
 });

@@ -9,11 +9,14 @@ export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
   hot: 'Heat: stops early (est.)',
 };
 
+/** The same behind other words of a cell, which has room for one line: the mark over it is that of an estimate. */
+export const HEAT_BESIDE: Readonly<Record<HeatLevel, string>> = { cool: '', warm: 'heat risk', hot: 'heat stop' };
+
 /** The same behind the minutes of a cell, where the rate holds and heat does not; empty where it does. */
 export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = {
   cool: '',
-  warm: 'heat risk, est.',
-  hot: 'heat stop, est.',
+  warm: `${HEAT_BESIDE.warm}, est.`,
+  hot: `${HEAT_BESIDE.hot}, est.`,
 };
 
 export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {

@@ -10,7 +10,7 @@ import { form } from '../../core/standards/forms.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import { fromGigabytes } from '../../core/units/convert.ts';
 import { STATE_WORDS } from '../cards/state.ts';
-import { HEAT_ASIDE, HEAT_WORDS } from '../heat/heatWords.ts';
+import { HEAT_ASIDE, HEAT_BESIDE, HEAT_WORDS } from '../heat/heatWords.ts';
 import {
   capacityText,
   clockText,
@@ -222,7 +222,9 @@ export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): strin
           ? ''
           : claimsText(cell)
       : '';
-  return [likelyWord(cell), held, state, heat && !filled ? HEAT_ASIDE[heat] : ''].filter(Boolean).join(', ');
+  const words = [likelyWord(cell), held, state].filter(Boolean);
+  const byHeat = heat === null || filled ? '' : (words.length > 0 ? HEAT_BESIDE : HEAT_ASIDE)[heat];
+  return [...words, byHeat].filter(Boolean).join(', ');
 }
 
 /** A cell as it is read aloud, in one sentence: body, mode and card, number and verdict, the reason, and its heat. */
