@@ -57,11 +57,43 @@ const rateSaid = ([text]: RegExpExecArray): Said => {
 };
 
 /** `200 to 400 Mb/s`: the larger for the need, the smaller shown. */
-function rangeSaid([, first = '', firstUnit = '', second = '', unit = '']: RegExpExecArray): Said | null {
-  const [low, high] = [parseRate(`${first} ${firstUnit || unit}`), parseRate(`${second} ${unit}`)];
+const rangeSaid = ([, first = '', firstUnit = '', second = '', unit = '']: RegExpExecArray): Said | null =>
+  rangeOf(`${first} ${firstUnit || unit}`, `${second} ${unit}`);
+
+function rangeOf(one: string, other: string): Said | null {
+  const [low, high] = [parseRate(one), parseRate(other)];
   if (!low.ok || !high.ok) return high.ok ? null : refused('rate', high.error);
   const [small, large] = low.value.value < high.value.value ? [low.value, high.value] : [high.value, low.value];
   return { kind: 'rate', ...large, loose: true, low: small.value };
+}
+
+const AVERAGE = String.raw`(?:on\s+)?(?:average|avg\.?|typical(?:ly)?)`;
+const PEAK = String.raw`(?:max(?:imum|\.)?|peaks?|peaking)`;
+const ONE_RATE = String.raw`(\d+(?:[.,]\d+)?)\s*(${RATE_UNIT})?`;
+/** Between two rates of one stream. */
+const AND = String.raw`[\s,;\/(]+(?:(?:and|with|but)\s+)?`;
+
+/** An average and a peak of one stream, in any order: the larger counts, as in a range. */
+const AVERAGE_AND_PEAK: readonly string[] = [
+  ...[
+    [AVERAGE, PEAK],
+    [PEAK, AVERAGE],
+  ].flatMap(([one = '', other = '']) => {
+    // Each word before its rate or behind it.
+    const [before, behind] = [String.raw`${one}\s+(?:of\s+)?${ONE_RATE}`, String.raw`${ONE_RATE}\s*${one}`];
+    const [next, last] = [
+      String.raw`${other}\s+(?:(?:of|at|up\s+to)\s+)?${ONE_RATE}`,
+      String.raw`${ONE_RATE}\s*${other}`,
+    ];
+    return [before + AND + next, before + AND + last, behind + AND + last, behind + AND + next];
+  }),
+  String.raw`${ONE_RATE}(?:\s*${AVERAGE})?${AND}peak(?:s|ing)?\s+(?:(?:of|to|at|up\s+to)\s+)+${ONE_RATE}`,
+];
+
+/** Both with a unit, or one with that of the other. */
+function peakSaid([, first = '', firstUnit = '', second = '', secondUnit = '']: RegExpExecArray): Said | null {
+  const unit = secondUnit || firstUnit;
+  return unit === '' ? null : rangeOf(`${first} ${firstUnit || unit}`, `${second} ${unit}`);
 }
 
 /** `2 x 45 min`: all of them together. */
@@ -220,6 +252,7 @@ const READERS: readonly Reader[] = [
     ),
     (m) => (/and/i.test(m[0]) && !/between/i.test(m[0]) ? null : rangeSaid(m)),
   ],
+  ...AVERAGE_AND_PEAK.map((source): Reader => [re(`${source}${END}`), peakSaid]),
   [re(String.raw`(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)\s+${PICTURES}${END}`), pictureSize],
   // Behind a number of them: 5000 photos of 24 MB.
   [
