@@ -445,7 +445,7 @@ describe('heat on the board', () => {
     await app.visit('/heat');
     await app.fill('Air', '40');
     // Named by its take: while “40” is typed it is that of 4 °C for a moment.
-    await app.clickText('button', 'Mark the board for 5 min at 40 °C');
+    await app.clickText('button', 'Mark the board for 5\u00a0min at 40\u00a0°C');
     await app.seesText('main', 'The board’s heat marks are for this take.');
     await app.visit('/');
     await app.seesText('main', 'Heat: 5 min at 40 °C in sun');
