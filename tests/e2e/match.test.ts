@@ -36,7 +36,7 @@ describe('Match, on the demo kit', () => {
     await app.keys('/');
     await app.keys('600 Mb/s 25p on 256GB V90 II for 2h');
     const answer = await app.seesText('#quick-answer', 'Guaranteed');
-    expect(answer).toMatch(/55 min planned 5[67] min by the box/);
+    expect(answer).toMatch(/55 min planned of 2 h 5[67] min by the box/);
     expect(answer).toContain('3 cards of this size');
     await app.keys(Key.ENTER);
     await app.seesText('#why', 'The quick check');
