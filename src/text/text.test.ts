@@ -273,6 +273,8 @@ describe('what own takes held', () => {
     expect(cellAside(filled, aCard(), 'warm')).toBe('filled in 120:00');
     expect(cellAside(filled, aCard(), 'hot')).toBe('heat stop, est.');
     // A cell has room for one line.
-    expect(cellAside(filled, aCard({ state: 'full' }), 'hot')).toBe('full, heat stop');
+    expect(cellAside(filled, aCard({ state: 'full' }), 'hot', true)).toBe('full, heat stop');
+    expect(cellAside(filled, aCard({ state: 'full' }), 'hot')).toBe('full, heat stop, est.');
+    expect(cellAside(filled, aCard(), 'hot', true)).toBe('heat stop, est.');
   });
 });

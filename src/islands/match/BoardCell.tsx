@@ -31,7 +31,7 @@ export const BoardCell = memo(function BoardCell(props: BoardCellProps) {
   const { cell, card, body, mode, take, row, column, left, width, picked, active, heat, onPick } = props;
   const { verdict } = cell;
   const figure = cellFigure(cell);
-  const aside = cellAside(cell, card, heat);
+  const aside = cellAside(cell, card, heat, true);
   return (
     <div
       id={cellId(row, column)}

@@ -207,8 +207,12 @@ function claimsText({ findings, need }: Cell): string {
   return `claims ${plain(times, times < 3 ? 1 : 0)}×`;
 }
 
-/** What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does. */
-export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): string {
+/**
+ * What stands beside a verdict: tests of its print, a card that waits for copies, heat. Empty where nothing does.
+ *
+ * @param isNarrow - whether there is room for one line alone, under the mark of heat: that it is estimated is left to the mark
+ */
+export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null, isNarrow = false): string {
   const state = card.state && !isAtHand(card) && cell.verdict !== 'unfit' ? STATE_WORDS[card.state] : '';
   // Beside a claim, what was held by hand still stands. A cell has room for one of take and heat: what stops it comes first,
   // and a take that filled the card before figures that are only a little worse.
@@ -223,7 +227,7 @@ export function cellAside(cell: Cell, card: Card, heat: HeatLevel | null): strin
           : claimsText(cell)
       : '';
   const words = [likelyWord(cell), held, state].filter(Boolean);
-  const byHeat = heat === null || filled ? '' : (words.length > 0 ? HEAT_BESIDE : HEAT_ASIDE)[heat];
+  const byHeat = heat === null || filled ? '' : (isNarrow && words.length > 0 ? HEAT_BESIDE : HEAT_ASIDE)[heat];
   return [...words, byHeat].filter(Boolean).join(', ');
 }
 
