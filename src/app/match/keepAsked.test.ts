@@ -29,6 +29,12 @@ describe('what is asked before a thing is kept', () => {
     expect(keepAsked('card', ask, kit).name).toBe('Card 2');
   });
 
+  it('of a card in an adapter, or in another slot, its own type and that of the slot', () => {
+    const ask = askOf('1000 Mb/s on 128GB XQD in CFexpress B slot');
+    expect(keepAsked('camera', ask, EMPTY).form).toBe('cfexpress-b');
+    expect(keepAsked('card', ask, EMPTY).form).toBe('xqd');
+  });
+
   it('the bus of the slots of a camera, where the line does not tell it and there are several', () => {
     const untold = keepAsked('camera', askOf('400 Mb/s on 256GB V60'), EMPTY);
     expect(busesToAsk('camera', untold, 'sd')).toEqual(['uhs-ii', 'uhs-i', 'high-speed']);

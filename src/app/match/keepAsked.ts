@@ -30,6 +30,8 @@ export const KEPT_SPEEDS = [24, 25, 30, 50, 60] as const;
 
 /** What the form asks beside a name. */
 export interface KeepAsked extends Keepable {
+  /** Form of the slots of a camera, or of a card; null where the line does not tell it. */
+  readonly form: Form | null;
   /** A free name to begin from. */
   readonly name: string;
   /** Letters that a name may have at the most. */
@@ -45,7 +47,13 @@ export function keepAsked(
   { bodies, cards }: { readonly bodies: readonly Body[]; readonly cards: readonly Card[] },
 ): KeepAsked {
   const taken = thing === 'camera' ? bodies.map(({ name }) => name) : cards.map(({ label }) => label);
-  return { ...keepable(ask), name: createNamer(taken)(FIRST_NAMES[thing]), longest: MAX_NAME };
+  const told = keepable(ask);
+  return {
+    ...told,
+    form: thing === 'camera' ? told.slotForm : told.cardForm,
+    name: createNamer(taken)(FIRST_NAMES[thing]),
+    longest: MAX_NAME,
+  };
 }
 
 /** What the slots of a camera may speak, the fastest first; empty where the line tells it, or where nothing is to be told apart. */

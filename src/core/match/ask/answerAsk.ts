@@ -121,11 +121,17 @@ function cardFromLabel(label: PrintedLabel, capacity: Bytes, { sustained, minimu
 export const suitingBus = (form: Form): Bus | null =>
   isSd(form) ? 'uhs-i' : form === 'usb-ssd' ? 'usb-10' : (busesOf(form).at(-1) ?? null);
 
+/** What a slot takes, as it was named: where only its bus was, the card's form if that speaks it, else SD. Null: nothing tells. */
+export function slotForm(ofCard: Form | null, slot: Ask['slot']): Form | null {
+  const wanted = slot?.bus ?? null;
+  const isSpoken = wanted === null || (ofCard !== null && busesOf(ofCard).includes(wanted));
+  return slot?.form ?? (!isSpoken && busesOf('sd').includes(wanted) ? 'sd' : ofCard);
+}
+
 /** A slot as it was named; what was not said of it suits the card. */
 function slotFor(card: Card, { slot, card: label }: Ask, id: string): Slot {
   const wanted = slot?.bus ?? null;
-  const isForeign = wanted !== null && !busesOf(card.form).includes(wanted) && busesOf('sd').includes(wanted);
-  const form = slot?.form ?? (isForeign ? 'sd' : card.form);
+  const form = slotForm(card.form, slot) ?? card.form;
   const ownBus = label?.bus && busesOf(form).includes(label.bus) ? label.bus : null;
   const bus = wanted ?? ownBus ?? suitingBus(form);
   const own = familyOf((card.capacityGB * GB) as Bytes);

@@ -27,8 +27,10 @@ const as = (form: Form, bus: KeptBodyAs['bus']): KeptBodyAs => ({
 /** What was kept of a line, judged as the board judges it. */
 function onBoard(answer: Answer, bus: KeptBodyAs['bus']) {
   const { ask } = answer;
-  const form = answer.card?.form ?? 'sd';
-  const body = keptBody(ask, as(answer.body.slots[0]?.accepts[0]?.form ?? form, bus));
+  // What the line tells; what it does not is told as its answer took it.
+  const { slotForm, cardForm } = keepable(ask);
+  const form = cardForm ?? answer.card?.form ?? 'sd';
+  const body = keptBody(ask, as(slotForm ?? form, bus));
   const card = keptCard(ask, { id: 'kept', label: 'Card 1', form }) as Card;
   const [mode] = body.modes;
   if (!mode) throw new Error('a mode');
@@ -49,6 +51,14 @@ const LINES = [
   '240 Mb/s 24p captured at 120 on 256GB V90 II',
   '1000 Mb/s on 240GB CFast, minimum 200 MB/s',
   '400 Mb/s on 128GB SD',
+  '100 Mb/s on 128GB microSD V30 via adapter',
+  '400 Mb/s on 128GB microSD V90 in SD slot',
+  '400 Mb/s on 128GB microSD V90 in UHS-II slot',
+  '1000 Mb/s on 128GB XQD in CFexpress B slot',
+  '100 Mb/s on 128GB SD V30 in CFexpress B slot',
+  '100 Mb/s on 128GB V30 in SDHC slot',
+  '400 Mb/s on 256GB CFexpress A VPG200 in UHS-II slot',
+  '400 Mb/s on 256GB in UHS-II slot',
   'camera writes at most 40 MB/s, 400 Mb/s on 128GB V60',
 ];
 
@@ -71,12 +81,30 @@ describe('what is kept of a line', () => {
   });
 
   it.each([
-    ['400 Mb/s on 256GB V60', { form: 'sd', slotBus: null, hasCard: true, cards: 1 }],
-    ['400 Mb/s on 256GB V60 II in a UHS-I slot', { form: 'sd', slotBus: 'uhs-i', hasCard: true, cards: 1 }],
-    ['400 Mb/s on V60', { form: 'sd', slotBus: null, hasCard: false, cards: 1 }],
-    ['400 Mb/s on 2x256GB microSD V30', { form: 'microsd', slotBus: null, hasCard: true, cards: 2 }],
-    ['400 Mb/s on 256GB', { form: null, slotBus: null, hasCard: true, cards: 1 }],
-    ['400 Mb/s', { form: null, slotBus: null, hasCard: false, cards: 1 }],
+    ['400 Mb/s on 256GB V60', { slotForm: 'sd', cardForm: 'sd', slotBus: null, hasCard: true, cards: 1 }],
+    [
+      '400 Mb/s on 256GB V60 II in a UHS-I slot',
+      { slotForm: 'sd', cardForm: 'sd', slotBus: 'uhs-i', hasCard: true, cards: 1 },
+    ],
+    ['400 Mb/s on V60', { slotForm: 'sd', cardForm: 'sd', slotBus: null, hasCard: false, cards: 1 }],
+    [
+      '400 Mb/s on 2x256GB microSD V30',
+      { slotForm: 'microsd', cardForm: 'microsd', slotBus: null, hasCard: true, cards: 2 },
+    ],
+    ['400 Mb/s on 256GB', { slotForm: null, cardForm: null, slotBus: null, hasCard: true, cards: 1 }],
+    [
+      '100 Mb/s on 128GB microSD V30 via adapter',
+      { slotForm: 'sd', cardForm: 'microsd', slotBus: null, hasCard: true, cards: 1 },
+    ],
+    [
+      '1000 Mb/s on 128GB XQD in CFexpress B slot',
+      { slotForm: 'cfexpress-b', cardForm: 'xqd', slotBus: null, hasCard: true, cards: 1 },
+    ],
+    [
+      '400 Mb/s on 256GB in UHS-II slot',
+      { slotForm: 'sd', cardForm: null, slotBus: 'uhs-ii', hasCard: true, cards: 1 },
+    ],
+    ['400 Mb/s', { slotForm: null, cardForm: null, slotBus: null, hasCard: false, cards: 1 }],
   ] as const)('is what it says, and nothing that was taken so: %s', (line, expected) =>
     expect(keepable(answered(line).ask)).toEqual({ ...expected, assumedFps: 50 }),
   );

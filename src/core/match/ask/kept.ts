@@ -1,13 +1,15 @@
 import type { Body, Card, Slot } from '../../kit/model.ts';
-import { type Bus, busesOf } from '../../standards/buses.ts';
+import type { Bus } from '../../standards/buses.ts';
 import type { Form } from '../../standards/forms.ts';
 import { toGigabytes, toMegabytes } from '../../units/convert.ts';
+import { slotForm } from './answerAsk.ts';
 import type { Ask } from './ask.ts';
 
 /** What of an asked line may be kept: what it says, and nothing that its answer only took so. */
 export interface Keepable {
-  /** Form of the card and of the slot it was asked for; null where no word tells it. */
-  readonly form: Form | null;
+  /** What the slot takes, and what the card is: an adapter, or a question whether one enters the other, parts them. Null: no word tells. */
+  readonly slotForm: Form | null;
+  readonly cardForm: Form | null;
   /** Bus of the slot, where the line says so; null otherwise, whatever the answer took it to be. */
   readonly slotBus: Bus | null;
   /** Whether a card was named with its size: without one there is none to keep. */
@@ -20,9 +22,10 @@ export interface Keepable {
 
 /** What a line tells of the things it names. */
 export function keepable({ slot, card, count, mode, readings }: Ask): Keepable {
-  const bySlot = slot?.form ?? (slot?.bus && busesOf('sd').includes(slot.bus) ? 'sd' : null);
+  const cardForm = card?.form ?? null;
   return {
-    form: bySlot ?? card?.form ?? null,
+    cardForm,
+    slotForm: slotForm(cardForm, slot),
     slotBus: slot?.bus ?? null,
     hasCard: card !== null && card.capacity !== null,
     cards: count,
