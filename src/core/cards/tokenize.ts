@@ -73,27 +73,30 @@ const ONE_RATE = String.raw`(\d+(?:[.,]\d+)?)\s*(${RATE_UNIT})?`;
 /** Between two rates of one stream. */
 const AND = String.raw`[\s,;\/(]+(?:(?:and|with|but)\s+)?`;
 
-/** An average and a peak of one stream, in any order: the larger counts, as in a range. */
-const AVERAGE_AND_PEAK: readonly string[] = [
-  ...[
-    [AVERAGE, PEAK],
-    [PEAK, AVERAGE],
-  ].flatMap(([one = '', other = '']) => {
-    // Each word before its rate or behind it.
+/** An average and a peak of one stream, each word before its rate or behind it; and which of the two rates is the peak. */
+const AVERAGE_AND_PEAK: readonly (readonly [source: string, peakFirst: boolean])[] = [
+  ...[false, true].flatMap((peakFirst) => {
+    const [one, other] = peakFirst ? [PEAK, AVERAGE] : [AVERAGE, PEAK];
     const [before, behind] = [String.raw`${one}\s+(?:of\s+)?${ONE_RATE}`, String.raw`${ONE_RATE}\s*${one}`];
     const [next, last] = [
       String.raw`${other}\s+(?:(?:of|at|up\s+to)\s+)?${ONE_RATE}`,
       String.raw`${ONE_RATE}\s*${other}`,
     ];
-    return [before + AND + next, before + AND + last, behind + AND + last, behind + AND + next];
+    const both = [before + AND + next, before + AND + last, behind + AND + last, behind + AND + next];
+    return both.map((source) => [source, peakFirst] as const);
   }),
-  String.raw`${ONE_RATE}(?:\s*${AVERAGE})?${AND}peak(?:s|ing)?\s+(?:(?:of|to|at|up\s+to)\s+)+${ONE_RATE}`,
+  [String.raw`${ONE_RATE}(?:\s*${AVERAGE})?${AND}peak(?:s|ing)?\s+(?:(?:of|to|at|up\s+to)\s+)+${ONE_RATE}`, false],
 ];
 
-/** Both with a unit, or one with that of the other. */
-function peakSaid([, first = '', firstUnit = '', second = '', secondUnit = '']: RegExpExecArray): Said | null {
-  const unit = secondUnit || firstUnit;
-  return unit === '' ? null : rangeOf(`${first} ${firstUnit || unit}`, `${second} ${unit}`);
+/** The peak, with the average shown; both with a unit, or one with that of the other. A peak below its average is none: both are asked. */
+function peakSaid([, ...rates]: readonly string[], peakFirst: boolean): Said | null {
+  const [first = '', firstUnit = '', second = '', secondUnit = ''] = rates;
+  const unit = firstUnit || secondUnit;
+  if (unit === '') return null;
+  const [one, other] = [`${first} ${firstUnit || unit}`, `${second} ${secondUnit || unit}`];
+  const [average, peak] = (peakFirst ? [other, one] : [one, other]).map(parseRate);
+  if (!average?.ok || !peak?.ok || peak.value.value < average.value.value) return null;
+  return rangeOf(one, other);
 }
 
 /** `2 x 45 min`: all of them together. */
@@ -252,7 +255,7 @@ const READERS: readonly Reader[] = [
     ),
     (m) => (/and/i.test(m[0]) && !/between/i.test(m[0]) ? null : rangeSaid(m)),
   ],
-  ...AVERAGE_AND_PEAK.map((source): Reader => [re(`${source}${END}`), peakSaid]),
+  ...AVERAGE_AND_PEAK.map(([source, peakFirst]): Reader => [re(`${source}${END}`), (m) => peakSaid(m, peakFirst)]),
   [re(String.raw`(${NUM})\s*(m|g)(?:b|o|egabytes?|igabytes?)\s+${PICTURES}${END}`), pictureSize],
   // Behind a number of them: 5000 photos of 24 MB.
   [

@@ -165,6 +165,8 @@ describe('an average and a peak of one stream', () => {
   it('an average alone has the peaks that are assumed; two rates without words are two', () => {
     expect(asked('400 Mb/s average on V90')).toBe('uncovered');
     expect(asked('400 Mb/s max on V60')).toBe('guaranteed');
+    for (const line of ['400 Mb/s average, 300 Mb/s max on V60', 'max 300 Mb/s, avg 400 Mb/s on V60'])
+      expect(asked(line), 'a peak below its average').not.toBe('guaranteed');
     expect(asked('average 400 Mb/s 600 Mb/s on V90')).toBe('twice');
     expect(asked('average 400, max 600 on V90')).toMatch(/Mb\/s/);
   });
