@@ -9,7 +9,7 @@ export const busName = (key: Bus): string => bus(key).name;
 /** Where the bus of a slot is found. */
 export const HOW_TO_TELL = ({ accepts }: Pick<Slot, 'accepts'>): string =>
   accepts.some(({ form }) => isSd(form))
-    ? 'The maker’s page on cards names it. A second row of contacts deep in the slot is UHS-II; one row alone is UHS-I or older.'
+    ? 'The maker’s page on cards names it. A second row of contacts deep in the slot is UHS\u2011II; one row alone is UHS\u2011I or older.'
     : 'The maker’s page on cards names it. Until it is told, only what the slowest of its kind carries counts.';
 
 /** What is asked of a body whose marks do not exist on a card of this form; null where nothing is. */
