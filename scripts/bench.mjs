@@ -36,6 +36,7 @@ const PARTS = {
   scroll: browser,
   load: browser,
   interface: browser,
+  tasks: browser,
   server: browser,
   opfs: browser,
 };

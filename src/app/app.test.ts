@@ -255,7 +255,7 @@ describe('forms', () => {
   it('name the field and the limit', () => {
     expect(fieldErrors(cardSchema, { ...aCard(), label: '', capacityGB: '', readMBps: -1 })).toEqual({
       label: 'Label is empty. Enter at least one character.',
-      capacityGB: 'Capacity must be a number.',
+      capacityGB: 'Capacity is missing: enter a number.',
       readMBps: 'Read speed must be above 0.',
     });
   });

@@ -16,7 +16,7 @@ export interface Problem {
   readonly allowed: readonly string[];
   /** What the text should be, as its schema says; null where it says nothing. */
   readonly kind: TextKind | null;
-  /** What stands there, where it is a text: cut to what can be shown. */
+  /** What stands there, cut to what can be shown; null where nothing does. */
   readonly given: string | null;
 }
 
@@ -36,8 +36,13 @@ export function problemOf({ type, path, context }: Joi.ValidationErrorItem): Pro
     limit: typeof context?.limit === 'number' ? context.limit : null,
     allowed: allowed.filter((value) => value !== null).map(String),
     kind: kindOf(context?.label),
-    given: typeof context?.value === 'string' ? context.value.slice(0, SHOWN) : null,
+    given: givenText(context?.value),
   };
+}
+
+function givenText(value: unknown): string | null {
+  if (value === null || value === undefined) return null;
+  return (typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value))).slice(0, SHOWN);
 }
 
 const fieldOf = (path: readonly (string | number)[]): string | null =>

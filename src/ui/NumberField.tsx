@@ -38,7 +38,7 @@ export function NumberField(props: NumberFieldProps) {
   const change = (next: string): void => {
     setText(next);
     const now = typedNumber(next);
-    onChange(next.trim() === '' ? '' : now.ok ? now.value : next);
+    onChange(next.trim() === '' ? '' : now.ok && Number.isFinite(now.value) ? now.value : next);
   };
   const open = !read.ok && read.error.code === 'open-number' ? read.error : null;
   return (

@@ -148,8 +148,8 @@ describe('the end', () => {
       told.push(answer);
       return answer;
     });
-    while ((await call(`${server.address}/api/health`, null, agent)).status !== 200);
-    await new Promise((later) => setTimeout(later, 600));
+    // One is done, the next is being worked out, others wait: by what came, since a fast machine is through with all of them soon.
+    while (told.length === 0) await new Promise((later) => setTimeout(later, 5));
     const stopped = performance.now();
     const code = await server.stop();
     const all = await Promise.all(sent);

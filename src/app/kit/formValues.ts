@@ -39,6 +39,8 @@ export function withoutBlanks(value: unknown, schema: Joi.Schema): unknown {
 export function fieldErrors(schema: Joi.Schema, values: unknown): FieldErrors {
   const { error } = schema.validate(withoutBlanks(values, schema), CHECK);
   const errors: FieldErrors = {};
-  for (const detail of error?.details ?? []) errors[detail.path.join('.')] ??= problemText(problemOf(detail));
+  // A high end is compared with the low one; where that is no number, that is what is wrong, and it is said there.
+  const details = error?.details.filter(({ type }) => type !== 'any.ref') ?? [];
+  for (const detail of details) errors[detail.path.join('.')] ??= problemText(problemOf(detail));
   return errors;
 }

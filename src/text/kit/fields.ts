@@ -58,6 +58,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   cycles: 'Cycles',
   writeAmplification: 'Written inside for each byte sent',
   since: 'In use since',
+  writtenMBps: 'Written at',
+  speedsAssumed: 'Speeds only assumed',
   writtenOn: 'Written so far, as of',
   boughtOn: 'Bought on',
   date: 'Date',

@@ -41,7 +41,11 @@ export function problemText(problem: Problem): string {
     case 'string.empty':
       return `${what} is empty. Enter at least one character.`;
     case 'number.base':
-      return `${what} must be a number.`;
+      if (given === null || given.trim() === '') return `${what} is missing: enter a number.`;
+      return `${what} must be a number, as 12.5, not “${given}”.`;
+    // Its low end is what it is compared with, and has a message of its own.
+    case 'any.ref':
+      return `${what}: its low end is no number, so the high one has nothing to be above.`;
     case 'number.infinity':
     case 'number.unsafe':
       return `${what} is larger than can be worked with.${checkUnit}`;
