@@ -12,7 +12,7 @@ import { type Kit, VERSION } from './kit.ts';
 /** Files as version 1 of the app exported them. */
 const file = (name: string): string =>
   readFileSync(new URL(`../../tests/fixtures/${name}.coolreel.json`, import.meta.url), 'utf8');
-const FILES = ['version-1', 'demo-version-1'] as const;
+const FILES = ['version-1', 'demo-by-version/1'] as const;
 
 async function kitIn(text: string): Promise<Kit> {
   const read = await parseKit(text);

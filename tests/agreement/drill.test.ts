@@ -21,7 +21,7 @@ import { isRight, promised, rightNumber, written } from '../support/drillSolver.
 import { runs } from '../support/runs.ts';
 
 /** Questions drawn of each kind, over its topics and levels in turn. */
-const DRAWN = runs(1000, 10_000);
+const DRAWN = runs(700, 10_000);
 const LEVELS: readonly Level[] = [1, 2, 3];
 const GENERAL = DRILL_KINDS.filter((kind) => kind !== 'own');
 
@@ -61,7 +61,7 @@ describe.each(GENERAL)(`%s, ${DRAWN} questions`, (kind) => {
 describe('every question', () => {
   it('offers the slip it is about, three or four answers that differ as they are read, and explains itself', () => {
     for (const kind of GENERAL)
-      for (const question of questions(kind, runs(150, 400), 77)) {
+      for (const question of questions(kind, runs(100, 400), 77)) {
         const said = `${question.topic.id} ${JSON.stringify(question.facts)}`;
         expect(slipsOf(question), said).toContain(question.topic.slip);
         const texts = question.choices.map(
@@ -118,7 +118,7 @@ describe('difficulty', () => {
   it('rises with the level in every topic, over many questions', () => {
     for (const topic of TOPICS.filter(({ kind }) => kind !== 'own')) {
       const means = LEVELS.map((level) => {
-        const all = Array.from({ length: runs(80, 200) }, (_, at) =>
+        const all = Array.from({ length: runs(60, 200) }, (_, at) =>
           generate({ topic, level, seed: at * 97 + 5, kit: null }),
         );
         return all.reduce((sum, one) => sum + difficultyOf(one as Question), 0) / all.length;

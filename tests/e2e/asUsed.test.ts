@@ -294,7 +294,7 @@ describe('number fields', () => {
     for (let at = 0; at < count; at += 1) {
       const said = await app.run<readonly string[]>(
         `const field = document.querySelectorAll('main input[inputmode=decimal]')[arguments[0]];
-         const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done))));
+         const drawn = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
          const set = (text) => {
            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, text);
            field.dispatchEvent(new Event('input', { bubbles: true }));
@@ -310,13 +310,13 @@ describe('number fields', () => {
              const failed = document.querySelector('.part-failed:not([hidden])')?.textContent ?? '';
              const blank = document.querySelector('main').textContent.trim().length < 40;
              if (failed || blank) return [...broken, '“' + typed + '” in ' + name + ': ' + (failed || 'blank')];
-             set(before);
-             await drawn();
            }
+           set(before);
+           await drawn();
            return broken;
          })();`,
         at,
-        ['', 'abc', '-3', '1e400', '1,200', 'NaN'],
+        ['', '-3', 'abc', '1e400', '1,200'],
       );
       broken.push(...said);
     }

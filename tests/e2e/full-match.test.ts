@@ -246,8 +246,8 @@ describe('out of the app', () => {
 
   it('builds the crew cards of a large kit as they are looked at, and all of them before they are printed', async () => {
     const before = await app.stored();
-    const { bodies, cards } = largeKit(1000, 600);
-    expect(bodies).toHaveLength(200);
+    const { bodies, cards } = largeKit(500, 400);
+    expect(bodies).toHaveLength(100);
     await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Import a kit file');
@@ -265,10 +265,10 @@ describe('out of the app', () => {
     expect(await pages()).toBeLessThan(20);
     await app.run('window.print = () => { window.printed = document.querySelectorAll("main table").length; }');
     await app.clickText('button', 'Print');
-    await app.seesText('[role=status]', /Page \d+ of 200/);
+    await app.seesText('[role=status]', /Page \d+ of 100/);
     await app.driver.wait(() => app.run<boolean>('return window.printed > 0'), WAIT, 'printed');
-    expect(await app.run<number>('return window.printed')).toBeGreaterThanOrEqual(150);
-    expect(await elements()).toBeLessThan(60_000);
+    expect(await app.run<number>('return window.printed')).toBeGreaterThanOrEqual(75);
+    expect(await elements()).toBeLessThan(40_000);
     await app.putBack(before);
   });
 

@@ -171,7 +171,7 @@ describe('a kit of one’s own', () => {
     await app.visit('/cards');
     await app.clickText('button', 'Add a card');
     await app.clickText('button', 'Save');
-    await app.seesText('aside', 'Capacity must be');
+    await app.seesText('aside', 'Capacity is missing: enter a number.');
     await app.fill('Your own label', 'S-07');
     await app.fill('Capacity', '128');
     await app.fill('Marks and words', 'v60 ii ');

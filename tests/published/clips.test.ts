@@ -112,7 +112,7 @@ const PICTURES: readonly (readonly [string, readonly string[], readonly string[]
   ['h264', [...H264, '-g', '30', '-bf', '2'], ['mp4', 'mov', 'mkv', 'ts']],
   ['h264-intra', [...H264, '-g', '1'], ['mp4', 'mov', 'mkv']],
   ['h265', ['-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none'], ['mp4', 'mkv', 'ts']],
-  ['prores', ['-c:v', 'prores_ks', '-profile:v', '1'], ['mov', 'mkv']],
+  ['prores', ['-c:v', 'prores_aw', '-profile:v', '1'], ['mov', 'mkv']],
   ['motion-jpeg', ['-c:v', 'mjpeg', '-q:v', '4', '-pix_fmt', 'yuvj420p'], ['mov', 'mkv']],
   ['dnx', ['-c:v', 'dnxhd', '-profile:v', 'dnxhr_lb', '-pix_fmt', 'yuv422p'], ['mov']],
   ['vp9', ['-c:v', 'libvpx-vp9', '-deadline', 'realtime', '-cpu-used', '8', '-b:v', '900k'], ['webm', 'mkv']],

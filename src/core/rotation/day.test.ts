@@ -228,6 +228,51 @@ describe('on the day', () => {
     expect(late.blocks[0], 'drawn whole').toMatchObject({ fromSeconds: hours('09:00') });
   });
 
+  // 67 minutes a card: a card in since 09:00 is full at 10:07, whether somebody pressed it in or not.
+  const first = (made: PlannedDay): PlannedDay['swaps'][number] | undefined => made.swaps[0];
+
+  it('takes a body of which nothing was pressed as planned: its card fills up all the same', () => {
+    const planned = day([], '08:00');
+    expect(planned.asPlanned, 'before its first block').toEqual([]);
+    const [swap] = planned.swaps;
+    const half = day([], '09:30');
+    expect(half.asPlanned).toEqual(['b']);
+    expect(half.swaps).toEqual(planned.swaps);
+    expect(half.rolls[0]).toMatchObject({ cardId: swap?.outCardId, fromSeconds: hours('09:30') });
+    // Behind the change the other card is in, and the first one waits for its copies: the plan is no proof of one.
+    const later = day([], '10:30');
+    expect(later.rolls.map(({ cardId }) => cardId)).toEqual([swap?.inCardId]);
+    expect(later.offloads[0]).toMatchObject({ cardId: swap?.outCardId, fromSeconds: hours('10:30') });
+    expect(later.offloads[0]?.GB).toBeCloseTo(67 * 60 * 0.0625, 0);
+    const one = day([], '11:30', { cardIds: ['c'] });
+    expect(one.offloads[0], 'one card alone, full since 10:07').toMatchObject({ fromSeconds: hours('11:30') });
+    expect(first(day([at('09:00', 'c', 'in-body', 's')], '09:30'))?.atSeconds, 'as pressed').toBeCloseTo(
+      swap?.atSeconds ?? 0,
+      3,
+    );
+  });
+
+  it('takes a card that came out for followed by another at once, though nobody pressed which', () => {
+    const out = [at('09:00', 'c', 'in-body', 's'), at('09:40', 'c', 'full')];
+    const three = { cardIds: ['c', 'c2', 'c3'] };
+    const made = (now: string, log: readonly PlanPress[] = out): PlannedDay =>
+      plan(aPlan({ blocks: [aBlock({ minutes: 120 })], log, ...three }), {
+        cards: [...two.cards, aCard({ id: 'c3' })],
+        now: hours(now),
+      });
+    const changes = made('10:10').changes.filter(({ inCardId }) => inCardId !== null);
+    // Since 09:40 on it: full at 10:47, and not at 11:17.
+    expect(changes[0]).toMatchObject({ atSeconds: hours('10:10') });
+    expect((changes[1]?.atSeconds ?? 0) / 60).toBeCloseTo(hours('10:47') / 60, 0);
+    // Full long ago: the change is due now.
+    const due = made('10:55').changes.filter(({ inCardId }) => inCardId !== null);
+    expect((due[1]?.atSeconds ?? 0) - hours('10:55')).toBeLessThan(60);
+    // Once it is pressed, what was pressed counts.
+    const told = made('10:10', [...out, at('10:05', 'c2', 'in-body', 's')]);
+    expect(told.rolls[0]?.toSeconds).toBe(hours('11:00'));
+    expect(told.swaps).toEqual([]);
+  });
+
   it('frees no card by its plan: only from its copies as they are pressed', () => {
     const full = day([at('09:00', 'c', 'in-body', 's'), at('09:40', 'c', 'full')], '10:00');
     // 40 minutes of 62.5 MB/s at 100 MB/s: 25 minutes from now on, since nobody pressed that it began.

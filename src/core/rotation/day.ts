@@ -7,8 +7,9 @@ import type { Policy } from '../match/policy.ts';
 import { printOf } from '../match/print.ts';
 import { sharesOf } from '../match/seats.ts';
 import type { Form } from '../standards/forms.ts';
+import { type AsPlanned, followedStart, unpressedBodies } from './followed.ts';
 import type { DayBlock, DayCard, DayProblem } from './problem.ts';
-import { type Press, pushedOut, standingBefore, standingOf } from './progress.ts';
+import { type Press, pushedOut, recordedUnnamed, standingBefore, standingOf } from './progress.ts';
 import { type DayKit, housingOf, seatsFor } from './seating.ts';
 
 /** What of a plan cannot be planned: told by its place, and left out. */
@@ -54,6 +55,8 @@ export interface DayMade {
   readonly blocks: readonly PlanBlock[];
   /** Blocks as they were before `now` cut them, for drawing. */
   readonly whole: readonly DayBlock[];
+  /** Bodies that were to record by now and of which nothing was pressed, by their place. */
+  readonly unpressed: ReadonlySet<number>;
 }
 
 const MEGA = 1e6;
@@ -116,8 +119,12 @@ function dayCards({ kit, plan }: DayInput, faults: DayFault[]): readonly Card[] 
 
 const takesForm = (forms: readonly Form[], form: Form): boolean => forms.includes(form);
 
-/** A plan as numbers. */
-export function makeDay(input: DayInput): DayMade {
+/**
+ * A plan as numbers.
+ *
+ * @param planned - the day as it was planned before it began: followed by the bodies of which nothing was pressed
+ */
+export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayMade {
   const { kit, plan, policy } = input;
   const faults: DayFault[] = [];
   const timed = timedBlocks(input, faults);
@@ -184,6 +191,7 @@ export function makeDay(input: DayInput): DayMade {
     },
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
+  const unpressed = live ? unpressedBodies(blocks, presses, now) : new Set<number>();
   const standing = cards.map((card, at) => {
     // As planned, nothing has happened yet, whatever was pressed since; what was pressed before its start had happened.
     if (input.now === null) {
@@ -193,13 +201,25 @@ export function makeDay(input: DayInput): DayMade {
       const start = standingOf({ at, card, presses: before, now: 0, problem });
       return { ...start, at: Math.max(0, start.at) };
     }
-    return standingOf({ at, card, presses: all.filter((press) => press.card === at), now, problem });
+    const own = all.filter((press) => press.card === at);
+    const followed = own.length === 0 && planned ? followedStart(at, planned, unpressed, now) : null;
+    return followed ?? standingOf({ at, card, presses: own, now, problem });
   });
   const ahead = blocks.filter(({ to }) => to > now).map((block) => ({ ...block, from: Math.max(block.from, now) }));
   const aheadIds = new Set(ahead.map(({ id }) => id));
+  // A set of which one card was pressed is not named yet.
+  const isNamed = (body: number): boolean => {
+    const width = blocks.find((block) => block.body === body && block.from < now && block.to > now)?.width ?? 1;
+    return standing.filter((start) => start.kind === 'in' && start.body === body).length >= width;
+  };
+  const behind = (body: number): number =>
+    !live || isNamed(body) || unpressed.has(body)
+      ? 0
+      : recordedUnnamed(body, { blocks, presses: all, now, swap: rules.swapSeconds });
   return {
     problem: {
       ...problem,
+      bodies: problem.bodies.map((body, at) => ({ ...body, behind: behind(at) })),
       blocks: ahead,
       cards: bare.map((card, at) => {
         const start = entryAt(standing, at);
@@ -211,6 +231,7 @@ export function makeDay(input: DayInput): DayMade {
     bodies,
     blocks: timed.map(({ block }) => block).filter(({ id }) => aheadIds.has(id)),
     whole: blocks,
+    unpressed,
   };
 }
 

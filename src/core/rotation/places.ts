@@ -61,6 +61,19 @@ export function createPlaces(
   const inSlot = slotsOf();
   const lastIn = slotsOf();
   let freed = 0;
+  /** By body: recorded seconds that wait for the card they are on. */
+  const behind = bodies.map((one) => one.behind ?? 0);
+  /** What is on a card that goes in while its block runs already: at least a second of it is left, so that its change is due. */
+  const behindOn = (body: number, { card, slot }: Seated, time: number): number => {
+    const seconds = entryAt(behind, body);
+    const block = blocks.find((one) => one.body === body && one.from <= now && one.to > now);
+    const fit = block?.fits[card]?.[slot];
+    if (seconds <= 0 || time > now + INSTANT || !fit) return 0;
+    const most = Math.min(rules.changeAt * fit.seconds, rules.most ?? Number.POSITIVE_INFINITY);
+    const on = Math.max(0, Math.min(seconds, most - 1));
+    share[card] = on / fit.seconds;
+    return on;
+  };
 
   const seat = (body: number, { card, slot }: Seated, time: number): void => {
     entryAt(inSlot, body)[slot] = card;
@@ -111,9 +124,10 @@ export function createPlaces(
         seat(body, one, time);
         freeSince[card] = null;
         share[card] = 0;
-        rolledOn[card] = 0;
+        rolledOn[card] = behindOn(body, one, time);
         bytesOn[card] = 0;
       }
+      behind[body] = 0;
     },
     takeOut(body, unit, time) {
       for (const one of unit) {

@@ -23,6 +23,8 @@ export interface PlannedDay {
   readonly totals: DayTotals;
   /** Cards whose reading speed nobody told: taken at the reader's. */
   readonly unknownRead: readonly string[];
+  /** Bodies that were to record by now and of which nothing was pressed: taken as planned from the start. */
+  readonly asPlanned: readonly string[];
 }
 
 /** A block with its place in time. */
@@ -261,12 +263,17 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
     unknownRead: cards.flatMap((card, at) =>
       card.readMBps === null && run.stages.some((stage) => stage.card === at && stage.reader !== null) ? [card.id] : [],
     ),
+    asPlanned: [...made.unpressed].map(bodyId),
   };
 }
 
 /** A day planned step by step. */
 export function* plannedDaySteps(input: DayInput): Steps<PlannedDay> {
-  const made = makeDay(input);
+  const fresh = makeDay(input);
+  if (fresh.unpressed.size === 0) return named(input, fresh, yield* planSteps(fresh.problem));
+  // Nobody pressed what went into some of its bodies: they are where the plan from the start has them by now.
+  const { problem } = makeDay({ ...input, now: null });
+  const made = makeDay(input, { problem, run: yield* planSteps(problem) });
   return named(input, made, yield* planSteps(made.problem));
 }
 

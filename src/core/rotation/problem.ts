@@ -23,6 +23,8 @@ export interface DayBody {
   readonly slots: number;
   /** Cards that record at once. */
   readonly width: number;
+  /** Recorded seconds of the block that runs which lie on a card nobody named, none where absent: what goes in first has them. */
+  readonly behind?: number;
 }
 
 /** A block of the day. */

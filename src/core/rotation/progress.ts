@@ -141,3 +141,30 @@ export function pushedOut(presses: readonly Press[]): readonly Press[] {
   }
   return out;
 }
+
+/** What is asked of a running block: `presses` in order, those that push another card out included; `swap` seconds of a change. */
+interface Unnamed {
+  readonly blocks: readonly Pick<DayBlock, 'body' | 'from' | 'to' | 'rolling'>[];
+  readonly presses: readonly Press[];
+  readonly now: number;
+  readonly swap: number;
+}
+
+/**
+ * Recorded seconds of a body's running block of which nobody said on which card they are: since the last one came out, else since
+ * the block began. A body records, whether somebody presses or not: what is in it fills up from then on.
+ */
+export function recordedUnnamed(body: number, { blocks, presses, now, swap }: Unnamed): number {
+  const running = blocks.find((block) => block.body === body && block.from < now && block.to > now);
+  if (!running) return 0;
+  const where = new Map<number, number | null>();
+  let since = running.from;
+  for (const { card, to, body: into, at } of presses) {
+    const before = where.get(card);
+    const next = to === 'in-body' ? into : null;
+    if (before === body && next !== body) since = Math.max(since, at);
+    where.set(card, next);
+  }
+  // The change that a plan makes now was made then.
+  return (now - since + swap) * running.rolling;
+}

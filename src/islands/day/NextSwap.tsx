@@ -2,6 +2,7 @@ import type { DayViewKit } from '../../app/day/dayKit.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import type { DayNames } from '../../text/day/day.ts';
+import { asPlannedText } from '../../text/day/live.ts';
 import { clockText } from '../../text/quantity.ts';
 import css from './LivePart.module.css';
 
@@ -59,6 +60,7 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
       ) : (
         <p>{day ? 'No more card has to go in today, as planned.' : 'Planning the day …'}</p>
       )}
+      {day && day.asPlanned.length > 0 && <p className="tone-warm">{asPlannedText(day.asPlanned.map(names.body))}</p>}
     </section>
   );
 }

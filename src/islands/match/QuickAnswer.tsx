@@ -28,8 +28,9 @@ import css from './QuickAnswer.module.css';
 
 // With the first word that was put aside.
 const QuickTakeBack = part(() => import('./QuickTakeBack.tsx'));
-// With its press.
-const QuickKeep = part(() => import('./QuickKeep.tsx'));
+// With its press; it is on its way from the moment that a press is near.
+const loadKeep = () => import('./QuickKeep.tsx');
+const QuickKeep = part(loadKeep);
 
 interface QuickAnswerProps {
   readonly text: string;
@@ -126,18 +127,31 @@ export function QuickAnswer({ text, answer, instead, settings, take, onWhy, onRe
 /** What was asked about is kept as one's own, so that it need not be told again. */
 function Keep({ ask }: { readonly ask: Ask }) {
   const [open, setOpen] = useState<KeptThing | null>(null);
+  /** What was just closed: its button has the focus again. */
+  const [back, setBack] = useState<KeptThing | null>(null);
   const hasCard = ask.card !== null && ask.card.capacity !== null;
-  if (open !== null) return <QuickKeep key={open} thing={open} ask={ask} onClose={() => setOpen(null)} />;
+  const close = (thing: KeptThing): void => {
+    setBack(thing);
+    setOpen(null);
+  };
+  if (open !== null) return <QuickKeep key={open} thing={open} ask={ask} onClose={() => close(open)} />;
+  const button = (thing: KeptThing, name: string) => (
+    <button
+      type="button"
+      className="plain-button"
+      // biome-ignore lint/a11y/noAutofocus: it had the focus before its form did
+      autoFocus={back === thing}
+      onFocus={() => void loadKeep()}
+      onPointerEnter={() => void loadKeep()}
+      onClick={() => setOpen(thing)}
+    >
+      {name}
+    </button>
+  );
   return (
     <p className={css.keep}>
-      <button type="button" className="plain-button" onClick={() => setOpen('camera')}>
-        {KEEP_WORDS.camera}
-      </button>
-      {hasCard && (
-        <button type="button" className="plain-button" onClick={() => setOpen('card')}>
-          {ask.count > 1 ? KEEP_WORDS.cards(ask.count) : KEEP_WORDS.card}
-        </button>
-      )}
+      {button('camera', KEEP_WORDS.camera)}
+      {hasCard && button('card', ask.count > 1 ? KEEP_WORDS.cards(ask.count) : KEEP_WORDS.card)}
     </p>
   );
 }

@@ -73,3 +73,7 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
       return assertNever(doubt);
   }
 }
+
+/** Of bodies that were to record by now and of which nothing was pressed. */
+export const asPlannedText = (bodies: readonly string[]): string =>
+  `Nothing was pressed for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;

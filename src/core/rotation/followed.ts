@@ -1,0 +1,60 @@
+import { entryAt } from '../entryAt.ts';
+import type { DayRun } from './outcome.ts';
+import type { CardStart, DayBlock, DayProblem } from './problem.ts';
+import type { Press } from './progress.ts';
+
+/** A day as it was planned before it began, with the places of its blocks. */
+export interface AsPlanned {
+  readonly problem: Pick<DayProblem, 'blocks'>;
+  readonly run: Pick<DayRun, 'sittings' | 'rolls'>;
+}
+
+/** Share of a card that one rolled second of a block takes. */
+const shareOfSecond = (block: DayBlock, card: number, slot: number): number => {
+  const fit = block.fits[card]?.[slot];
+  return fit ? 1 / fit.seconds : 1;
+};
+
+/** Bodies of which nothing was pressed though they were to record by now: theirs is taken as planned. */
+export function unpressedBodies(
+  blocks: readonly Pick<DayBlock, 'body' | 'from'>[],
+  presses: readonly Press[],
+  now: number,
+): ReadonlySet<number> {
+  const begun = new Set(blocks.flatMap(({ body, from }) => (from < now ? [body] : [])));
+  for (const { body } of presses) if (body !== null) begun.delete(body);
+  return begun;
+}
+
+/**
+ * Where a card is at a moment if the plan was followed: nobody pressed anything for its body, and whoever films does not stop for
+ * that. In its slot with what was recorded on it by then, so that it is full when it really is; or outside, with what is on it to
+ * be copied: the plan is no proof of a copy. Null where the plan had put nothing on it by then.
+ *
+ * @param bodies - those of which nothing was pressed
+ * @param now - seconds from the plan's start
+ */
+export function followedStart(
+  card: number,
+  { problem, run }: AsPlanned,
+  bodies: ReadonlySet<number>,
+  now: number,
+): CardStart | null {
+  const last = run.sittings.filter((one) => one.card === card && bodies.has(one.body) && one.from < now).at(-1);
+  if (!last) return null;
+  const isIn = last.to > now;
+  let [seconds, bytes, share] = [0, 0, 0];
+  for (const roll of run.rolls) {
+    // What was recorded on it before is on it still, unless it was copied; and nobody said that.
+    const counts = roll.card === card && bodies.has(roll.body) && roll.from < now && (!isIn || roll.from >= last.from);
+    if (!counts) continue;
+    const part = Math.min(1, (now - roll.from) / Math.max(roll.to - roll.from, 1e-9));
+    const block = entryAt(problem.blocks, roll.block);
+    seconds += part * roll.rolled;
+    bytes += part * roll.bytes;
+    share += part * roll.rolled * shareOfSecond(block, card, roll.slot);
+  }
+  if (isIn)
+    return { kind: 'in', body: last.body, slot: last.slot, at: last.from, seconds, bytes, share: Math.min(1, share) };
+  return bytes > 0 ? { kind: 'waiting', at: last.to, bytes, copies: 0, left: null } : null;
+}
