@@ -11,8 +11,8 @@ const ALONE = [
 
 export default defineConfig({
   test: {
-    // One more than there are cores: some of them wait for a server or a clock.
-    maxWorkers: 3,
+    // Both cores: by itself the runner leaves one of two idle.
+    maxWorkers: 2,
     testTimeout,
     hookTimeout: testTimeout,
     projects: [

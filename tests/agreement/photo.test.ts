@@ -12,7 +12,7 @@ import { capacityWord, truthOf } from '../support/labels/truth.ts';
 import { runs } from '../support/runs.ts';
 
 /** Labels held apart, some of them; half with `npm run deep`, all with LABELS=600, as `npm run bench` counts them: no threshold, confusion or rule was chosen by looking at one of them. */
-const COUNT = Number(process.env.LABELS ?? runs(24, HELD / 2));
+const COUNT = Number(process.env.LABELS ?? runs(28, HELD / 2));
 /** Labels with framed, stacked and reversed marks in typefaces of their own, held apart likewise. */
 const FRAMED = Number(process.env.LABELS ?? runs(12, HELD / 2));
 /** Every so many of them are also given to the recogniser alone, as the picture is: it takes several times as long. */

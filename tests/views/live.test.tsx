@@ -4,6 +4,7 @@ import type { DayViewKit } from '../../src/app/day/dayKit.ts';
 import type { LiveCard } from '../../src/app/day/live.ts';
 import { newPlan } from '../../src/app/day/newPlan.ts';
 import type { CardState } from '../../src/core/kit/model.ts';
+import type { PlannedDay } from '../../src/core/rotation/plannedDay.ts';
 import { aBody, aCard, aSlot } from '../../src/core/testing.ts';
 import { AskPress } from '../../src/islands/day/AskPress.tsx';
 import { LiveCards } from '../../src/islands/day/LiveCards.tsx';
@@ -76,5 +77,26 @@ describe('the cards of the day', () => {
     expect(all).toContain('A-02');
     expect(all).toContain('not to be wiped');
     expect(all, 'what is not known of a card is not said').not.toMatch(/undefined|null|NaN/);
+  });
+
+  it('of one that the plan has recorded on, though nobody pressed it, says so', () => {
+    const day = { recordedAsPlanned: ['c'], frees: [] } as unknown as PlannedDay;
+    const rows = (state: CardState, next: CardState): string => {
+      draw(
+        <LiveCards
+          cards={[live(state, next)]}
+          kit={kit}
+          copies={2}
+          day={day}
+          names={{} as never}
+          scanned={null}
+          onPress={vi.fn()}
+          onCompare={vi.fn()}
+        />,
+      );
+      return words(screen.getAllByRole('region', { name: 'Cards' }).at(-1) as HTMLElement);
+    };
+    expect(rows('free', 'in-body')).toContain('recorded on by the plan, and not pressed: look before it goes in');
+    expect(rows('verified', 'free'), 'somebody said more than that').not.toContain('by the plan');
   });
 });

@@ -60,6 +60,8 @@ type PickKit = Pick<Lists, 'bodies' | 'cards' | 'tests'> & { readonly settings: 
 
 /** Cards looked through for a first pick; a wallet of thousands holds few prints. */
 const LOOKED_AT = 200;
+/** Bodies looked through where none is asked for. */
+const BODIES_LOOKED_AT = 24;
 
 /** One card of each print, those asked for and tested before all others. */
 function likelyFirst(cards: readonly Card[], tests: readonly Test[], wanted: string | null): readonly Card[] {
@@ -80,7 +82,10 @@ function likelyFirst(cards: readonly Card[], tests: readonly Test[], wanted: str
  */
 export function firstPick(kit: PickKit, policy: Policy, wanted: Wanted): HeatPick | null {
   const wallet = likelyFirst(kit.cards, kit.tests, wanted.card ?? null);
-  const { cards, columns } = board({ bodies: kit.bodies, cards: wallet, tests: kit.tests }, policy);
+  // One that is asked for comes before every other: those need not be looked at.
+  const own = kit.bodies.filter(({ id, modes }) => id === wanted.body && modes.length > 0);
+  const bodies = own.length > 0 ? own : kit.bodies.slice(0, BODIES_LOOKED_AT);
+  const { cards, columns } = board({ bodies, cards: wallet, tests: kit.tests }, policy);
   let best: {
     readonly score: number;
     readonly bodyId: string;

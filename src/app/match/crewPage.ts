@@ -1,6 +1,7 @@
 import type { Body, Card } from '../../core/kit/model.ts';
 import { type BoardKit, board } from '../../core/match/board.ts';
 import type { Cell } from '../../core/match/cell.ts';
+import { entering } from '../../core/match/entering.ts';
 import type { Row } from '../../core/match/evaluate.ts';
 import type { Policy } from '../../core/match/policy.ts';
 
@@ -31,6 +32,9 @@ const printOf = (card: Card): string => {
   return JSON.stringify(rest);
 };
 
+/** Whether a card enters any slot of a body. */
+const entersAny = (body: Body, card: Card): boolean => entering(body, [card]).at.length > 0;
+
 /** A cell without its card: two with one text say the same. */
 const saying = (cells: readonly Cell[]): string =>
   JSON.stringify(cells.map((cell) => ({ ...cell, cardId: '', seats: cell.seats ?? null })));
@@ -40,16 +44,27 @@ export function crewPage(kit: BoardKit, body: Body, policy: Policy): CrewPageMod
   const { cards, tests, reports } = kit;
   const made = board({ bodies: [body], cards, tests, ...(reports && { reports }) }, policy);
   const groups = new Map<string, { readonly cards: [Card, ...Card[]]; readonly cells: readonly Cell[] }>();
+  const onPaper = new Set<string>();
+  let left = 0;
   made.cards.forEach((card, at) => {
+    const print = printOf(card);
+    // Once the page is full only cards of a print that stands on it are looked at closely: the others are counted.
+    const isFull = groups.size >= MOST_COLUMNS;
+    if (isFull && !onPaper.has(print)) {
+      if (entersAny(body, card)) left += 1;
+      return;
+    }
     const cells = made.columnAt(at);
     if (cells.every(({ verdict }) => verdict === 'unfit')) return;
     // A column names cards of the seats beside it: those are shown by the first of its cards alone.
-    const key = cells.some(({ seats }) => seats !== null) ? card.id : `${printOf(card)} ${saying(cells)}`;
+    const key = cells.some(({ seats }) => seats !== null) ? card.id : `${print} ${saying(cells)}`;
     const known = groups.get(key);
     if (known) known.cards.push(card);
-    else groups.set(key, { cards: [card], cells });
+    else if (isFull) left += 1;
+    else {
+      groups.set(key, { cards: [card], cells });
+      onPaper.add(print);
+    }
   });
-  const all = [...groups.values()];
-  const columns = all.slice(0, MOST_COLUMNS);
-  return { rows: made.rows, columns, left: all.slice(MOST_COLUMNS).reduce((sum, one) => sum + one.cards.length, 0) };
+  return { rows: made.rows, columns: [...groups.values()], left };
 }

@@ -62,9 +62,10 @@ export const ownNames = ({ bodies, cards }: Pick<BoardKit, 'bodies' | 'cards'>):
     .slice(0, MOST_NAMES);
 
 const cellOf = (board: Board, { bodyId, modeId, cardId }: CellPick): Cell | undefined =>
-  board
-    .columnAt(board.cards.findIndex(({ id }) => id === cardId))
-    .find((one) => one.bodyId === bodyId && one.modeId === modeId);
+  board.cellAt(
+    board.cards.findIndex(({ id }) => id === cardId),
+    board.rows.findIndex(({ body, mode }) => body.id === bodyId && mode.id === modeId),
+  );
 
 /** What an answer from one's own kit hangs on beside the board. */
 interface Asking {

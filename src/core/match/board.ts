@@ -31,6 +31,8 @@ export interface Board {
   readonly cards: readonly Card[];
   /** The cells of one card by its place, row by row; worked out when first asked for. Empty past the last card. */
   readonly columnAt: (at: number) => readonly Cell[];
+  /** One cell by the places of its card and row; of many rows only those of its body are worked out. Missing past either end. */
+  readonly cellAt: (at: number, row: number) => Cell | undefined;
   /** Every column: works out the whole board, which is for a file and a small wallet, not for a view. */
   readonly columns: readonly (readonly Cell[])[];
 }
@@ -107,6 +109,9 @@ function fresh(kit: BoardKit, policy: Policy): Kept {
 /** Most cells kept: a wallet of twenty thousand cards is looked at a few columns at a time. */
 const MOST_KEPT = 2_000_000;
 
+/** Rows from which a cell is worked out with its body alone, and not with its whole column. */
+const MANY_ROWS = 200;
+
 /** The columns of all cards in use, each when it is asked for; those known already are taken as they are. */
 function made(
   kit: BoardKit,
@@ -128,10 +133,35 @@ function made(
     known.set(card, column);
     return column;
   };
+  /** By card, then by the first row of a body: cells of what is in view, where a whole column is more than anybody looks at. */
+  const parts = new Map<Card, Map<number, readonly Cell[]>>();
+  let partCells = 0;
+  const cellAt = (at: number, row: number): Cell | undefined => {
+    const card = cards[at];
+    const asked = rows[row];
+    if (!card || !asked) return undefined;
+    if (rows.length <= MANY_ROWS || known.has(card)) return columnAt(at)[row];
+    const isOwn = (place: number): boolean => rows[place]?.body === asked.body;
+    let [from, to] = [row, row + 1];
+    while (isOwn(from - 1)) from -= 1;
+    while (isOwn(to)) to += 1;
+    const own = parts.get(card) ?? new Map<number, readonly Cell[]>();
+    const cells = own.get(from) ?? boardColumn(rows.slice(from, to), work, card);
+    if (!own.has(from)) {
+      partCells += cells.length;
+      if (partCells > MOST_KEPT) {
+        parts.clear();
+        partCells = cells.length;
+      }
+      parts.set(card, own.set(from, cells));
+    }
+    return cells[row - from];
+  };
   const board: Board = {
     rows,
     cards,
     columnAt,
+    cellAt,
     get columns() {
       return cards.map((_, at) => columnAt(at));
     },

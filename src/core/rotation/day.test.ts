@@ -242,6 +242,9 @@ describe('on the day', () => {
     // Behind the change the other card is in, and the first one waits for its copies: the plan is no proof of one.
     const later = day([], '10:30');
     expect(later.rolls.map(({ cardId }) => cardId)).toEqual([swap?.inCardId]);
+    expect(later.recordedAsPlanned.toSorted(), 'what was and what is recorded on').toEqual(['c', 'c2']);
+    expect(half.recordedAsPlanned).toEqual([swap?.outCardId]);
+    expect(planned.recordedAsPlanned).toEqual([]);
     expect(later.offloads[0]).toMatchObject({ cardId: swap?.outCardId, fromSeconds: hours('10:30') });
     expect(later.offloads[0]?.GB).toBeCloseTo(67 * 60 * 0.0625, 0);
     const one = day([], '11:30', { cardIds: ['c'] });

@@ -57,6 +57,8 @@ export interface DayMade {
   readonly whole: readonly DayBlock[];
   /** Bodies that were to record by now and of which nothing was pressed, by their place. */
   readonly unpressed: ReadonlySet<number>;
+  /** Cards that are taken as recorded on because the plan has it so, and for no other reason. */
+  readonly followed: ReadonlySet<number>;
 }
 
 const MEGA = 1e6;
@@ -192,6 +194,7 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
   const unpressed = live ? unpressedBodies(blocks, presses, now) : new Set<number>();
+  const followed = new Set<number>();
   const standing = cards.map((card, at) => {
     // As planned, nothing has happened yet, whatever was pressed since; what was pressed before its start had happened.
     if (input.now === null) {
@@ -202,8 +205,9 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
       return { ...start, at: Math.max(0, start.at) };
     }
     const own = all.filter((press) => press.card === at);
-    const followed = own.length === 0 && planned ? followedStart(at, planned, unpressed, now) : null;
-    return followed ?? standingOf({ at, card, presses: own, now, problem });
+    const asPlanned = own.length === 0 && planned ? followedStart(at, planned, unpressed, now) : null;
+    if (asPlanned) followed.add(at);
+    return asPlanned ?? standingOf({ at, card, presses: own, now, problem });
   });
   const ahead = blocks.filter(({ to }) => to > now).map((block) => ({ ...block, from: Math.max(block.from, now) }));
   const aheadIds = new Set(ahead.map(({ id }) => id));
@@ -232,6 +236,7 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
     blocks: timed.map(({ block }) => block).filter(({ id }) => aheadIds.has(id)),
     whole: blocks,
     unpressed,
+    followed,
   };
 }
 

@@ -25,6 +25,8 @@ export interface PlannedDay {
   readonly unknownRead: readonly string[];
   /** Bodies that were to record by now and of which nothing was pressed: taken as planned from the start. */
   readonly asPlanned: readonly string[];
+  /** Cards of theirs that have something on them by the plan, though nobody pressed it. */
+  readonly recordedAsPlanned: readonly string[];
 }
 
 /** A block with its place in time. */
@@ -264,6 +266,7 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
       card.readMBps === null && run.stages.some((stage) => stage.card === at && stage.reader !== null) ? [card.id] : [],
     ),
     asPlanned: [...made.unpressed].map(bodyId),
+    recordedAsPlanned: [...made.followed].map(cardId),
   };
 }
 

@@ -4,7 +4,14 @@ import { type LiveCard, pressedAt } from '../../app/day/live.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import type { DayNames } from '../../text/day/day.ts';
-import { differsText, LIVE_STATES, LIVE_TONES, PRESS_WORDS, verifiedText } from '../../text/day/live.ts';
+import {
+  differsText,
+  LIVE_STATES,
+  LIVE_TONES,
+  PRESS_WORDS,
+  RECORDED_AS_PLANNED,
+  verifiedText,
+} from '../../text/day/live.ts';
 import { whenText } from '../../text/kit/when.ts';
 import css from './LivePart.module.css';
 
@@ -53,7 +60,11 @@ export function LiveCards({ cards, kit, copies, day, names, scanned, onPress, on
           <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>
             <div className={css.name}>
               <h3>{live.card.label}</h3>
-              <p className="soft">{about(live, kit, copies)}</p>
+              {day?.recordedAsPlanned.includes(live.card.id) && live.state === 'free' ? (
+                <p className="tone-warm">{RECORDED_AS_PLANNED}</p>
+              ) : (
+                <p className="soft">{about(live, kit, copies)}</p>
+              )}
             </div>
             <b className={`tone-${LIVE_TONES[live.state]}`}>{LIVE_STATES[live.state]}</b>
             <div className={css.press}>

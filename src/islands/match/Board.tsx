@@ -117,7 +117,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
       if (entry?.kind !== 'mode') return [];
       return shownColumns.flatMap(({ index: column }) => {
         const place = entry.section.cards.at[column];
-        return place === undefined ? [] : (board.columnAt(place)[entry.rowAt] ?? []);
+        return place === undefined ? [] : (board.cellAt(place, entry.rowAt) ?? []);
       });
     });
     heat.want(cells);
@@ -214,7 +214,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
                     {shownColumns.map((column) => {
                       const cardAt = cards.at[column.index] ?? -1;
                       const card = board.cards[cardAt];
-                      const cell = card && board.columnAt(cardAt)[rowAt];
+                      const cell = card && board.cellAt(cardAt, rowAt);
                       if (!cell) return null;
                       return (
                         <BoardCell

@@ -61,7 +61,7 @@ function subjectOf(board: BoardData, pick: CellPick): WhySubject | null {
   const rowAt = board.rows.findIndex(({ body, mode }) => body.id === pick.bodyId && mode.id === pick.modeId);
   const row = board.rows[rowAt];
   const card = board.cards[cardAt];
-  const cell = board.columnAt(cardAt)[rowAt];
+  const cell = board.cellAt(cardAt, rowAt);
   if (!row || !card || !cell) return null;
   return { cell, body: row.body, mode: row.mode, card, rate: row.rate.ok ? row.rate.value : null };
 }

@@ -77,3 +77,6 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
 /** Of bodies that were to record by now and of which nothing was pressed. */
 export const asPlannedText = (bodies: readonly string[]): string =>
   `Nothing was pressed for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;
+
+/** Of a card that is free by nobody's word and recorded on by the plan. */
+export const RECORDED_AS_PLANNED = 'recorded on by the plan, and not pressed: look before it goes in';

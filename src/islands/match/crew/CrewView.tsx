@@ -115,12 +115,35 @@ interface CrewSlotProps {
   readonly onBuilt: (bodyId: string, cells: readonly Cell[]) => void;
 }
 
+const waiting: (() => void)[] = [];
+
+/** Does one piece of work a frame, in order; answers how it is called off. */
+function inTurn(work: () => void): () => void {
+  const next = async (): Promise<void> => {
+    await nextFrame();
+    waiting[0]?.();
+    waiting.shift();
+    if (waiting.length > 0) void next();
+  };
+  waiting.push(work);
+  if (waiting.length === 1) void next();
+  return () => {
+    const at = waiting.indexOf(work);
+    // The first may be on its turn: it comes to nothing then.
+    if (at >= 0) waiting[at] = () => {};
+  };
+}
+
 /** A page that is built once it is nearly in view, and stays. */
 function CrewSlot({ body, isWanted, kit, policy, plan, heat, onBuilt }: CrewSlotProps) {
   const { ref, entry } = useIntersection({ rootMargin: '600px' });
-  const seen = useRef(false);
-  if (entry?.isIntersecting) seen.current = true;
-  if (isWanted || seen.current)
+  const [isSeen, setSeen] = useState(false);
+  const isNear = entry?.isIntersecting === true;
+  // Those that come into view together are built one after the other, with room for a press between them.
+  useEffect(() => {
+    if (isNear && !isSeen) return inTurn(() => setSeen(true));
+  }, [isNear, isSeen]);
+  if (isWanted || isSeen)
     return (
       <CrewPage
         body={body}
