@@ -7,7 +7,7 @@ import type { Policy } from '../match/policy.ts';
 import { printOf } from '../match/print.ts';
 import { sharesOf } from '../match/seats.ts';
 import type { Form } from '../standards/forms.ts';
-import { type AsPlanned, followedStart, unpressedBodies } from './followed.ts';
+import { type AsPlanned, followedStart, isPlannedIn, plannedBody, unpressedBodies } from './followed.ts';
 import type { DayBlock, DayCard, DayProblem } from './problem.ts';
 import { type Press, pushedOut, recordedUnnamed, standingBefore, standingOf } from './progress.ts';
 import { type DayKit, housingOf, seatsFor } from './seating.ts';
@@ -193,7 +193,7 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
     },
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
-  const unpressed = live ? unpressedBodies(blocks, presses, now) : new Set<number>();
+  const unpressed = live ? unpressedBodies(blocks, presses, now, planned) : new Set<number>();
   const followed = new Set<number>();
   const standing = cards.map((card, at) => {
     // As planned, nothing has happened yet, whatever was pressed since; what was pressed before its start had happened.
@@ -216,10 +216,13 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
     const width = blocks.find((block) => block.body === body && block.from < now && block.to > now)?.width ?? 1;
     return standing.filter((start) => start.kind === 'in' && start.body === body).length >= width;
   };
-  const behind = (body: number): number =>
-    !live || isNamed(body) || unpressed.has(body)
-      ? 0
-      : recordedUnnamed(body, { blocks, presses: all, now, swap: rules.swapSeconds });
+  const plannedIn = (card: number, at: number): number | null => planned && plannedBody(planned, card, at);
+  const behind = (body: number): number => {
+    if (!live || isNamed(body)) return 0;
+    // As planned no card is in it now: then nothing is recorded.
+    if (unpressed.has(body) && !(planned && isPlannedIn(planned, body, now))) return 0;
+    return recordedUnnamed(body, { blocks, presses: all, now, swap: rules.swapSeconds, plannedIn });
+  };
   return {
     problem: {
       ...problem,

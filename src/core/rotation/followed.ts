@@ -15,14 +15,24 @@ const shareOfSecond = (block: DayBlock, card: number, slot: number): number => {
   return fit ? 1 / fit.seconds : 1;
 };
 
-/** Bodies of which nothing was pressed though they were to record by now: theirs is taken as planned. */
+/**
+ * Bodies of which nothing was pressed though they were to record by now: theirs is taken as planned. A press of a card
+ * that the plan has in a body just then is word of that body, too: from there on the plan is not what happened.
+ *
+ * @param planned - the day as planned from its start; null: not known yet
+ */
 export function unpressedBodies(
   blocks: readonly Pick<DayBlock, 'body' | 'from'>[],
   presses: readonly Press[],
   now: number,
+  planned: AsPlanned | null,
 ): ReadonlySet<number> {
   const begun = new Set(blocks.flatMap(({ body, from }) => (from < now ? [body] : [])));
-  for (const { body } of presses) if (body !== null) begun.delete(body);
+  for (const { body, card, at } of presses) {
+    if (body !== null) begun.delete(body);
+    const seat = planned && plannedBody(planned, card, at);
+    if (seat !== null) begun.delete(seat);
+  }
   return begun;
 }
 
@@ -58,3 +68,11 @@ export function followedStart(
     return { kind: 'in', body: last.body, slot: last.slot, at: last.from, seconds, bytes, share: Math.min(1, share) };
   return bytes > 0 ? { kind: 'waiting', at: last.to, bytes, copies: 0, left: null } : null;
 }
+
+/** The body in which a plan has a card at a moment; null where it has it in none. */
+export const plannedBody = ({ run }: Pick<AsPlanned, 'run'>, card: number, at: number): number | null =>
+  run.sittings.find((one) => one.card === card && one.from <= at && one.to >= at)?.body ?? null;
+
+/** Whether a plan has any card in a body at a moment: where it has none, nothing is recorded then. */
+export const isPlannedIn = ({ run }: Pick<AsPlanned, 'run'>, body: number, at: number): boolean =>
+  run.sittings.some((one) => one.body === body && one.from < at && one.to > at);

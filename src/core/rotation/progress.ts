@@ -148,19 +148,22 @@ interface Unnamed {
   readonly presses: readonly Press[];
   readonly now: number;
   readonly swap: number;
+  /** The body in which the plan has a card at a moment; null where it has it in none, or nothing is known of a plan. */
+  readonly plannedIn: (card: number, at: number) => number | null;
 }
 
 /**
  * Recorded seconds of a body's running block of which nobody said on which card they are: since the last one came out, else since
  * the block began. A body records, whether somebody presses or not: what is in it fills up from then on.
  */
-export function recordedUnnamed(body: number, { blocks, presses, now, swap }: Unnamed): number {
+export function recordedUnnamed(body: number, { blocks, presses, now, swap, plannedIn }: Unnamed): number {
   const running = blocks.find((block) => block.body === body && block.from < now && block.to > now);
   if (!running) return 0;
   const where = new Map<number, number | null>();
   let since = running.from;
   for (const { card, to, body: into, at } of presses) {
-    const before = where.get(card);
+    // What comes out of a body and was never pressed in was there as planned.
+    const before = where.has(card) ? where.get(card) : plannedIn(card, at);
     const next = to === 'in-body' ? into : null;
     if (before === body && next !== body) since = Math.max(since, at);
     where.set(card, next);
