@@ -51,6 +51,24 @@ describe('what a heat run begins with', () => {
     });
   });
 
+  it('of a large fleet looks at the first bodies alone, and at those that take the card that is asked for', () => {
+    const bodies = Array.from({ length: 60 }, (_, at) =>
+      aBody({
+        id: `b${at}`,
+        slots: [at === 50 ? aSlot({ accepts: [{ form: 'cfast', bus: null }], family: null }) : aSlot()],
+        modes: [aMode({ rate: { kind: 'stated', Mbps: 100 + at, is: 'maximum' } })],
+      }),
+    );
+    const cards = [
+      ...kit.cards,
+      aCard({ id: 'last', form: 'cfast', marks: [], minimumMBps: 200, minimumSource: 'maker' }),
+    ];
+    const fleet = { ...kit, bodies, cards };
+    expect(first({}, fleet)).toMatchObject({ bodyId: 'b23' });
+    expect(first({ card: 'last' }, fleet)).toMatchObject({ bodyId: 'b50', cardIds: ['last'] });
+    expect(first({ body: 'b57' }, fleet)).toMatchObject({ bodyId: 'b57' });
+  });
+
   it('is nothing without a body or a mode', () => {
     expect(first({}, EMPTY_KIT)).toBeNull();
     expect(first({}, { ...kit, bodies: [aBody({ modes: [] })] })).toBeNull();

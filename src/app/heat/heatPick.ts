@@ -4,6 +4,7 @@ import type { Body, Card, HeatPick, Mode, PlannedTake, Test } from '../../core/k
 import { board } from '../../core/match/board.ts';
 import { bodyInModeOf } from '../../core/match/bodyInMode.ts';
 import type { Cell } from '../../core/match/cell.ts';
+import { entering } from '../../core/match/entering.ts';
 import { withRatio } from '../../core/match/moves.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { printOf } from '../../core/match/print.ts';
@@ -76,6 +77,14 @@ function likelyFirst(cards: readonly Card[], tests: readonly Test[], wanted: str
   return [...new Set([...asked, ...prints.values()])];
 }
 
+/** The bodies looked through for a first pick: of many the first that take the card that is asked for. */
+function firstBodies({ bodies, cards }: Pick<PickKit, 'bodies' | 'cards'>, wanted: string | null): readonly Body[] {
+  if (bodies.length <= BODIES_LOOKED_AT) return bodies;
+  const card = cards.find(({ id }) => id === wanted);
+  const taking = card ? bodies.filter((body) => entering(body, [card]).at.length > 0) : [];
+  return (taking.length > 0 ? taking : bodies).slice(0, BODIES_LOOKED_AT);
+}
+
 /**
  * What to begin with: what was asked for, else the fastest stream that a card of the kit holds by rate, since that is
  * where heat is the next question.
@@ -84,7 +93,7 @@ export function firstPick(kit: PickKit, policy: Policy, wanted: Wanted): HeatPic
   const wallet = likelyFirst(kit.cards, kit.tests, wanted.card ?? null);
   // One that is asked for comes before every other: those need not be looked at.
   const own = kit.bodies.filter(({ id, modes }) => id === wanted.body && modes.length > 0);
-  const bodies = own.length > 0 ? own : kit.bodies.slice(0, BODIES_LOOKED_AT);
+  const bodies = own.length > 0 ? own : firstBodies(kit, wanted.card ?? null);
   const { cards, columns } = board({ bodies, cards: wallet, tests: kit.tests }, policy);
   let best: {
     readonly score: number;
