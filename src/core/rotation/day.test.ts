@@ -255,6 +255,33 @@ describe('on the day', () => {
     );
   });
 
+  it('keeps what was recorded before the first press: pressing late frees nothing', () => {
+    const four = { cardIds: ['c', 'c2', 'c3', 'c4'] };
+    const made = (now: string, log: readonly PlanPress[]): PlannedDay =>
+      plan(aPlan({ blocks: [aBlock({ minutes: 240 })], log, ...four }), {
+        cards: [...two.cards, aCard({ id: 'c3' }), aCard({ id: 'c4' })],
+        now: hours(now),
+      });
+    // By the plan one card from 09:00 to 10:07, the next one until 11:14.
+    const [one = '', next = ''] = made('08:00', []).rolls.map(({ cardId }) => cardId);
+    for (const log of [
+      [at('11:10', next, 'full')],
+      [at('11:10', 'c4', 'in-body', 's')],
+      [at('11:10', next, 'full'), at('11:11', 'c4', 'in-body', 's')],
+    ]) {
+      const late = made('11:20', log);
+      expect(late.asPlanned, 'somebody presses by now').toEqual([]);
+      expect(late.recordedAsPlanned).toContain(one);
+      const anew = late.changes.find(({ inCardId }) => inCardId === one);
+      const freed = late.frees.find(({ cardId }) => cardId === one);
+      if (anew) expect(anew.atSeconds).toBeGreaterThanOrEqual(freed?.atSeconds ?? Number.POSITIVE_INFINITY);
+      expect(late.offloads.some(({ cardId }) => cardId === one)).toBe(true);
+    }
+    // Who presses from the start on says what went in: the card that the plan wanted there is as free as it was.
+    const own = made('09:30', [at('09:04', 'c3', 'in-body', 's')]);
+    expect(own.recordedAsPlanned).toEqual([]);
+  });
+
   it('is never later with the next change than the plan was, whatever the day, where nobody pressed', () => {
     let state = 7;
     const draw = (most: number): number => {

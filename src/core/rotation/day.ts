@@ -7,7 +7,7 @@ import type { Policy } from '../match/policy.ts';
 import { printOf } from '../match/print.ts';
 import { sharesOf } from '../match/seats.ts';
 import type { Form } from '../standards/forms.ts';
-import { type AsPlanned, followedStart, isPlannedIn, plannedBody, unpressedBodies } from './followed.ts';
+import { type AsPlanned, followedStart, followedUntil, isPlannedIn, plannedBody } from './followed.ts';
 import type { DayBlock, DayCard, DayProblem } from './problem.ts';
 import { type Press, pushedOut, recordedUnnamed, standingBefore, standingOf } from './progress.ts';
 import { type DayKit, housingOf, seatsFor } from './seating.ts';
@@ -57,6 +57,8 @@ export interface DayMade {
   readonly whole: readonly DayBlock[];
   /** Bodies that were to record by now and of which nothing was pressed, by their place. */
   readonly unpressed: ReadonlySet<number>;
+  /** Whether anything is taken as planned: then the day as planned from its start is wanted. */
+  readonly isFollowed: boolean;
   /** Cards that are taken as recorded on because the plan has it so, and for no other reason. */
   readonly followed: ReadonlySet<number>;
 }
@@ -193,7 +195,8 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
     },
   };
   const all = [...presses, ...pushedOut(presses)].sort((a, b) => a.at - b.at);
-  const unpressed = live ? unpressedBodies(blocks, presses, now, planned) : new Set<number>();
+  const until = live ? followedUntil(blocks, presses, now, planned) : new Map<number, number>();
+  const unpressed = new Set([...until].flatMap(([body, at]) => (at === Number.POSITIVE_INFINITY ? [body] : [])));
   const followed = new Set<number>();
   const standing = cards.map((card, at) => {
     // As planned, nothing has happened yet, whatever was pressed since; what was pressed before its start had happened.
@@ -205,7 +208,7 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
       return { ...start, at: Math.max(0, start.at) };
     }
     const own = all.filter((press) => press.card === at);
-    const asPlanned = own.length === 0 && planned ? followedStart(at, planned, unpressed, now) : null;
+    const asPlanned = own.length === 0 && planned ? followedStart(at, planned, until, now) : null;
     if (asPlanned) followed.add(at);
     return asPlanned ?? standingOf({ at, card, presses: own, now, problem });
   });
@@ -240,6 +243,7 @@ export function makeDay(input: DayInput, planned: AsPlanned | null = null): DayM
     whole: blocks,
     unpressed,
     followed,
+    isFollowed: until.size > 0,
   };
 }
 

@@ -15,25 +15,31 @@ const shareOfSecond = (block: DayBlock, card: number, slot: number): number => {
   return fit ? 1 / fit.seconds : 1;
 };
 
+/** A press so soon behind the first start of a body is about that start: people put a card in and press a little later, seconds [A]. */
+const LATE = 600;
+
 /**
- * Bodies of which nothing was pressed though they were to record by now: theirs is taken as planned. A press of a card
- * that the plan has in a body just then is word of that body, too: from there on the plan is not what happened.
+ * Bodies that were to record by now, each with the moment up to which it is taken as planned, seconds: the first press of it, or
+ * of a card that the plan has in it just then, is word of that body, and from there on the plan is not what happened. Infinity
+ * where nothing was pressed; a body that was pressed from its start on is missing.
  *
  * @param planned - the day as planned from its start; null: not known yet
  */
-export function unpressedBodies(
+export function followedUntil(
   blocks: readonly Pick<DayBlock, 'body' | 'from'>[],
   presses: readonly Press[],
   now: number,
   planned: AsPlanned | null,
-): ReadonlySet<number> {
-  const begun = new Set(blocks.flatMap(({ body, from }) => (from < now ? [body] : [])));
+): ReadonlyMap<number, number> {
+  const begins = new Map<number, number>();
+  for (const { body, from } of blocks)
+    if (from < now) begins.set(body, Math.min(from, begins.get(body) ?? Number.POSITIVE_INFINITY));
+  const until = new Map([...begins.keys()].map((body) => [body, Number.POSITIVE_INFINITY]));
   for (const { body, card, at } of presses) {
-    if (body !== null) begun.delete(body);
-    const seat = planned && plannedBody(planned, card, at);
-    if (seat !== null) begun.delete(seat);
+    for (const told of [body, planned && plannedBody(planned, card, at)])
+      if (told !== null) until.set(told, Math.min(at, until.get(told) ?? at));
   }
-  return begun;
+  return new Map([...until].filter(([body, at]) => at > (begins.get(body) ?? Number.POSITIVE_INFINITY) + LATE));
 }
 
 /**
@@ -41,24 +47,25 @@ export function unpressedBodies(
  * that. In its slot with what was recorded on it by then, so that it is full when it really is; or outside, with what is on it to
  * be copied: the plan is no proof of a copy. Null where the plan had put nothing on it by then.
  *
- * @param bodies - those of which nothing was pressed
+ * @param until - by body, up to when it is taken as planned
  * @param now - seconds from the plan's start
  */
 export function followedStart(
   card: number,
   { problem, run }: AsPlanned,
-  bodies: ReadonlySet<number>,
+  until: ReadonlyMap<number, number>,
   now: number,
 ): CardStart | null {
-  const last = run.sittings.filter((one) => one.card === card && bodies.has(one.body) && one.from < now).at(-1);
+  const end = (body: number): number => Math.min(now, until.get(body) ?? Number.NEGATIVE_INFINITY);
+  const last = run.sittings.filter((one) => one.card === card && one.from < end(one.body)).at(-1);
   if (!last) return null;
-  const isIn = last.to > now;
+  const isIn = last.to > now && until.get(last.body) === Number.POSITIVE_INFINITY;
   let [seconds, bytes, share] = [0, 0, 0];
   for (const roll of run.rolls) {
     // What was recorded on it before is on it still, unless it was copied; and nobody said that.
-    const counts = roll.card === card && bodies.has(roll.body) && roll.from < now && (!isIn || roll.from >= last.from);
+    const counts = roll.card === card && roll.from < end(roll.body) && (!isIn || roll.from >= last.from);
     if (!counts) continue;
-    const part = Math.min(1, (now - roll.from) / Math.max(roll.to - roll.from, 1e-9));
+    const part = Math.min(1, (end(roll.body) - roll.from) / Math.max(roll.to - roll.from, 1e-9));
     const block = entryAt(problem.blocks, roll.block);
     seconds += part * roll.rolled;
     bytes += part * roll.bytes;
@@ -66,7 +73,7 @@ export function followedStart(
   }
   if (isIn)
     return { kind: 'in', body: last.body, slot: last.slot, at: last.from, seconds, bytes, share: Math.min(1, share) };
-  return bytes > 0 ? { kind: 'waiting', at: last.to, bytes, copies: 0, left: null } : null;
+  return bytes > 0 ? { kind: 'waiting', at: Math.min(last.to, end(last.body)), bytes, copies: 0, left: null } : null;
 }
 
 /** The body in which a plan has a card at a moment; null where it has it in none. */

@@ -273,7 +273,7 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
 /** A day planned step by step. */
 export function* plannedDaySteps(input: DayInput): Steps<PlannedDay> {
   const fresh = makeDay(input);
-  if (fresh.unpressed.size === 0) return named(input, fresh, yield* planSteps(fresh.problem));
+  if (!fresh.isFollowed) return named(input, fresh, yield* planSteps(fresh.problem));
   // Nobody pressed what went into some of its bodies: they are where the plan from the start has them by now.
   const { problem } = makeDay({ ...input, now: null });
   const made = makeDay(input, { problem, run: yield* planSteps(problem) });
