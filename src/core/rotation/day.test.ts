@@ -346,6 +346,9 @@ describe('on the day', () => {
     // Since 09:40 on it: full at 10:47, and not at 11:17.
     expect(changes[0]).toMatchObject({ atSeconds: hours('10:10') });
     expect((changes[1]?.atSeconds ?? 0) / 60).toBeCloseTo(hours('10:47') / 60, 0);
+    // All of it is to be copied, 67 minutes of 62.5 MB/s, and not what is recorded from now on.
+    const copy = made('10:10').offloads.find(({ cardId }) => cardId === changes[0]?.inCardId);
+    expect(copy?.GB).toBeCloseTo(67 * 60 * 0.0625, 0);
     // Full long ago: the change is due now.
     const due = made('10:55').changes.filter(({ inCardId }) => inCardId !== null);
     expect((due[1]?.atSeconds ?? 0) - hours('10:55')).toBeLessThan(60);

@@ -64,15 +64,13 @@ export function createPlaces(
   /** By body: recorded seconds that wait for the card they are on. */
   const behind = bodies.map((one) => one.behind ?? 0);
   /** What is on a card that goes in while its block runs already: at least a second of it is left, so that its change is due. */
-  const behindOn = (body: number, { card, slot }: Seated, time: number): number => {
-    const seconds = entryAt(behind, body);
+  const behindOn = (body: number, { card, slot }: Seated, time: number) => {
     const block = blocks.find((one) => one.body === body && one.from <= now && one.to > now);
     const fit = block?.fits[card]?.[slot];
-    if (seconds <= 0 || time > now + INSTANT || !fit) return 0;
+    if (!fit || time > now + INSTANT) return { share: 0, seconds: 0, bytes: 0 };
     const most = Math.min(rules.changeAt * fit.seconds, rules.most ?? Number.POSITIVE_INFINITY);
-    const on = Math.max(0, Math.min(seconds, most - 1));
-    share[card] = on / fit.seconds;
-    return on;
+    const seconds = Math.max(0, Math.min(entryAt(behind, body), most - 1));
+    return { share: seconds / fit.seconds, seconds, bytes: seconds * block.rate };
   };
 
   const seat = (body: number, { card, slot }: Seated, time: number): void => {
@@ -123,9 +121,10 @@ export function createPlaces(
         changes.push({ at: time, body, slot, out: together, in: card, after: lastIn[body]?.[slot] ?? null });
         seat(body, one, time);
         freeSince[card] = null;
-        share[card] = 0;
-        rolledOn[card] = behindOn(body, one, time);
-        bytesOn[card] = 0;
+        const on = behindOn(body, one, time);
+        share[card] = on.share;
+        rolledOn[card] = on.seconds;
+        bytesOn[card] = on.bytes;
       }
       behind[body] = 0;
     },
