@@ -8,6 +8,7 @@ import type { PlannedDay } from '../../src/core/rotation/plannedDay.ts';
 import { aBody, aCard, aSlot } from '../../src/core/testing.ts';
 import { AskPress } from '../../src/islands/day/AskPress.tsx';
 import { LiveCards } from '../../src/islands/day/LiveCards.tsx';
+import { NextSwap } from '../../src/islands/day/NextSwap.tsx';
 import { draw, words } from './draw.tsx';
 
 const body = aBody({
@@ -55,6 +56,22 @@ describe('a press that is asked about', () => {
     for (const slot of ['Wherry, slot a', 'Wherry, slot b']) expect(words(dialog)).toContain(slot);
     const sure = screen.getByRole('button', { name: 'In a body' }) as HTMLButtonElement;
     expect(sure.disabled, 'without a slot').toBe(true);
+  });
+});
+
+describe('the next swap', () => {
+  it.each([
+    [['b'], 'to the next swap, as planned from the start of the day', true],
+    [[], 'to the next swap, as planned from what was pressed', false],
+  ])('says what it is reckoned from: nothing pressed for %j', (asPlanned, from, isSaid) => {
+    const day = { asPlanned, blocks: [] } as unknown as PlannedDay;
+    const names = { body: () => 'Wherry', card: (id: string) => id, clock: () => '11:16' } as never;
+    const swap = { atSeconds: 100, bodyId: 'b', slotId: 's1', outCardId: 'x', inCardId: 'c' };
+    draw(<NextSwap kit={kit} day={day} names={names} swap={swap} seconds={40} onSwap={vi.fn()} />);
+    const said = words(screen.getByRole('region', { name: 'The next swap' }));
+    expect(said).toContain(from);
+    expect(said.includes('Nothing was pressed for Wherry')).toBe(isSaid);
+    expect(said).toContain('1:00');
   });
 });
 

@@ -50,7 +50,10 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
               </span>
             </p>
           </div>
-          <p className="soft">to the next swap, as planned from what was pressed</p>
+          <p className="soft">
+            to the next swap, as planned from{' '}
+            {day?.asPlanned.includes(swap.bodyId) ? 'the start of the day' : 'what was pressed'}
+          </p>
           <div className={css.buttons}>
             <button type="button" className="ink-button" data-strong onClick={() => onSwap(swap)}>
               {swap.outCardId ? 'Swapped now' : 'It is in'}
