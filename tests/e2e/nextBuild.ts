@@ -3,9 +3,17 @@ import { extname, join } from 'node:path';
 import { ROOT } from '../../scripts/lib.mjs';
 
 const TEXTS = new Set(['.html', '.js', '.css', '.mjs']);
+const HEX = '0123456789abcdef';
+const SIGNS = `${HEX}ghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ_-`;
 
-/** Every digit or letter of a hash moved on by one: another hash, as long. */
-const moved = (hash: string): string => hash.replace(/[0-8a-y]/, (one) => String.fromCharCode(one.charCodeAt(0) + 1));
+/**
+ * Another hash, as long: the last sign of it moved on by one, whichever it is. A file that kept its name with other contents would
+ * be taken from what the browser has of the older build, as no real build ever asks for.
+ */
+const moved = (hash: string): string => {
+  const signs = /^[0-9a-f]+$/.test(hash) ? HEX : SIGNS;
+  return hash.slice(0, -1) + signs[(signs.indexOf(hash.at(-1) ?? '') + 1) % signs.length];
+};
 
 /**
  * What the next build of the app would be: the same code, every bundled file under another name, every page with another
