@@ -1,6 +1,6 @@
 // Everything that is checked, from a clean clone: installs what is missing, then types, lint and layers beside the build, unit
-// and published checks, and the real interface. At its end: the time of each stage, the ten slowest files, and whatever passed
-// only at its second try. The last line is `N passed, N failed`.
+// and published checks, and the real interface. At its end: the time of each stage, the ten slowest files, what passed only at
+// its second try and what failed, each with what it said first. The last line is `N passed, N failed`.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -15,6 +15,10 @@ let failed = 0;
 const stages = [];
 const files = [];
 const retried = [];
+const broken = [];
+const CODES = new RegExp(`${String.fromCharCode(27)}\\[[0-9;]*m`, 'g');
+/** The first lines of what a test said, enough to know it again where only the end of a run is kept. */
+const saidFirst = (message) => message.replaceAll(CODES, '').split('\n').slice(0, 2).join(' ').slice(0, 240);
 
 /** One stage, with its time. */
 async function stage(name, work) {
@@ -38,7 +42,10 @@ const running = (bin, args) =>
 async function check(name, bin, args) {
   const { status, output } = await running(bin, args);
   if (status === 0) passed += 1;
-  else failed += 1;
+  else {
+    failed += 1;
+    broken.push(name);
+  }
   console.log(status === 0 ? `✓ ${name}` : `✗ ${name}\n${output}`);
 }
 
@@ -77,7 +84,8 @@ function suite(config) {
       const path = relative(ROOT, name);
       files.push([path, (endTime - startTime) / 1000]);
       for (const { status: ended, fullName, failureMessages = [] } of assertionResults)
-        if (ended === 'passed' && failureMessages.length > 0) retried.push(`${path}: ${fullName}`);
+        if (failureMessages.length > 0)
+          (ended === 'passed' ? retried : broken).push(`${path}: ${fullName}\n      ${saidFirst(failureMessages[0])}`);
     }
   } catch {
     failed += 1;
@@ -101,5 +109,6 @@ console.log('The ten slowest files');
 for (const [name, seconds] of files.sort(([, a], [, b]) => b - a).slice(0, 10))
   console.log(`  ${clock(seconds).padStart(6)}  ${name}`);
 if (retried.length > 0) console.log(`Passed only at the second try\n  ${retried.join('\n  ')}`);
+if (broken.length > 0) console.log(`Failed\n  ${broken.join('\n  ')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 && passed > 0 ? 0 : 1;

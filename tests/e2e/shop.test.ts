@@ -39,6 +39,8 @@ describe('from the day to the sets', () => {
     await app.seesText('[role=status]', 'CFexpress B 2 TB VPG400');
     await app.seesCell('Wherry 8K raw 5:1 25p on CFexpress B 2 TB VPG400 · 1');
     await app.clickText('button', 'Keep it');
+    // What has not been said to be kept may be lost with the page.
+    await app.seesText('body', 'Kept:');
     await app.visit('/cards');
     await app.seesText('table', 'SD 256 V90 · 2');
   });
