@@ -74,5 +74,12 @@ export const SAYINGS: readonly SayingRow[] = [
   [String.raw`full\s+(?:in|after|within)(?=\s+(?:about\s+|only\s+|just\s+)?\d)`, 'filler'],
   [String.raw`any\s+(?:good|idea|chance)|at\s+all|all\s+right|in\s+total|by\s+the\s+way`, 'filler'],
   ['any|only', 'only'],
+  // Between a rate and that of its proxy, and nowhere else.
+  [String.raw`(?:\+|plus|and)(?=\s+(?:an?\s+)?\d[\d.,]*\s*[km]b\/?p?s\s+prox(?:y|ies))`, 'filler'],
   ['proxy|proxies', 'proxy'],
+  // Where a reader is plugged in, which is no speed. Its second generation is slower than readers are: that is asked about.
+  [
+    String.raw`(?:(?:over|via|through|with|on|using|by)\s+)?(?:an?\s+|the\s+|my\s+)?usb(?:[\s-]?c|[\s-]?[34](?:\.\d)?)?(?![\s-]?\d|\s+(?:gen|ssd|drive|disk|stick|hdd|flash))(?:\s+(?:card\s+)?readers?)?`,
+    'port',
+  ],
 ];

@@ -9,15 +9,27 @@ const SAID = `an?|${DIGITS}`;
 
 const numberOf = (text: string): number => (/^an?$/i.test(text) ? 1 : Number(text.replace(',', '.')));
 
+/** Parts of a whole as people say and write them. */
+const SLASHED = String.raw`½|¼|¾|(?:1\/2|1\/4|3\/4)(?![\d/])`;
+const PART = `half|quarter|(?:3|three)[\\s-]+quarters?|${SLASHED}`;
+const PART_SAID = String.raw`(?:an?\s+)?(?:half|quarter)|(?:3|three)[\s-]+quarters?`;
+/** Hours before a half: larger ones are a size that lost its unit. */
+const WHOLE = String.raw`1?\d|2[0-4]`;
+
+function partOf(text: string): number {
+  if (/¾|3|three/i.test(text)) return 0.75;
+  return /¼|1\/4|quarter/i.test(text) ? 0.25 : 0.5;
+}
+
 /** A word of a card's print. */
 const MARK_WORD = `(?:${SPELLINGS.map(({ pattern }) => pattern).join('|')})`;
 
 /** A pattern of spoken text and what it says; null where the numbers come to nothing, so that the rest is asked. */
 type Spoken = readonly [pattern: string, say: (match: RegExpExecArray) => Said | null];
 
-const minutes = (amount: number, unit: string, half: boolean): Said | null => {
+const minutes = (amount: number, unit: string): Said | null => {
   const each = /^h/i.test(unit) ? 60 : 1;
-  const read = parseDuration(`${(amount + (half ? 0.5 : 0)) * each} min`);
+  const read = parseDuration(`${amount * each} min`);
   return read.ok ? { kind: 'time', value: read.value.value, loose: true, clock: null } : null;
 };
 
@@ -39,18 +51,29 @@ export const SPOKEN: readonly Spoken[] = [
     String.raw`(half\s+an?|an?)\s+([gt])(?:b|erabyte|igabyte)`,
     ([, amount = '', unit = '']) => capacity(/^half/i.test(amount) ? '0.5' : '1', unit),
   ],
-  [String.raw`(?:an?\s+)?half(?:\s+an?|\s+of\s+an)?[\s-]+hour`, () => minutes(30, 'min', false)],
-  [String.raw`(?:an?\s+)?quarter(?:\s+of)?(?:\s+an)?\s+hour`, () => minutes(15, 'min', false)],
-  [String.raw`3\s+quarters\s+of\s+an\s+hour`, () => minutes(45, 'min', false)],
   [
-    String.raw`(${SAID})\s+(?:and\s+a\s+half\s+)(${HOURS}|${MINUTES})`,
-    ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
+    String.raw`(?:an?\s+)?(${PART})(?:\s+of)?(?:\s+an?)?\s+([gt])(?:b|erabyte|igabyte)`,
+    ([, part = '', unit = '']) => capacity(String(partOf(part)), unit),
   ],
   [
-    String.raw`(${SAID})\s+(${HOURS}|${MINUTES})(\s+and\s+a\s+half)`,
-    ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, true),
+    String.raw`(?:an?\s+)?(${PART})(?:\s+of)?(?:\s+an?)?[\s-]+hour`,
+    ([, part = '']) => minutes(partOf(part) * 60, 'min'),
   ],
-  [String.raw`(an?)\s+(${HOURS}|${MINUTES})`, ([, amount = '', unit = '']) => minutes(numberOf(amount), unit, false)],
+  [String.raw`(\d{1,2})\s+quarter[\s-]+hours`, ([, count = '']) => minutes(Number(count) * 15, 'min')],
+  // Two and a half hours, two hours and a quarter, an hour and three quarters, 2 1/2 hours, 2½ hours.
+  [
+    String.raw`(${SAID})\s+and\s+(${PART_SAID})\s+(${HOURS}|${MINUTES})`,
+    ([, amount = '', part = '', unit = '']) => minutes(numberOf(amount) + partOf(part), unit),
+  ],
+  [
+    String.raw`(?:(${SAID})\s+)?(${HOURS}|${MINUTES})\s+and\s+(${PART_SAID})`,
+    ([, amount = 'a', unit = '', part = '']) => minutes(numberOf(amount) + partOf(part), unit),
+  ],
+  [
+    String.raw`(?:(${WHOLE})(?:\s+(?=\d)|\s*(?=[½¼¾])))?(${SLASHED})\s*(${HOURS}|${MINUTES})`,
+    ([, whole = '0', part = '', unit = '']) => minutes(Number(whole) + partOf(part), unit),
+  ],
+  [String.raw`(an?)\s+(${HOURS}|${MINUTES})`, ([, amount = '', unit = '']) => minutes(numberOf(amount), unit)],
   [
     String.raw`(\d{1,2})(?=\s+${DIGITS}\s*${SIZE_UNIT}(?![\w.]))`,
     ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
@@ -62,6 +85,11 @@ export const SPOKEN: readonly Spoken[] = [
   // Three V60 cards, 2 UHS-II cards: a number before the words of a card.
   [
     String.raw`(\d{1,2})\s*[x×]?(?=\s+(?:${MARK_WORD}\s+){1,5}cards(?!\w))`,
+    ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
+  ],
+  // Two V90, on 2 V60: behind anything printed the number is the numeral of a bus or a version, and from seven on a size.
+  [
+    String.raw`(?<=^\s*|[,;]\s*|\b(?:with|onto|on|have|got|use|using|take|own)\s+)([2-6])(?=\s+${MARK_WORD}(?![\w.]))`,
     ([, count = '2']) => ({ kind: 'count', value: Number(count) }),
   ],
   // On one V60: a card, whatever word follows. Behind anything printed a 1 is the numeral of its bus as much: it is asked.

@@ -38,6 +38,7 @@ export type Saying =
   | 'at-least'
   | 'only'
   | 'proxy'
+  | 'port'
   | 'body'
   | 'takes'
   | 'at-once'

@@ -229,6 +229,13 @@ const READERS: readonly Reader[] = [
     ),
     (m) => printedSaid(m[1] ?? '', 'write'),
   ],
+  // The card says 95 MB/s: what is printed on it.
+  [
+    re(
+      String.raw`cards?\s+(?:says|reads|states|claims|writes|does|is\s+rated(?:\s+at)?)\s+(?:up\s+to\s+)?(\d{2,5})\s?mb\/s(?:\s+on\s+it)?${END}`,
+    ),
+    (m) => (m[0].includes('B') ? printedSaid(m[1] ?? '') : null),
+  ],
   // A 170MB/s card, a 300MB/s V90 card: the big number on it, and never what a camera writes. Bits are a camera's.
   [
     re(String.raw`(\d{2,5})\s?mb\/s(?=\s+(?:${LABEL_WORD}\s+){0,4}cards?(?![\w]))`),
@@ -363,9 +370,14 @@ const READERS: readonly Reader[] = [
   [re(String.raw`recorded${END}|record(?:s|ing)?(?=\s+(?:at|in)\s+\d)`), () => ({ kind: 'word', word: 'recorded' })],
   [
     re(
-      String.raw`play(?:s|ed|back|ing)?(?:\s+back)?${END}|conform(?:s|ed|ing)?(?=\s+(?:to|at|in)\s+\d)|slowed(?:\s+down)?(?=\s+to\s+\d)|(?:deliver(?:ed|ing|s)?|export(?:ed|ing|s)?|edit(?:ed|ing)?|interpreted|timeline|project)(?=\s+(?:at|in|to|as|is)\s+\d)|(?<=\d(?:p|fps)?\s+)(?:timeline|project|playback)${END}`,
+      String.raw`play(?:s|ed|back|ing)?(?:\s+back)?${END}|conform(?:s|ed|ing)?(?=\s+(?:to|at|in)\s+\d)|slowed(?:\s+down)?(?=\s+to\s+\d)|(?:deliver(?:ed|ing|s)?|export(?:ed|ing|s)?|edit(?:ed|ing)?|interpreted|timeline|project)(?=\s+(?:at|in|to|as|is)\s+\d)|(?<=\d\s*(?:p|fps)?\s+)(?:timeline|project|playback)${END}`,
     ),
     () => ({ kind: 'word', word: 'plays' }),
+  ],
+  // Which of the slots says nothing of them.
+  [
+    re(String.raw`(?:card\s+)?slots?\s+#?[1-4]${END}${NO_UNIT}|(?:1st|2nd|first|second)\s+(?:card\s+)?slot${END}`),
+    () => ({ kind: 'word', word: 'pause' }),
   ],
   [re(`(?:slots?|sockets?|ports?|bays?)${END}`), () => ({ kind: 'word', word: 'slot' })],
   [re(`cards?${END}`), () => ({ kind: 'word', word: 'card' })],
@@ -376,10 +388,20 @@ const READERS: readonly Reader[] = [
     ),
     () => ({ kind: 'word', word: 'filler' }),
   ],
+  // What is cheapest only prices tell; what is the least that holds is answered.
+  [
+    re(
+      String.raw`(?:the\s+)?(?:cheapest|least\s+expensive|most\s+affordable)(?=\s+(?:${LABEL_WORD}|cards?|mark|class)(?!\w))`,
+    ),
+    () => unread({ code: 'which', couldBe: ['the smallest'] }),
+  ],
   // Which VPG, what V: asks for a card, as `which class` does.
   [re(String.raw`(?<=\b(?:which|what)\s+)(?:v|u|vpg)${END}`), () => ({ kind: 'word', word: 'pause' })],
   // How colour is kept says nothing of the rate.
-  [re(String.raw`(?<=bit\s+)(?:422|420|444)${END}`), () => ({ kind: 'word', word: 'pause' })],
+  [
+    re(String.raw`(?<=(?:bit|\dk\s?\d{0,3}p?|hd)\s+)(?:422|420|444)${END}|(?:422|420|444)(?=\s+\d{1,2}-?bit(?!\w))`),
+    () => ({ kind: 'word', word: 'pause' }),
+  ],
   [re(String.raw`(?:h\.?26[45]|hevc|avc)${END}`), () => ({ kind: 'word', word: 'pause' })],
   [re(`${NUM}${END}`), (m) => bareNumber(m[0])],
 ];

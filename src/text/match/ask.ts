@@ -34,7 +34,9 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     case 'used':
       return `“${text}”: what is on a card takes its room. Put what is free in the place of its size: 100GB.`;
     case 'no-length':
-      return `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
+      return problem.couldBe.length > 0
+        ? `“${text}” is no length of time. What is recorded in it: ${either(problem.couldBe)}?`
+        : `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
     case 'heat':
       return `“${text}” asks about the body: Heat run answers it. A card’s mark says nothing of heat.`;
     case 'no-top':

@@ -1,6 +1,7 @@
 import type { Said, Token } from '../../cards/token.ts';
 import { entryAt } from '../../entryAt.ts';
-import { formTold, says } from './tokensOf.ts';
+import { mark } from '../../standards/marks.ts';
+import { formTold, says, span } from './tokensOf.ts';
 
 /** One of several things that a line offers, and the line with it alone. */
 export interface Alternative {
@@ -54,6 +55,45 @@ function withUnit(text: string, runs: readonly (readonly Token[])[]): readonly s
     const one = textOf(text, run);
     return /^[\d.,]+$/.test(one) ? `${one} ${unit}` : one;
   });
+}
+
+const isPause = (token: Token): boolean =>
+  token.kind === 'word' && ['pause', 'in', 'card', 'filler'].includes(token.word);
+/** Between two cards: a word or a sign that adds one to another, or the slot in which the first one lies. */
+const ADDS = /^(?:and|&|\+|with|(?:card\s+)?slots?\s+#?[1-4]|(?:1st|2nd|first|second)\s.*slot)$/i;
+
+/** Whether two runs of words are of two cards: what both say of one series, or of their size, differs. */
+function areTwo(one: readonly Token[], other: readonly Token[]): boolean {
+  const marks = (run: readonly Token[]) => run.flatMap((token) => (token.kind === 'mark' ? [token.mark] : []));
+  return marks(one).some((a) => marks(other).some((b) => a !== b && mark(a).series === mark(b).series));
+}
+
+/**
+ * A line in which two cards stand beside each other as if either were offered: `V60 and V30 mirrored`, `V90 in slot 1, V30 in
+ * slot 2`. Each is judged: what both write in turn or at once, each of them has to hold.
+ *
+ * @param tokens - of the line, with its pauses
+ */
+export function asOffered(tokens: readonly Token[]): readonly Token[] {
+  const places = tokens.flatMap((token, at) => (isPiece(token) ? [at] : []));
+  const joins = places.flatMap((at, order) => {
+    const next = places[order + 1];
+    if (next === undefined || next === at + 1) return [];
+    const between = tokens.slice(at + 1, next);
+    const adds = between.find(({ text }) => ADDS.test(text.trim()));
+    const isJoin = adds !== undefined && between.every((token) => isPause(token) || token === adds);
+    return isJoin && areTwo(cardRun(tokens, at + 1, -1), cardRun(tokens, next - 1, 1))
+      ? [{ from: at + 1, to: next, adds }]
+      : [];
+  });
+  return joins.reduceRight<readonly Token[]>(
+    (line, { from, to, adds }) => [
+      ...line.slice(0, from),
+      { ...span(adds), kind: 'say', say: 'or' },
+      ...line.slice(to),
+    ],
+    tokens,
+  );
 }
 
 /**

@@ -4,7 +4,7 @@ import { MAX_TEXT, tokenize } from '../../cards/tokenize.ts';
 import { err, ok, type Result } from '../../result.ts';
 import type { Mark } from '../../standards/marks.ts';
 import type { Policy } from '../policy.ts';
-import { alternatives } from './alternatives.ts';
+import { alternatives, asOffered } from './alternatives.ts';
 import { type Answer, answerAsk } from './answerAsk.ts';
 import type { AskRefusal, AskUnread } from './ask.ts';
 import { type OtherAnswer, otherQuestion } from './otherQuestions.ts';
@@ -112,8 +112,9 @@ function askCard(text: string, policy: Policy, aside: ReadonlySet<string>): Resu
  */
 export function askLine(text: string, policy: Policy, aside = NONE): Result<Asked, AskRefusal> {
   if (text.length > MAX_TEXT) return askCard(text, policy, aside);
-  const tokens = spokenLine(tokenize(withoutEndurance(text)), aside).tokens.filter(isSaid);
-  const offered = alternatives(text, tokens);
+  const spoken = spokenLine(tokenize(withoutEndurance(text)), aside).tokens;
+  const tokens = spoken.filter(isSaid);
+  const offered = alternatives(text, asOffered(spoken).filter(isSaid));
   if (offered) {
     const judged = offered.map((one) => ({ ...one, found: askCard(one.line, policy, aside) }));
     const refused = judged.find(({ found }) => !found.ok);

@@ -42,7 +42,10 @@ describe('a word that is not known to carry nothing', () => {
     ['pre-record 100 Mb/s V30', ['pre-record']],
     ['400 Mb/s on 128GB V60 encrypted', ['encrypted']],
     ['every take 400 Mb/s on V60', ['every']],
-    ['all day 400 Mb/s on V60', ['all']],
+    ['all day 400 Mb/s on V60', ['all day']],
+    ['cheapest card for 400 Mb/s', ['cheapest']],
+    ['400 Mb/s + proxy on V60', ['+', 'proxy']],
+    ['400 Mb/s to V60 over usb 3.0', ['over usb 3.0']],
     ['only V60 for 400 Mb/s', ['only']],
     ['400 Mb/s each on 128GB V60', ['each']],
     ['400 Mb/s more or less on V60', ['more', 'or', 'less']],
@@ -336,8 +339,37 @@ describe('several things side by side', () => {
         ['128GB V60', 'guaranteed', 41],
       ],
     ],
+    // Two cards of one camera: 240 Mb/s need 31.25 MB/s of each where both write all of it.
+    [
+      'V60 and V30 mirrored at 240 Mb/s',
+      [
+        ['V60', 'guaranteed', null],
+        ['V30', 'uncovered', null],
+      ],
+    ],
+    [
+      'V90 128GB in slot 1, V60 256GB in slot 2, 500 Mb/s',
+      [
+        ['V90 128GB', 'guaranteed', 33],
+        ['V60 256GB', 'uncovered', 66],
+      ],
+    ],
+    [
+      'V90 and V60 and V30 at 400 Mb/s',
+      [
+        ['V90', 'guaranteed', null],
+        ['V60', 'guaranteed', null],
+        ['V30', 'uncovered', null],
+      ],
+    ],
   ])('%s', (line, expected) => {
     expect(choices(line)).toEqual(expected);
+  });
+
+  it('the words of one card stay one', () => {
+    expect(choices('200 Mb/s on U3 and V30')).toBe('card');
+    expect(choices('400 Mb/s on V60 and 256GB')).toBe('card');
+    expect(choices('600 Mb/s on V90 in slot 2')).toBe('card');
   });
 
   it('are asked about where it is not clear what is offered', () => {
@@ -371,6 +403,9 @@ describe('other questions', () => {
   it('a copy without its size or its pace is asked for it', () => {
     expect(openIn('copying 1 TB')).toEqual(['copy-incomplete']);
     expect(openIn('copy at 95 MB/s')).toEqual(['copy-incomplete']);
+    // Where a reader is plugged in is no pace.
+    expect(openIn('copy 256GB over usb 3.0')).toEqual(['copy-incomplete']);
+    expect(openIn('copy 256GB over usb 2 at 300 MB/s')).not.toEqual([]);
     expect(openIn('copy counterfeit 64GB at 95 MB/s')).toEqual(['counterfeit']);
   });
 

@@ -103,7 +103,7 @@ const CARD_WORDS: readonly Token['kind'][] = [
 /** `copy 64GB at 95 MB/s`: how long it takes. What is written on the card says nothing of a reader. */
 function copyingOf(tokens: readonly Token[]): Found {
   if (!tokens.some((token) => says(token, 'copy'))) return null;
-  if (!holdsOnly(tokens, [...CARD_WORDS, 'rate'], ['copy', 'at-once', 'each'])) return null;
+  if (!holdsOnly(tokens, [...CARD_WORDS, 'rate'], ['copy', 'at-once', 'each', 'port'])) return null;
   const [size, secondSize] = all(tokens, 'capacity');
   const rates = all(tokens, 'rate');
   const [rate, secondRate] = rates;

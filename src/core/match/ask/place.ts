@@ -246,6 +246,7 @@ export function placed(tokens: readonly Token[]): Placed {
       case 'about':
       case 'at-least':
       case 'at-once':
+      case 'port':
         ask(token);
         break;
       case 'adapter':

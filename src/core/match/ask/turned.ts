@@ -37,6 +37,9 @@ const MUCH = /^(?:much|many|fast|big|long|large|high|good)$/i;
 const VAGUE = /^(?:hours|minutes|days?|weeks?|weekends?|mornings?|afternoons?|evenings?|nights?)$/i;
 /** Before such a length, as `for`. */
 const LASTS = /^(?:lasts?|lasting|whole)$/i;
+/** All day long. */
+const ALL_OF = /^(?:all|full|entire)$/i;
+const A_DAY = /^(?:days?|nights?|mornings?|afternoons?|evenings?|weekends?)$/i;
 /** Degrees behind a number, and both as one. */
 const DEGREES = /^(?:°\s?[cf]?|degrees?|deg|celsius|centigrade|fahrenheit|[cf])$/i;
 const WITH_DEGREES = /^[+-]?\d{1,3}(?:[.,]\d)?\s?(?:°\s?[cf]?|[cf])$/i;
@@ -183,6 +186,8 @@ const isOfRate = (token: Token, next: Token | undefined): boolean =>
 function noLength(tokens: readonly Token[], isNeutral: IsNeutral): Token | null {
   if (tokens.some(({ kind }) => kind === 'time')) return null;
   for (const [at, token] of tokens.entries()) {
+    if (ALL_OF.test(token.text) && A_DAY.test(tokens[at + 1]?.text ?? ''))
+      return asked(tokens.slice(at, at + 2), 'no-length', ['for 8 h', 'for 10 h', 'for 12 h']);
     if (VAGUE.test(token.text) && isNeutral(token) && isOfRate(token, tokens[at + 1]))
       return asked([token], 'no-length', []);
     if (!(token.kind === 'word' && token.word === 'for') && !LASTS.test(token.text)) continue;
