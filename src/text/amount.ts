@@ -7,11 +7,11 @@ const big = (value: number): string =>
 
 /** Why a number was refused, with the limits. `what` names it: "The rate". */
 export function amountText(what: string, refusal: AmountRefusal, unit = ''): string {
-  if (refusal.code === 'not-finite') return `${what} is not a number that can be worked with. Enter digits.`;
+  if (refusal.code === 'not-finite') return `${what} must be a number. Enter digits.`;
   const limits = `${big(refusal.min)} to ${big(refusal.max)}${unit ? ` ${unit}` : ''}`;
   if (refusal.value <= 0) return `${what} must be above zero. Range: ${limits}.`;
   return refusal.value > refusal.max
-    ? `${what} is larger than anything known (${limits}). Check the unit.`
+    ? `${what} is too large: enter ${limits}, or check the unit.`
     : `${what} is too small (${limits}). Check the unit.`;
 }
 

@@ -68,12 +68,14 @@ describe('quantities', () => {
 });
 
 describe('a cell in words', () => {
-  it('reads body, mode, card and reason around its number and word', () => {
+  it('reads camera, mode, card and reason around its number and word', () => {
     const spoken = (card: Partial<Card>, heat: HeatLevel | null = null) =>
       spaced(spokenCell({ cell: cellOf(card), body: aBody({ name: 'Dory' }), mode: aMode(), card: aCard() }, heat));
-    expect(spoken({})).toBe('Dory mode 50p on C-01: 67 min Guaranteed. Need with 15 % headroom: 71.9 MB/s.');
+    expect(spoken({})).toBe(
+      'Dory mode 50p on C-01: 67 min Guaranteed. Needed with 15 % headroom, and covered: 71.9 MB/s.',
+    );
     expect(spoken({ marks: [] })).toBe(
-      'Dory mode 50p on C-01: Not covered. No mark promises a write speed here: unknown.',
+      'Dory mode 50p on C-01: Not covered. No speed mark on this card guarantees a write speed in this slot: unknown.',
     );
     expect(spoken({}, 'hot')).toMatch(/71\.9 MB\/s\. [A-Z].+\.$/);
   });
@@ -89,11 +91,11 @@ describe('a cell in words', () => {
     const requires = [{ anyOf: ['VPG400'], whenMissing: 'refuses' as const }];
     const lines = threeLines(cellOf({}, { modes: [aMode({ requires })] }), 'once');
     expect(lines.map(({ title, word }) => `${title}: ${word}`)).toEqual([
-      'Arithmetic: Holds',
-      'Maker asks for: VPG400',
-      'Lock: Shut',
+      'Arithmetic: Covered',
+      'Camera asks for: VPG400',
+      'Camera refuses?: Yes',
     ]);
-    expect(spaced(lines[0]?.detail ?? '')).toBe('90 ≥ 71.9 MB/s');
+    expect(spaced(lines[0]?.detail ?? '')).toBe('guaranteed 90, needed 71.9 MB/s with headroom');
   });
 
   it('words every finding of every kind of pair, without a hole', () => {
@@ -157,12 +159,16 @@ describe('a cell in words', () => {
           { slot: 'Slot 2', takes: ['sd'], card: verdict && 'C-05', verdict, own: false },
         ],
       });
-    expect(seats(null)).toContain('Slot 1, A-01: guaranteed. Slot 2 takes SD: nothing there holds this.');
-    expect(seats('uncovered')).toContain('nothing there holds this; the best is C-05, not covered.');
+    expect(seats(null)).toContain(
+      'Slot 1, A-01: guaranteed. Slot 2 accepts SD. None of your cards for it covers this mode.',
+    );
+    expect(seats('uncovered')).toContain(
+      'None of your cards for it covers this mode; the nearest is C-05 (not covered).',
+    );
     expect(seats('guaranteed')).toContain('Slot 2, C-05: guaranteed.');
     const cell = cellOf({ form: 'cfexpress-b', marks: ['VPG400'] }, { slots, arrangement: 'mirrored' });
-    expect(besideText(cell)).toBe('nothing of yours enters Slot 2');
-    expect(seatTexts(cell).map(({ text }) => text)).toEqual(['Slot 1: C-01', 'Slot 2: nothing of yours enters']);
+    expect(besideText(cell)).toBe('none of your cards fits Slot 2');
+    expect(seatTexts(cell).map(({ text }) => text)).toEqual(['Slot 1: C-01', 'Slot 2: none of your cards fits']);
     expect(besideText(cellOf({}, {}))).toBeNull();
   });
 
@@ -186,7 +192,7 @@ describe('a cell in words', () => {
     const of = (card: Partial<Card>, body: Partial<Body>) =>
       cellOf(card, body).findings.map(findingText).join(' ').replaceAll('\u00a0', ' ');
     expect(of({}, { slots: [aSlot({ accepts: [{ form: 'sd', bus: null }] })] })).toContain(
-      'The slot’s bus is not entered: counted as Default speed, the slowest of its form',
+      'The slot’s bus is not entered: counted as Default speed, the slowest of its type',
     );
     expect(of({ marks: ['I', 'V90'] }, {})).toContain('A sign of a counterfeit');
     expect(of({ marks: ['V90'] }, {}), 'a mark merely not typed').not.toContain('counterfeit');
@@ -216,7 +222,7 @@ describe('label problems in words', () => {
     ['512GB microSDHC I', '512 GB is SDXC, not SDHC.'],
     ['256GB SDXC U2', 'There is no U2. Marks near it: U1 or U3.'],
     ['256GB SDXC I V90', 'V90 needs UHS-II; printed is UHS-I.'],
-    ['32GB SDHC C10 U1', 'C10, U1 promise the same: harmless repetition.'],
+    ['32GB SDHC C10 U1', 'C10 and U1 guarantee the same minimum. Harmless.'],
   ])('%s: %s', (label, text) => {
     expect(labelProblems(readLabel(label)).map((problem) => spaced(labelProblemText(problem)))).toContain(text);
   });
@@ -242,7 +248,7 @@ describe('what own takes held', () => {
   it('stands in the figure and under the word', () => {
     const held = kitOf({ end: 'stopped', seconds: 600 });
     expect(cellFigure(held)).toEqual({ figure: '10', unit: 'min' });
-    expect(spaced(provenOnlyText(held) ?? '')).toBe('part-tested, to 10 min; the card lasts 67 min');
+    expect(spaced(provenOnlyText(held) ?? '')).toBe('part-tested, to 10 min; a full card lasts 67 min');
     expect(cellFigure(kitOf({ end: 'stopped', seconds: 45 }))).toEqual({ figure: '0:45', unit: '' });
     expect(spaced(beyondText(held, 1200 as Seconds) ?? '')).toBe('Asked for 20 min: beyond 10:00 nothing is known.');
     expect(beyondText(held, 600 as Seconds)).toBeNull();

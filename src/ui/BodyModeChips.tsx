@@ -18,7 +18,7 @@ export function BodyModeChips({ bodies, bodyId, modeId, error, onPick }: BodyMod
   return (
     <>
       <Chips
-        legend="Body"
+        legend="Camera"
         value={bodyId}
         choices={bodies.map(({ id, name }) => ({ value: id, label: name }))}
         error={error('bodyId')}

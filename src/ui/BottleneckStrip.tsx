@@ -149,11 +149,14 @@ const cutOff = (x: number, edge: number, spill: number): string =>
 
 function caption(need: BytesPerSecond, lowest: Section | null, sections: readonly Section[]): string {
   const unknown = sections.some(({ rate, counts }) => rate === null && counts);
-  const scale = 'MB/s, one scale; peaks do not count';
+  const scale = 'All in MB/s. Outlined figures are peaks and do not count.';
   if (lowest?.rate == null) return scale;
   const spare = toMegabytes((lowest.rate - need) as BytesPerSecond);
-  if (spare < 0) return `${scale} · ${plain(-spare)} MB/s too slow at the ${lowest.name}`;
-  return unknown ? `${scale} · guarantee unknown` : `${scale} · ${plain(spare)} MB/s to spare`;
+  if (spare < 0)
+    return lowest.name === 'guarantee'
+      ? `${scale} The guaranteed minimum is ${plain(-spare)} MB/s too low.`
+      : `${scale} The ${lowest.name} is ${plain(-spare)} MB/s too slow.`;
+  return unknown ? `${scale} No guaranteed minimum is known.` : `${scale} ${plain(spare)} MB/s to spare.`;
 }
 
 function stripText(need: BytesPerSecond, sections: readonly Section[]): string {

@@ -68,13 +68,13 @@ export function PlanFields({ plan, onChange }: PlanFieldsProps) {
       />
       <CheckLine
         id={sunId}
-        label="Sun on the body"
+        label="Sun on the camera"
         checked={plan.sunC > 0}
         onChange={(sun) => onChange(sun ? { sunC: ASSUMED.sunC.value, sun: 'black' } : { sunC: 0, sun: null })}
       />
       {plan.sunC > 0 && (
         <ChoiceLine
-          label="The body is"
+          label="The camera is"
           value={plan.sun ?? ENTERED}
           choices={SUN_CHOICES}
           onChange={(sun) => onChange({ sun: sun === ENTERED ? null : (sun as Finish) })}

@@ -33,7 +33,7 @@ export function TaskNote({ state, what, onAgain }: TaskNoteProps) {
     case 'died':
       return (
         <div className={css.note} role="alert">
-          <span>The worker stopped answering and was started anew. Nothing of yours is lost.</span>
+          <span>The calculation stopped without an answer. Nothing you entered is lost. Press Try again.</span>
           <button type="button" className="plain-button" onClick={onAgain}>
             Try again
           </button>

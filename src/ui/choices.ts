@@ -47,7 +47,7 @@ export const RATE_CHOICES = [
   { value: 'stated', label: 'Stated rate' },
   { value: 'raw', label: 'Raw, bits and ratio' },
   { value: 'frame', label: 'Bytes a frame' },
-  { value: 'counter', label: 'The body’s counter' },
+  { value: 'counter', label: 'The camera’s counter' },
 ] as const;
 
 export const RATE_AT_CHOICES = [

@@ -75,7 +75,7 @@ const ROWS: readonly (readonly [name: string, row: Row])[] = [
       mode: { ...rate(400, 'average'), codec: 'long-gop', fps: 25 },
       line: 'avg 400 Mb/s long-GOP 25p on 256GB V60 II',
       verdict: 'uncovered',
-      why: /V60 counts on UHS-II/,
+      why: /V60 counts in this slot \(UHS-II\)/,
     },
   ],
 ];
@@ -101,7 +101,7 @@ describe('a row that changed has one answer', () => {
   it('and one sentence, in the guide and in the drill', () => {
     const text = JSON.stringify(GUIDE).replaceAll('\u00a0', ' ');
     for (const said of [
-      'on a card formatted in the body, recorded as the class wants it',
+      'on a card formatted in the camera, recorded as the class wants it',
       'on CFexpress 4.0 only, with a host that supports it',
       '312 MB/s half duplex is an option that both sides must have',
       'not a number of rows',

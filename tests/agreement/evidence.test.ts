@@ -88,7 +88,7 @@ describe('evidence only says what it says', () => {
     expect(held).toBeGreaterThan(KITS / 60);
   });
 
-  it('a body that shut itself down says nothing of the rate', { timeout: 120_000 }, () => {
+  it('a camera that shut itself down says nothing of the rate', { timeout: 120_000 }, () => {
     each('cut-off', (before, after) => expect(after.verdict).toBe(before.verdict));
   });
 });

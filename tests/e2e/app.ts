@@ -369,7 +369,7 @@ export class App {
   async begin(kit: object | null): Promise<unknown> {
     await this.visit('/');
     await this.clickText('button', 'Start empty');
-    await this.seesText('main', 'The board is empty');
+    await this.seesText('main', 'No cameras or cards yet');
     if (kit !== null) {
       const folder = mkdtempSync(join(tmpdir(), 'cool-reel-begin-'));
       const file = join(folder, 'own.coolreel.json');

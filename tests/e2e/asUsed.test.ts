@@ -89,11 +89,11 @@ FHD 1920 x 1080 100p → 25p 4:2:0 Long GOP 120 Mbps
 
 describe('trials, as a new user makes them', () => {
   withHeron();
-  it('a body with twelve modes from a pasted table', async () => {
+  it('a camera with twelve modes from a pasted table', async () => {
     await app.putBack(empty);
     await app.visit('/bodies');
-    const hands = new Hands('a body with twelve modes from a table');
-    await hands.press('Add a body');
+    const hands = new Hands('a camera with twelve modes from a table');
+    await hands.press('Add a camera');
     await hands.type('Name', 'Heron');
     await hands.press('SD hybrid');
     await hands.pick('Bus of the slot', 'UHS-II');
@@ -104,7 +104,7 @@ describe('trials, as a new user makes them', () => {
     await app.seesText('[role=dialog]', '300 Mb/s = 37.5 MB/s');
     await hands.press('Add 12 modes');
     await hands.press('Save');
-    await app.seesText('nav[aria-label=Bodies]', '12 modes');
+    await app.seesText('nav[aria-label=Cameras]', '12 modes');
     hands.atMost(10);
   });
 
@@ -128,7 +128,7 @@ describe('trials, as a new user makes them', () => {
     await app.visit('/');
     expect(await app.seesCell('Heron 4K 16:9 10-bit 4:2:2 ALL-Intra 29.97p on H-1')).toContain('Guaranteed');
     await hands.press('Kit');
-    await hands.press('Crew cards to print', 'a');
+    await hands.press('Print crew cards', 'a');
     expect(await app.seesText('main', 'Heron')).toContain('ALL-Intra');
     await app.withText('button', 'Print');
     hands.atMost(4);
@@ -192,10 +192,10 @@ describe('what is typed is never lost', () => {
     await app.visit('/bodies');
     await app.seesText('h2', 'Heron');
     await app.fill('What it is', 'a hybrid, borrowed');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.seesText('[role=dialog]', 'Heron is not saved');
     await app.clickText('button', 'Leave it for later');
-    await app.seesText('h2', 'New body');
+    await app.seesText('h2', 'New camera');
     await app.clickText('button', 'Heron');
     await app.seesText('form', 'Taken up again');
     await app.driver.navigate().refresh();
@@ -210,41 +210,41 @@ describe('what is typed is never lost', () => {
     await app.visit('/bodies');
     await app.seesText('h2', 'Heron');
     await app.fill('What it is', 'hybrid of the first boat');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Save it');
-    await app.seesText('h2', 'New body');
-    await app.seesText('nav[aria-label=Bodies]', 'hybrid of the first boat');
+    await app.seesText('h2', 'New camera');
+    await app.seesText('nav[aria-label=Cameras]', 'hybrid of the first boat');
   });
 
   it('where a field stands in the way, the form stays, and a later save leads nowhere', async () => {
     await app.visit('/bodies');
     await app.clickText('button', 'Heron');
     await app.fill('Name', '');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Save it');
     await app.seesText('form', 'One field needs another look');
     await app.fill('Name', 'Heron');
     await app.fill('What it is', 'hybrid of the second boat');
     await app.clickText('button', 'Save');
-    await app.seesText('nav[aria-label=Bodies]', 'hybrid of the second boat');
+    await app.seesText('nav[aria-label=Cameras]', 'hybrid of the second boat');
     expect(await app.text('h2')).toContain('Heron');
   });
 
-  it('a new body that was typed outlives a crash of the page', async () => {
+  it('a new camera that was typed outlives a crash of the page', async () => {
     await app.visit('/bodies');
-    await app.clickText('button', 'Add a body');
-    await app.fill('Name', 'Half a body');
+    await app.clickText('button', 'Add a camera');
+    await app.fill('Name', 'Half a camera');
     await app.driver.wait(
       () => app.run<boolean>('return Object.keys(localStorage).some((key) => key.includes("unsaved bodies"))'),
       WAIT,
     );
     await app.visit('/heat');
     await app.visit('/bodies');
-    await app.seesText('nav[aria-label=Bodies]', 'not saved');
-    await app.clickText('button', 'Half a body');
-    await app.seesText('h2', 'Half a body');
+    await app.seesText('nav[aria-label=Cameras]', 'not saved');
+    await app.clickText('button', 'Half a camera');
+    await app.seesText('h2', 'Half a camera');
     await app.clickText('button', 'Discard');
-    await app.driver.wait(async () => !(await app.text('nav[aria-label=Bodies]')).includes('Half a body'), WAIT);
+    await app.driver.wait(async () => !(await app.text('nav[aria-label=Cameras]')).includes('Half a camera'), WAIT);
   });
 });
 
@@ -324,16 +324,21 @@ describe('number fields', () => {
     return broken;
   };
 
-  it('of a body with everything unfolded may be emptied at any time', { timeout: 300_000 }, async () => {
+  it('of a camera with everything unfolded may be emptied at any time', { timeout: 300_000 }, async () => {
     await app.visit('/bodies');
     await app.clickText('button', 'Change');
     await app.unfold('More about this mode');
     await app.clickText('button', 'Enter your own');
     await app.clickText('button', 'Enter the sound');
-    for (const part of ['Buffer and own write limit', 'What its counter shows', 'Media its maker approves', 'Heat'])
+    for (const part of [
+      'Buffer and own write limit',
+      'What its counter shows',
+      'Cards and drives the camera’s maker approves',
+      'Heat',
+    ])
       await app.unfold(part);
     await app.clickText('button', 'Note a reading');
-    await app.clickText('button', 'Add approved media');
+    await app.clickText('button', 'Add an approved card or drive');
     await app.clickText('button', 'Add a recording limit');
     // What is not seen of a control makes no page of its own below the view.
     expect(await app.run<number>('return document.scrollingElement.scrollHeight - window.innerHeight')).toBe(0);
@@ -355,7 +360,7 @@ describe('number fields', () => {
         await app.seesText('main', /simulated takes end early/);
         expect(await walk()).toEqual([]);
       } else {
-        await app.clickText('button', 'Heat: ');
+        await app.clickText('button', 'Heat checked for: ');
         await app.seesText('[role=dialog]', 'Take');
         const dialog = await app.driver.findElements(By.css('[role=dialog] input[inputmode=decimal]'));
         expect(dialog.length).toBeGreaterThan(2);
@@ -388,7 +393,7 @@ describe('what is no text', () => {
   withHeron();
   it('is told of where text belongs, and does not take the place of the page', async () => {
     await app.visit('/');
-    await app.seesText('main', 'Minutes planned');
+    await app.seesText('main', 'Planned minutes on one card');
     const said = (kind: string) =>
       app.run(
         `const data = new DataTransfer();
@@ -408,11 +413,11 @@ describe('what is no text', () => {
 
   it('five thousand letters are refused with their number, and half a sentence is asked about', async () => {
     await app.visit('/');
-    await app.seesText('main', 'Minutes planned');
+    await app.seesText('main', 'Planned minutes on one card');
     await paste('#quick-check', 'V60 '.repeat(1250));
-    await app.seesText('#quick-answer', 'Too long: 5000 characters, 500 are read.');
+    await app.seesText('#quick-answer', 'Too long: 5000 characters. Shorten it to 500.');
     await paste('#quick-check', '600 Mb/s on 256GB V60 V90');
-    await app.seesText('#quick-answer', 'A second mark');
+    await app.seesText('#quick-answer', 'is the second mark');
     await paste('#quick-check', '６００ Mb/s on 256GB V90 II');
     await app.seesText('#quick-answer', 'Guaranteed');
   });
@@ -420,7 +425,7 @@ describe('what is no text', () => {
 
 describe('a kit that comes in', () => {
   withHeron();
-  it('is added to one’s own, entry by entry, and a body goes out alone', async () => {
+  it('is added to one’s own, entry by entry, and a camera goes out alone', async () => {
     const file = join(files, 'colleague.coolreel.json');
     const theirs = aBody({ id: 'other', name: 'Borrowed', modes: [aMode({ id: 'm', name: 'UHD' })] });
     const cards = [aCard({ id: 'x1', label: 'h-1', capacityGB: 256 }), aCard({ id: 'x2', label: 'Z-9' })];
@@ -445,7 +450,7 @@ describe('a kit that comes in', () => {
     await app.clickText('button', 'Borrowed');
     await app.clickText('button', 'Export');
     const name = () => readdirSync(files).find((one) => one === 'borrowed.coolreel.json');
-    await app.driver.wait(() => name() !== undefined, WAIT, 'the body as a file');
+    await app.driver.wait(() => name() !== undefined, WAIT, 'the camera as a file');
     expect(JSON.parse(readFileSync(join(files, 'borrowed.coolreel.json'), 'utf8'))).toMatchObject({
       bodies: [{ name: 'Borrowed' }],
       cards: [],

@@ -21,17 +21,17 @@ const labelOf = (name: string): Promise<string> =>
 describe('planning', () => {
   it('the demo day is short in the afternoon; a move makes it whole, and is taken back', async () => {
     await app.visit('/day');
-    await app.seesText(SIDE, 'Short at 14:38');
+    await app.seesText(SIDE, 'Shortage from 14:38');
     await app.seesText(SIDE, 'One more disk like Disk 1');
     await app.clickText('button', 'One more disk like Disk 1');
     await app.seesText(SIDE, 'Nothing is short');
     await app.undo('planned another way');
-    await app.seesText(SIDE, 'Short at 14:38');
+    await app.seesText(SIDE, 'Shortage from 14:38');
   });
 
   it('a block is moved and made longer by key, dragged, opened, changed and deleted', async () => {
     await app.visit('/day');
-    await app.seesText(SIDE, 'Short at');
+    await app.seesText(SIDE, 'Shortage from');
     await (await block('Crews')).sendKeys(Key.ARROW_RIGHT);
     await app.driver.wait(async () => (await labelOf('Crews')).includes('10:05'), WAIT);
     await (await block('Crews')).sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
@@ -57,7 +57,7 @@ describe('planning', () => {
     await app.visit('/day');
     await app.clickText('button', 'More');
     await app.clickText('button', 'Another day');
-    await app.seesText('main', 'No block yet');
+    await app.seesText('main', 'No blocks yet');
     await app.seesText(SIDE, 'Speeds of readers and disks are assumed');
     await app.clickText('button', 'Add a block');
     await app.run(
@@ -70,7 +70,7 @@ describe('planning', () => {
     await app.clickText('button', 'Save');
     await app.seesText('main', 'Dory 14:00');
     // Readers and disks are assumed: that is no plain yes.
-    await app.seesText(SIDE, 'Nothing is short, if it holds');
+    await app.seesText(SIDE, 'Enough cards, if the points below hold true');
   });
 
   it('is kept as a pattern, and another day begins from it; a form asks before what is typed in it goes', async () => {
@@ -84,7 +84,7 @@ describe('planning', () => {
       async () => (await app.driver.findElements(By.css('select[aria-label="Which day"]'))).length === 1,
       WAIT,
     );
-    await app.seesText(SIDE, 'Short at 14:38');
+    await app.seesText(SIDE, 'Shortage from 14:38');
     await app.clickText('button', 'Cards and disks');
     await app.fill('Name of the day', 'Second day', '//aside');
     await app.clickText('button', 'Close');
@@ -101,7 +101,7 @@ describe('planning', () => {
 
   it('is saved as a calendar and a table, and printed as a sheet with a label for every card', async () => {
     await app.visit('/day');
-    await app.seesText(SIDE, 'Short at');
+    await app.seesText(SIDE, 'Shortage from');
     await app.clickText('button', 'More');
     await app.clickText('button', 'Alarms for a calendar (.ics)');
     const calendar = await downloaded('.ics');
@@ -113,7 +113,7 @@ describe('planning', () => {
     await app.visit('/sheet?plan=race-day');
     await app.seesText('main', 'Labels of the cards');
     expect((await app.driver.findElements(By.css('svg[role=img]'))).length).toBe(10);
-    await app.seesText('main', 'Short at 14:38.');
+    await app.seesText('main', 'Shortage from 14:38.');
   });
 });
 
@@ -129,24 +129,24 @@ async function rehearse(): Promise<void> {
   await app.run('sessionStorage.clear()');
   await app.visit('/day?plan=race-day&at=live');
   await app.clickText('button', 'Rehearse it');
-  await app.seesText('main', 'to the next swap');
+  await app.seesText('main', 'until the next card change');
 }
 
 describe('on the day', () => {
   it('goes through a swap and an offload, and plans the rest from what was pressed', async () => {
     await rehearse();
     await app.seesText('main', 'A-01');
-    await app.clickText('button', 'It is in');
+    await app.clickText('button', 'Card is in, now');
     await app.seesText('main', 'in Wherry, slot 1');
     await press('A-01: Full');
     await press('A-01: Copying');
     await press('A-01: Copied once');
-    await app.seesText('main', '1 of 2 copies · not to be wiped');
+    await app.seesText('main', '1 of 2 copies · do not format');
     await press('A-01: Verified');
-    await app.seesText('main', 'by word, lists not compared');
-    await press('A-01: Free it');
+    await app.seesText('main', 'noted by hand; checksum lists not compared');
+    await press('A-01: Mark as free');
     await app.driver.wait(
-      async () => (await app.driver.findElements(By.css('button[aria-label="A-01: In a body"]'))).length === 1,
+      async () => (await app.driver.findElements(By.css('button[aria-label="A-01: In a camera"]'))).length === 1,
       WAIT,
     );
     await app.clickText('summary', '6 presses');
@@ -155,10 +155,10 @@ describe('on the day', () => {
   it('frees no card without its copies: it says what is at stake, wants a reason, and keeps both', async () => {
     await rehearse();
     await press('A-03: another state');
-    await app.clickText('button', 'Free it');
+    await app.clickText('button', 'Mark as free');
     await app.seesText('body', 'A-03 is not safe to wipe');
     await app.seesText('body', 'No verified copy of what is on A-03 exists');
-    const go = await app.driver.findElement(By.xpath("//button[contains(., 'Do it all the same')]"));
+    const go = await app.driver.findElement(By.xpath("//button[contains(., 'Mark it anyway')]"));
     expect(await go.isEnabled()).toBe(false);
     await app.clickText('button', 'Leave it as it is');
     await app.driver.wait(
@@ -166,11 +166,11 @@ describe('on the day', () => {
       WAIT,
     );
     await press('A-03: another state');
-    await app.clickText('button', 'Free it');
-    await app.fill('Why all the same', 'test footage only');
-    await app.clickText('button', 'Do it all the same');
+    await app.clickText('button', 'Mark as free');
+    await app.fill('Reason (kept in the log of the day)', 'test footage only');
+    await app.clickText('button', 'Mark it anyway');
     await app.driver.wait(
-      async () => (await app.driver.findElements(By.css('button[aria-label="A-03: In a body"]'))).length === 1,
+      async () => (await app.driver.findElements(By.css('button[aria-label="A-03: In a camera"]'))).length === 1,
       WAIT,
     );
     await app.clickText('summary', '1 press');
@@ -205,7 +205,7 @@ describe('on the day', () => {
     await compare(one, two);
     await app.seesText('body', 'The copies are equal: 2 files');
     await app.clickText('button', 'A-03 is verified');
-    await app.seesText('main', 'lists agree');
+    await app.seesText('main', 'checksum lists match');
     for (const name of [one, two, bad]) rmSync(name);
   });
 });
@@ -216,12 +216,12 @@ describe('the plan is no proof', () => {
     // The next card by the plan is A-01; by what is pressed it is full.
     await press('A-01: another state');
     await app.clickText('button', 'Full');
-    await app.clickText('button', 'Do it all the same');
-    await app.seesText('main', 'not to be wiped');
+    await app.clickText('button', 'Mark it anyway');
+    await app.seesText('main', 'do not format');
     await press('A-01: another state');
-    await app.clickText('button', 'In a body');
+    await app.clickText('button', 'In a camera');
     await app.seesText('body', 'A-01 is not safe to wipe');
-    await app.seesText('[role=dialog]', 'It is wiped when it is formatted in the body');
+    await app.seesText('[role=dialog]', 'It is wiped when it is formatted in the camera');
     await app.clickText('button', 'Leave it as it is');
   });
 });
@@ -229,10 +229,10 @@ describe('the plan is no proof', () => {
 describe('hand-over without a network', () => {
   it('one device shows its states as a code, the camera of another reads it and merges it after a preview', async () => {
     await rehearse();
-    await app.clickText('button', 'It is in');
+    await app.clickText('button', 'Card is in, now');
     await app.seesText('main', 'in Wherry, slot 1');
     await press('A-03: Copying');
-    await app.clickText('button', 'Hand over');
+    await app.clickText('button', 'Send states to another device');
     const code = await app.find('[role=dialog] svg[role=img]');
     await app.run(
       'document.querySelector("[role=dialog] svg[role=img]").setAttribute("style", "width:320px;height:320px")',
@@ -277,14 +277,14 @@ describe('hand-over without a network', () => {
       await other.seesText('body', 'The demo kit is loaded.');
       await other.visit('/day?plan=race-day&at=live');
       await other.clickText('button', 'Rehearse it');
-      await other.seesText('main', 'to the next swap');
+      await other.seesText('main', 'until the next card change');
       // Pressed here too, and neither device knows of the other.
       await other.click('button[aria-label="A-03: Copying"]');
       await other.click('button[aria-label="A-03: Copied once"]');
       await other.seesText('main', '1 of 2 copies');
       await other.clickText('button', 'Scan a card');
       await other.seesText('body', 'From the other device');
-      await other.seesText('[role=dialog]', 'A-01 free → in a body');
+      await other.seesText('[role=dialog]', 'A-01 free → in a camera');
       await other.seesText('[role=dialog]', 'Nobody can tell which came later');
       await other.seesText('[role=dialog]', 'A-03 copied once here, copying there: copying stays, the less safe');
       await other.clickText('button', 'Take over 2 cards');
@@ -300,7 +300,7 @@ describe('hand-over without a network', () => {
 describe('by eye and without one', () => {
   it('nothing hangs over at any width; names, roles and contrast by day and night', async () => {
     await app.visit('/day');
-    await app.seesText(SIDE, 'Short at 14:38');
+    await app.seesText(SIDE, 'Shortage from 14:38');
     await app.seesText(SIDE, 'One more disk');
     expect(await app.axe('minor')).toEqual([]);
     await app.night(true);

@@ -26,7 +26,7 @@ afterEach(async () => {
 async function replaceBy(name: string, text: string): Promise<void> {
   await app.putBack(empty);
   await app.visit('/');
-  await app.seesText('main', 'The board is empty');
+  await app.seesText('main', 'No cameras or cards yet');
   const file = join(folder, `${name}.coolreel.json`);
   writeFileSync(file, text);
   await app.clickText('button', 'Kit');
@@ -54,11 +54,11 @@ async function tabTo(name: string | RegExp, most = 60): Promise<number> {
 }
 
 describe('the main job by keyboard alone', () => {
-  it('from nothing: asked, kept as a camera and a card, found on the board, and read in Why', async () => {
+  it('from nothing: asked, kept as a camera and a card, found on the table, and read in Why', async () => {
     await app.size(1280, 800);
     await app.putBack(empty);
     await app.visit('/');
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
     await app.keys('/');
     await app.keys('400 Mb/s 25p on 128GB V60 II in UHS-II slot');
     await app.seesText('#quick-answer', 'Guaranteed');
@@ -96,7 +96,7 @@ describe('a kit of an earlier version', () => {
       ['/bodies', 'Wherry'],
       ['/cards', /\d+ cards/],
       ['/heat', /min/],
-      ['/crew', 'One page a body'],
+      ['/crew', 'One page a camera'],
       ['/prove', 'entries'],
       ['/day', /Cards and disks|No block|Plan/],
       ['/shop', /hours|need/],
@@ -142,7 +142,10 @@ describe('a day past midnight', () => {
     const at = async (time: string): Promise<string> => {
       await clockAt(time);
       await app.visit('/day?plan=race-day&at=live');
-      return app.seesText('section[aria-label="The next swap"]', /\d+:\d\d.* (?:swap|in) at \d\d|No more card/);
+      return app.seesText(
+        'section[aria-label="The next card change"]',
+        /\d+:\d\d.* (?:card change|card in) at \d\d|No more card/,
+      );
     };
     await at('2026-05-04T22:50:00');
     const planned = /(\S+) → (\S+) swap at (\d\d:\d\d)/.exec(await at('2026-05-04T23:30:00'));
@@ -152,7 +155,7 @@ describe('a day past midnight', () => {
     const later = await at('2026-05-05T00:05:00');
     expect(later).toContain(`${out} → ${put} swap at ${when} +1 d`);
     expect(later).toContain('Nothing was pressed for Dory');
-    await app.clickText('button', 'Swapped now');
+    await app.clickText('button', 'Changed now');
     await app.seesText('main', `${put}`);
     const after = await at('2026-05-05T00:40:00');
     expect(after).not.toContain('Nothing was pressed');

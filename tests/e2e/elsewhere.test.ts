@@ -80,7 +80,7 @@ describe('on a phone that opens the laptop by its name, over plain HTTP', () => 
 
   it('adds a card, pastes several, and keeps them', async () => {
     await app.clickText('button', 'Add a card');
-    await app.fill('Your own label', 'P-01');
+    await app.fill('Card name (as you wrote it on the card)', 'P-01');
     await app.fill('Capacity', '128');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'P-01 saved.');
@@ -93,16 +93,16 @@ describe('on a phone that opens the laptop by its name, over plain HTTP', () => 
     for (const label of ['P-01', 'P-02', 'P-03']) await app.seesText('main', label);
   });
 
-  it('adds a body with a mode, and the board answers', async () => {
+  it('adds a camera with a mode, and the table answers', async () => {
     await app.visit('/bodies');
-    await app.clickText('button', 'Add a body');
-    await app.fill('Name', 'Phone body');
+    await app.clickText('button', 'Add a camera');
+    await app.fill('Name', 'Phone camera');
     await app.clickText('button', 'Add a mode');
     await app.fill('Name', '4K intra', '//fieldset[legend[.="Modes"]]');
     await app.fill('Recorded, fps', '25');
     await app.fill('Stated rate', '400 Mb/s');
     await app.clickText('button', 'Save');
-    await app.seesText('body', 'Phone body saved.');
+    await app.seesText('body', 'Phone camera saved.');
     await app.visit('/?q=400%20Mb%2Fs%20on%20128GB%20V60%20II');
     await app.seesText('#quick-answer', 'Guaranteed');
     const wrong = (await app.complaints()).filter((text) => /Uncaught|TypeError|Content Security Policy/i.test(text));

@@ -37,7 +37,7 @@ const downloaded = async (pattern: RegExp): Promise<string> => {
 };
 
 describe('Why, to the end', () => {
-  it('tries a move on the board, drops it, tries it again and keeps it, with an undo', async () => {
+  it('tries a move on the table, drops it, tries it again and keeps it, with an undo', async () => {
     await app.cell('Wherry 8K raw 3:1 50p on A-01');
     await app.clickText('button', '8:1 instead of 3:1');
     await app.seesText('[role=status]', 'Trial');
@@ -74,14 +74,14 @@ describe('Why, to the end', () => {
   it('looks at the card a move names', async () => {
     await app.cell('Dory 4K intra 50p on C-02');
     const why = await app.seesText('#why', 'Use C-01');
-    expect(why).toContain('Locked out');
+    expect(why).toContain('Camera refuses');
     await app.clickText('button', 'Use C-01');
     await app.seesText('#why', '4K intra 50p on C-01');
   });
 
   it('notes a test, which moves the verdict, and takes it back', async () => {
     await app.cell('Wherry 8K raw 3:1 50p on A-02');
-    await app.clickText('button', 'Note a test of this pair');
+    await app.clickText('button', 'Log a test of this card in this camera');
     const time = await app.find('#why form input[placeholder="9:22"]');
     await time.sendKeys('37 m');
     await app.seesText('#why form', 'Unit not known');
@@ -100,8 +100,8 @@ describe('Why, to the end', () => {
     await app.pick('Record', 'Split: a share to each');
     await app.pick('Second card', 'A-02');
     const arranged = await app.seesText('#why', '133 MB/s to each');
-    expect(arranged).toContain('2 cards a fill');
-    expect(arranged).toContain('The larger card keeps');
+    expect(arranged).toContain('Uses 2 cards');
+    expect(arranged).toContain('of the larger card stay unused');
     // What was tried on one cell does not follow to the next.
     await app.cell('Dory 4K intra 50p on C-01');
     await app.seesText('#why', '4K intra 50p on C-01');
@@ -121,7 +121,7 @@ describe('the label reader and the wallet', () => {
     await app.seesText('aside', /UHS-II\s*V90\s*90 MB\/s/);
     expect(await app.axe()).toEqual([]);
     await app.clickText('button', 'Make a card of this');
-    await app.fill('Your own label', 'R-01');
+    await app.fill('Card name (as you wrote it on the card)', 'R-01');
     await app.clickText('button', 'Save');
     await app.seesText('table', 'R-01');
   });
@@ -210,21 +210,21 @@ describe('bodies', () => {
     );
     await modes[1]?.findElement(By.xpath('./option[.="4K long-GOP 25p"]')).click();
     await app.seesText('form', /Usable 9\d/);
-    await app.seesText('form', 'It would show, on 128 GB');
+    await app.seesText('form', 'The counter should then show, on an empty 128 GB card');
   });
 });
 
 describe('out of the app', () => {
-  it('writes the board as CSV', async () => {
+  it('writes the table as CSV', async () => {
     await reset();
     await app.clickText('button', 'Kit');
-    await app.clickText('button', 'The board as CSV');
+    await app.clickText('button', 'The table as CSV');
     const csv = await downloaded(/^board-.*\.csv$/);
     expect(csv).toContain('body,mode,fps,card,verdict');
     expect(csv).toMatch(/Dory,4K intra,50,C-01,Guaranteed,cool,Slot 1,66/);
   });
 
-  it('prints a crew card a body, each whole on one page', async () => {
+  it('prints a crew card a camera, each whole on one page', async () => {
     await app.visit('/crew');
     await app.seesText('main', 'Bollard');
     expect(await app.axe()).toEqual([]);
@@ -276,7 +276,7 @@ describe('out of the app', () => {
     await app.visit('/');
     await app.seesCell('Wherry 8K raw 3:1');
     await app.keys(Key.chord(Key.CONTROL, 'k'));
-    const search = await app.find('input[aria-label="Command palette"]');
+    const search = await app.find('input[aria-label="Search and commands"]');
     await search.sendKeys('C-02');
     await app.seesText('[role=dialog]', 'SD 256 GB, V60');
     await search.sendKeys(Key.ENTER);
@@ -287,7 +287,7 @@ describe('out of the app', () => {
 describe('when the browser refuses', () => {
   it('full storage: says so, keeps what was typed, changes nothing', async () => {
     await app.visit('/cards?open=c-01');
-    await app.fill('Your own label', 'C-77');
+    await app.fill('Card name (as you wrote it on the card)', 'C-77');
     await app.run(`
       window.realPut = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError'); };`);
@@ -341,9 +341,9 @@ describe('when the browser refuses', () => {
     await app.run('indexedDB.open("cool-reel", 9990)');
     await app.seesText('body', 'Another tab has a newer version of Cool Reel open');
     await app.run('document.querySelector("tbody th button").click()');
-    await app.fill('Your own label', 'late');
+    await app.fill('Card name (as you wrote it on the card)', 'late');
     await app.clickText('button', 'Save');
-    await app.seesText('body', 'Reload this tab. Nothing was changed.');
+    await app.seesText('body', 'reload this tab.');
     // The library itself tells the console that it let go.
     expect((await app.complaints()).filter((text) => !text.includes('Another connection wants to upgrade'))).toEqual(
       [],

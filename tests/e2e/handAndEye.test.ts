@@ -30,27 +30,27 @@ beforeAll(async () => {
 afterAll(() => app.close());
 
 const VIEWS: readonly (readonly [string, string | RegExp])[] = [
-  ['/', 'Minutes planned'],
+  ['/', 'Planned minutes on one card'],
   ['/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II%20for%202h', 'Guaranteed'],
-  ['/bodies', 'The body'],
+  ['/bodies', 'The camera'],
   ['/cards', '60 cards'],
   ['/cards?open=c-01', 'What is printed'],
   ['/heat', /simulated takes end early/],
-  ['/crew', 'One page a body'],
+  ['/crew', 'One page a camera'],
   ['/prove', 'entries'],
   ['/prove?open=t5', 'This looks impossible'],
   ['/prove?open=t9', 'This looks impossible'],
-  ['/prove?at=map', 'takes bear out'],
+  ['/prove?at=map', 'takes show'],
   ['/prove?at=next', 'Start the watch'],
   ['/prove?at=bursts', 'writes a burst away'],
   ['/prove?at=wrong', 'What you saw'],
   ['/prove?at=measure&what=clip', 'What a clip was written with'],
   ['/prove?at=measure&what=trace', 'How a card was written'],
   ['/prove?at=measure&what=bench', 'A card, written and read back'],
-  ['/prove?open=bench-sun', 'For the heat runs of A-01'],
-  ['/day', 'What is still missing after it'],
+  ['/prove?open=bench-sun', 'For the simulated takes of A-01'],
+  ['/day', 'recording minutes still missing'],
   ['/sheet?plan=race-day', 'Labels of the cards'],
-  ['/shop', 'What one mode costs you'],
+  ['/shop', 'Price if you leave one mode out or change it'],
   ['/shop?at=wear', 'Pier camera'],
   ['/shop?at=fleet', 'by what happened to them'],
   ['/drill', 'One kind at a time'],
@@ -155,16 +155,16 @@ describe('dialogs and panels', () => {
     return act();
   };
   const SAYS: Readonly<Record<string, string>> = {
-    '/': 'Minutes planned',
-    '/bodies': 'The body',
+    '/': 'Planned minutes on one card',
+    '/bodies': 'The camera',
     '/cards': '60 cards',
     '/prove': 'entries',
   };
   const open: readonly (readonly [string, string, () => Promise<unknown>])[] = [
     ['Why', '/', () => onGrid(() => app.cell('Wherry 8K raw 3:1 50p on A-01'))],
-    ['the legend', '/', () => app.clickText('button', 'What a cell says')],
-    ['the plan', '/', () => app.clickText('button', 'Heat: ')],
-    ['cards that do not enter', '/', () => app.click('[aria-label$="Why?"]')],
+    ['the legend', '/', () => app.clickText('button', 'What the answers mean')],
+    ['the plan', '/', () => app.clickText('button', 'Heat checked for: ')],
+    ['cards that do not enter', '/', () => app.click('[aria-label$="show which and why"]')],
     ['help', '/', () => onGrid(() => app.keys('?'))],
     ['a pasted table', '/bodies', () => app.clickText('button', 'Paste modes')],
     ['several cards', '/cards', () => app.clickText('button', 'Paste several')],
@@ -254,21 +254,21 @@ describe('hands', () => {
       await app.run<number>('return document.querySelector("header").getBoundingClientRect().height'),
     ).toBeLessThan(60);
     await app.click('summary');
-    await app.seesText('details nav', 'Heat run');
+    await app.seesText('details nav', 'Heat');
     await app.run(
-      '[...document.querySelectorAll("details nav a")].find((one) => one.textContent === "Bodies").click()',
+      '[...document.querySelectorAll("details nav a")].find((one) => one.textContent.startsWith("Cameras")).click()',
     );
-    await app.seesText('main', 'The body');
+    await app.seesText('main', 'The camera');
   });
 
-  it('see one body at a time on a phone, and go to the next with one press', async () => {
+  it('see one camera at a time on a phone, and go to the next with one press', async () => {
     await app.size(390, 844);
     await app.visit('/');
     await app.seesText('[role=grid]', 'Wherry');
     expect(await app.run<number>('return document.querySelectorAll("[role=rowgroup]").length')).toBe(1);
-    await app.click('[aria-label="The next body"]');
-    await app.driver.wait(async () => !(await app.text('[role=grid]')).includes('Wherry'), WAIT, 'the next body');
-    await app.click('[aria-label="The body before"]');
+    await app.click('[aria-label="The next camera"]');
+    await app.driver.wait(async () => !(await app.text('[role=grid]')).includes('Wherry'), WAIT, 'the next camera');
+    await app.click('[aria-label="The camera before"]');
     await app.seesText('[role=grid]', 'Wherry');
   });
 
@@ -321,7 +321,7 @@ describe('hands', () => {
   it('find no notice over a control, and none that stays by itself', async () => {
     await app.size(1280, 800);
     await app.visit('/bodies');
-    await app.seesText('main', 'The body');
+    await app.seesText('main', 'The camera');
     await app.fill('What it is', 'cine, fan on');
     await app.clickText('button', 'Save');
     await app.seesText('#notices', 'saved.');

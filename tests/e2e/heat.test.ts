@@ -75,11 +75,11 @@ describe('a hot take', () => {
     await openHot();
     await app.seesText(
       'main',
-      `Cause: heat. The card throttles at ${THROTTLES_35}; the camera buffer hides it until it overflows`,
+      `Cause: heat. The card slows down from heat (throttles) at ${THROTTLES_35}; the camera buffer takes up the difference until it is full`,
     );
-    await app.seesText('main', /It takes \d+ MB\/s of 886 MB\/s/);
-    await app.seesText('main', 'Estimate: compare with it, do not trust the minutes.');
-    await app.seesText('main', 'Hot card and body: let it cool');
+    await app.seesText('main', /The card then takes only \d+ MB\/s of the 886 MB\/s/);
+    await app.seesText('main', 'Estimate only: use it to compare takes. The times are not reliable.');
+    await app.seesText('main', 'Hot card and camera: let it cool');
     const before = await app.seesText(RISK, /% of 2,000 simulated takes end early/);
     await app.seesText(MOVES, 'Record 4K intra 50p');
     await app.clickText('button', 'Record 4K intra 50p');
@@ -88,10 +88,10 @@ describe('a hot take', () => {
     const after = await app.seesText(RISK, /% of 2,000 simulated takes end early/);
     const share = (text: string): number => Number(/([\d.]+) % of/.exec(text)?.[1]);
     expect(share(after)).toBeLessThan(share(before) / 3);
-    await app.seesText('h1', /Risky: about \d in \d+ such takes stop early/);
-    await app.seesText(MOVES, 'Shade the body');
-    await app.clickText('button', 'Shade the body');
-    await app.seesText('[role=status]', /Trying Record 4K intra 50p · Shade the body/);
+    await app.seesText('h1', /Risky: about \d in \d+ simulated takes end early/);
+    await app.seesText(MOVES, 'Shade the camera');
+    await app.clickText('button', 'Shade the camera');
+    await app.seesText('[role=status]', /Trying Record 4K intra 50p · Shade the camera/);
     expect(share(await app.seesText(RISK, /% of 2,000 simulated takes end early/))).toBeLessThanOrEqual(5);
     await app.seesText('h1', 'runs to the end, 36:00');
     await app.clickText('button', 'Back to the plan');
@@ -110,10 +110,10 @@ describe('a hot take', () => {
     await app.visit('/heat?body=wherry&mode=8k-3&card=a-02');
     await app.fill('Take', '30');
     await app.fill('Air', '18');
-    await app.seesText('h1', /Risky: about \d in \d+ such takes stop early/);
-    await app.seesText('main', /With the figures a little off, \d+ % of simulated takes end early/);
+    await app.seesText('h1', /Risky: about \d in \d+ simulated takes end early/);
+    await app.seesText('main', /When the assumed figures are varied a little, \d+ % of the simulated takes end early/);
     await app.seesText('section[aria-labelledby="day-heading"]', /Risky: about \d in \d+/);
-    await app.choose('I accept', '25 %');
+    await app.choose('Acceptable risk', '25 %');
     await app.seesText('h1', 'runs to the end, 30:00');
     await app.seesText('section[aria-labelledby="day-heading"]', 'runs to the end, 30:00');
   });
@@ -126,7 +126,7 @@ describe('a hot take', () => {
     await app.seesText('h1', holdsTo('2h24'));
     await app.fill('Rests between', '0');
     await app.seesText('h1', 'frames drop at about');
-    await app.seesText('[aria-label="Events of the run"]', 'card throttles');
+    await app.seesText('[aria-label="Events of the run"]', 'card slows down from heat');
   });
 
   it('moves the buckets with the scrubber, by keyboard too', async () => {
@@ -139,7 +139,7 @@ describe('a hot take', () => {
     await app.seesText('main', '0 of 8 GB');
     await thumb.sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
     await app.seesText('main', /At 0:0[1-9]/);
-    await app.clickText('button', `${THROTTLES_35} card throttles`);
+    await app.clickText('button', `${THROTTLES_35} card slows down from heat`);
     await app.seesText('main', `At ${THROTTLES_35}`);
   });
 });
@@ -148,7 +148,7 @@ describe('risk runs', () => {
   it('of a long question can be cancelled, and asked again', async () => {
     await openHot();
     await app.seesText(RISK, 'of 2,000 simulated takes end early');
-    await app.choose('Runs', '100,000');
+    await app.choose('Simulated takes', '100,000');
     await app.seesText(RISK, 'Working out 100,000 runs');
     await app.click(`${RISK} button`);
     await app.seesText(RISK, 'Cancelled. Nothing was worked out.');
@@ -159,7 +159,7 @@ describe('risk runs', () => {
   it('never show the answer to an older question', async () => {
     await openHot();
     await app.seesText(RISK, 'of 2,000 simulated takes end early');
-    await app.choose('Runs', '100,000');
+    await app.choose('Simulated takes', '100,000');
     await app.fill('Air', '-10');
     const seen = await app.seesText(RISK, /of 100,000 simulated takes end early/);
     expect(Number(/([\d.]+) % of/.exec(seen)?.[1]), 'the risk of cold air').toBeLessThan(5);
@@ -168,7 +168,7 @@ describe('risk runs', () => {
 
   it('leave the view at hand while they run', async () => {
     await openHot();
-    await app.choose('Runs', '100,000');
+    await app.choose('Simulated takes', '100,000');
     await app.seesText(RISK, 'Working out');
     await app.fill('Take', '8');
     await app.seesText('h1', holdsTo('8:00'));
@@ -177,13 +177,13 @@ describe('risk runs', () => {
   it('of a worker that dies are told of, and go on in a new one', async () => {
     await openHot();
     await app.seesText(RISK, 'of 2,000 simulated takes end early');
-    await app.seesText(MOVES, 'Stays under');
-    await app.choose('Runs', '100,000');
+    await app.seesText(MOVES, 'Stays below');
+    await app.choose('Simulated takes', '100,000');
     await app.seesText(RISK, 'Working out 100,000 runs');
     // Past the wait for a person who still types: the worker is at it.
     await app.driver.wait(() => app.run('return document.querySelector("progress").value > 0'), WAIT, 'progress');
     await app.run('window.started.at(-1).dispatchEvent(new Event("error"))');
-    await app.seesText(RISK, 'The worker stopped answering and was started anew');
+    await app.seesText(RISK, 'The calculation stopped without an answer');
     await app.clickText('button', 'Try again');
     await app.seesText(RISK, 'of 100,000 simulated takes end early');
     expect(await app.run<number>('return window.started.length')).toBe(2);
@@ -236,7 +236,7 @@ describe('assumptions', () => {
     }
   });
 
-  it('of a body come from its maker’s limits', async () => {
+  it('of a camera come from its maker’s limits', async () => {
     await openHot();
     await app.clickText('button', 'Add the maker’s recording limit');
     await app.fill('Records for', '20');
@@ -253,7 +253,7 @@ describe('assumptions', () => {
     await app.seesText('main', 'Manual: 40 min at 25 °C');
   });
 
-  it('of a body may be entered under Bodies too', async () => {
+  it('of a camera may be entered under Cameras too', async () => {
     await app.visit('/bodies');
     await app.unfold('Heat');
     await app.clickText('button', 'Add a recording limit');
@@ -269,7 +269,7 @@ describe('assumptions', () => {
 
   it('are fitted to takes that were logged', async () => {
     await openHot();
-    await app.clickText('button', 'Log a take of this pair');
+    await app.clickText('button', 'Log a take of this card in this camera');
     await app.fill('After', '9');
     expect(await (await app.withText('button', 'Log it')).isEnabled(), 'how it ended has no default').toBe(false);
     await app.choose('The take', 'dropped frames');
@@ -298,14 +298,14 @@ describe('takes side by side', () => {
     // It holds by the figures as they are; how often it does not is told once it is worked out, and stands then.
     const table = await app.seesText(
       'table',
-      new RegExp(`Outcome Risky: about \\d in \\d+ such takes stop early Estimate: frames ${AT_35}`),
+      new RegExp(`Outcome Risky: about \\d in \\d+ simulated takes end early Estimate: frames ${AT_35}`),
     );
     expect(table).toContain('Take 8 min 36 min');
     await app.visit('/heat?body=wherry&mode=4k-i&card=a-01');
     await app.seesText('table', AT_35);
     await app.clickText('button', 'Open');
     await app.seesText('h1', AT_35);
-    await app.click('[aria-label^="Forget"]');
+    await app.click('[aria-label^="Remove from comparison"]');
     await app.driver.wait(async () => !(await app.text('main')).includes('Side by side'), WAIT, 'forgotten');
   });
 
@@ -374,7 +374,7 @@ describe('what is recorded', () => {
     await openHot();
     await app.choose('How two cards are used', 'Mirrored');
     await app.seesText('h1', /frames drop|shuts down/);
-    await app.seesText('main', 'is the one that decides');
+    await app.seesText('main', 'is the card that ends the take first');
     await app.choose('How two cards are used', 'Split');
     await app.seesText('main', '443 MB/s');
     await app.choose('How two cards are used', 'Relay');
@@ -385,20 +385,23 @@ describe('what is recorded', () => {
     expect(await app.seesText(figures, 'Figures of')).not.toBe(first);
   });
 
-  it('finds a card that can meet when the body changes, and says why a chosen one cannot', async () => {
+  it('finds a card that can meet when the camera changes, and says why a chosen one cannot', async () => {
     await openHot();
-    await app.choose('Body', 'Crow');
+    await app.choose('Camera', 'Crow');
     // A small body at its top rate in still air of 35 °C.
-    await app.seesText('h1', 'the body shuts down at about');
+    await app.seesText('h1', 'the camera shuts down at about');
     await app.choose('Wind on it', 'flight');
     await app.seesText('h1', holdsTo('36:00'));
     await app.choose('Card', 'A-01');
     await app.seesText('h1', 'This take cannot be run');
-    await app.seesText('[role=alert]', 'A-01 cannot take this mode in this slot. CFexpress B does not enter');
+    await app.seesText(
+      '[role=alert]',
+      'A-01 cannot be used for this mode in this slot. Reason: CFexpress B does not fit',
+    );
   });
 });
 
-describe('heat on the board', () => {
+describe('heat on the table', () => {
   it('marks every cell that holds, gives the reason in Why, and leads to its run', async () => {
     await app.visit('/');
     const start = 'Wherry 8K raw 3:1 50p on A-02';
@@ -410,12 +413,15 @@ describe('heat on the board', () => {
     const isMarked = async () => (await holding()).every((cell) => cell.includes('Heat: '));
     await app.driver.wait(isMarked, WAIT, 'a mark in every cell that holds');
     expect((await holding()).length).toBeGreaterThan(5);
-    const others = (await app.cells()).filter((cell) => / (Not covered|Drops|Locked out|Won’t fit)/.test(cell));
+    const others = (await app.cells()).filter((cell) => / (Not covered|Drops frames|Refused|Won’t fit)/.test(cell));
     expect(others.length).toBeGreaterThan(10);
     expect(others.filter((cell) => cell.includes('Heat: '))).toEqual([]);
     await app.cell(start);
-    await app.seesText('#why', `36 min at 30 °C in sun: heat drops the take at about ${dropsAt(30)}.`);
-    await app.clickText('a', 'Open its heat run');
+    await app.seesText(
+      '#why',
+      `36 min at 30 °C in sun (estimate): heat slows the card and frames drop at about ${dropsAt(30)}.`,
+    );
+    await app.clickText('a', 'Open it in Heat');
     await app.seesText('h1', AT_30);
   });
 
@@ -436,19 +442,19 @@ describe('heat on the board', () => {
 
   it('follows the planned take', async () => {
     await app.visit('/');
-    await app.clickText('button', 'Heat: 36');
+    await app.clickText('button', 'Heat checked for: 36');
     await app.fill('Take', '5', '//*[@role="dialog"]');
     await app.fill('Air', '5', '//*[@role="dialog"]');
-    await app.clickText('button', 'Mark the board');
+    await app.clickText('button', 'Set the heat marks');
     const start = 'Wherry 8K raw 3:1 50p on A-02';
     await app.driver.wait(async () => (await app.seesCell(start)).includes('Heat: cool'), WAIT, 'a cool mark');
     await app.visit('/heat');
     await app.fill('Air', '40');
     // Named by its take: while “40” is typed it is that of 4 °C for a moment.
-    await app.clickText('button', 'Mark the board for 5\u00a0min at 40\u00a0°C');
-    await app.seesText('main', 'The board’s heat marks are for this take.');
+    await app.clickText('button', 'Heat marks in the table: use 5\u00a0min at 40\u00a0°C');
+    await app.seesText('main', 'The table’s heat marks are for this take.');
     await app.visit('/');
-    await app.seesText('main', 'Heat: 5 min at 40 °C in sun');
+    await app.seesText('main', 'Heat checked for: 5 min at 40 °C in sun');
   });
 });
 
@@ -457,7 +463,7 @@ describe('for everybody', () => {
     await openHot();
     await app.seesText(RISK, 'of 2,000 simulated takes end early');
     await app.clickText('button', 'Keep this take to compare');
-    await app.clickText('button', 'Log a take of this pair');
+    await app.clickText('button', 'Log a take of this card in this camera');
     await app.seesText('table', '36 min');
     expect(await app.axe()).toEqual([]);
     await app.night(true);
@@ -481,7 +487,7 @@ describe('for everybody', () => {
     await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Start empty');
-    await app.driver.wait(async () => (await app.cells()).length === 0, WAIT, 'an empty board');
+    await app.driver.wait(async () => (await app.cells()).length === 0, WAIT, 'an empty table');
     await app.visit('/heat');
     await app.seesText('main', 'Nothing to run yet');
   });

@@ -87,7 +87,7 @@ describe('a kit that nobody began', () => {
     await app.seesText('#why', 'The quick check');
   });
 
-  it('keeps the camera and the cards of a question in four presses, on a phone; the board has its answer', async () => {
+  it('keeps the camera and the cards of a question in four presses, on a phone; the table has its answer', async () => {
     await app.size(390, 844);
     await app.visit('/?q=400%20Mb%2Fs%20on%202x256GB%20V60');
     await app.clickText('button', 'Keep this camera');
@@ -120,22 +120,22 @@ describe('a kit that nobody began', () => {
     await app.visit('/');
     await app.withText('button', 'Load the demo kit');
     await app.clickText('button', 'Start empty');
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
   });
 });
 
 describe('an empty kit', () => {
   from('empty');
-  it('adds a body with a mode, with messages beside the fields', async () => {
+  it('adds a camera with a mode, with messages beside the fields', async () => {
     await app.visit('/');
-    await app.clickText('a', 'Add a body with a mode');
-    await app.seesText('main', 'No body yet');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('a', 'Add a camera with a mode');
+    await app.seesText('main', 'No camera yet');
+    await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Save');
     await app.seesText('form', 'Name is empty');
     await app.seesText('form', 'Nothing was saved');
     await app.fill('Name', 'Skiff');
-    await app.seesText('form', 'counts as the least its form can do');
+    await app.seesText('form', 'the slowest common one is assumed');
     await app.pick('Bus of the slot', 'UHS-II');
     await app.clickText('button', 'Add a mode');
     await app.fill('Name', '4K intra', MODES);
@@ -149,7 +149,7 @@ describe('an empty kit', () => {
     await app.fill('Stated rate', '400 Mb/s');
     await app.seesText('form', '= 50 MB/s');
     await app.clickText('button', 'Save');
-    await app.seesText('nav[aria-label=Bodies]', 'Skiff');
+    await app.seesText('nav[aria-label=Cameras]', 'Skiff');
   });
 });
 
@@ -167,12 +167,12 @@ describe('a kit of one’s own', () => {
     await app.clickText('button', 'Discard');
   });
 
-  it('adds a card and shows the new cell on the board', async () => {
+  it('adds a card and shows the new cell on the table', async () => {
     await app.visit('/cards');
     await app.clickText('button', 'Add a card');
     await app.clickText('button', 'Save');
     await app.seesText('aside', 'Capacity is missing: enter a number.');
-    await app.fill('Your own label', 'S-07');
+    await app.fill('Card name (as you wrote it on the card)', 'S-07');
     await app.fill('Capacity', '128');
     await app.fill('Marks and words', 'v60 ii ');
     await app.clickText('button', 'Save');
@@ -228,7 +228,7 @@ describe('a kit of one’s own', () => {
     await app.driver.navigate().refresh();
     await app.seesText('table', 'S-01');
     await app.visit('/bodies');
-    await app.seesText('nav[aria-label=Bodies]', 'Skiff');
+    await app.seesText('nav[aria-label=Cameras]', 'Skiff');
     await app.pick('How two cards', 'Mirrored: the same to each');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Skiff saved');
@@ -241,7 +241,7 @@ describe('a kit of one’s own', () => {
     await app.driver.switchTo().newWindow('tab');
     await app.visit('/cards');
     await app.clickText('button', 'S-01');
-    await app.fill('Your own label', 'S-99');
+    await app.fill('Card name (as you wrote it on the card)', 'S-99');
     await app.clickText('button', 'Save');
     await app.seesText('table', 'S-99');
     await app.driver.close();
@@ -249,14 +249,14 @@ describe('a kit of one’s own', () => {
     await app.seesCell('Skiff 4K intra 25p on S-99');
   });
 
-  it('exports, begins empty, imports: the same board', async () => {
+  it('exports, begins empty, imports: the same table', async () => {
     await app.visit('/');
     await app.seesCell('Skiff 4K intra 25p on S-01');
     const before = await answers();
     const text = await exported();
     expect(JSON.parse(text)).toMatchObject({ format: 'cool-reel-kit', version: VERSION });
     await kitMenu('Start empty');
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
     await choose('back.coolreel.json', text);
     await app.seesText('[role=dialog]', '1 new S-01');
     await app.clickText('button', 'Import');
@@ -297,13 +297,13 @@ describe('a kit of one’s own', () => {
     await app.clickText('label', 'Put it in the place');
     await app.clickText('button', 'Replace the kit');
     await app.seesText('[role=grid]', name);
-    expect(await app.driver.getTitle()).toBe('Match · Cool Reel');
+    expect(await app.driver.getTitle()).toBe('Check · Cool Reel');
   });
 
   it('puts an earlier state back', async () => {
     await app.visit('/');
     await kitMenu('Start empty');
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
     await kitMenu('Earlier states');
     await app.clickText('button', 'Put back');
     await app.seesText('[role=grid]', 'Skiff');
@@ -314,8 +314,8 @@ describe('a kit of one’s own', () => {
     await kitMenu('Load the demo kit');
     await app.seesCell('Wherry 8K raw 3:1 50p on A-01');
     await kitMenu('Start empty');
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
     await app.driver.navigate().refresh();
-    await app.seesText('main', 'The board is empty');
+    await app.seesText('main', 'No cameras or cards yet');
   });
 });

@@ -97,13 +97,13 @@ describe('locks as manuals state them', () => {
     await app.clickText('button', 'Add 2 modes');
     await app.clickText('button', 'Save');
     await app.visit('/');
-    await app.seesCell('Pike UHD intra 50p on S-1: Locked out');
+    await app.seesCell('Pike UHD intra 50p on S-1: Refused');
     expect(await app.seesCell('Pike UHD intra 50p on X-1')).toContain('Guaranteed');
     expect(await app.seesCell('Pike UHD long 25p on S-1')).toContain('Guaranteed');
     await app.cell('Pike UHD intra 50p on X-1');
     await app.seesText('#why', 'Pike asks for V90. What does it do with CFexpress A?');
     await app.clickText('button', 'Refuses them too');
-    await app.seesCell('Pike UHD intra 50p on X-1: Locked out');
+    await app.seesCell('Pike UHD intra 50p on X-1: Refused');
   });
 });
 

@@ -48,7 +48,7 @@ async function withDrills(drills: readonly DrillProgress[]): Promise<void> {
 describe('a round', () => {
   it('is played by keyboard alone, from the start to the end', async () => {
     await app.visit('/drill');
-    await app.seesText('h1', 'Drill');
+    await app.seesText('h1', 'Practice');
     await app.run('document.body.focus()');
     for (let at = 0; at < 40 && (await focused()) !== 'Start a round'; at += 1) await app.keys(Key.TAB);
     expect(await focused()).toBe('Start a round');
@@ -155,11 +155,11 @@ describe('a round', () => {
     await app.clickText('button', 'Next');
     await app.clickText('button', 'End the round');
     await app.seesText('h1', '0 of 1 right');
-    await app.clickText('button', 'Back to the drill');
+    await app.clickText('button', 'Back to Practice');
     await app.seesText('main', '0 of 1 answers right');
     expect(await app.text('main')).not.toContain('commonest');
     await app.clickText('button', 'Begin from nothing');
-    await app.seesText('main', 'Nothing met yet');
+    await app.seesText('main', 'No questions answered yet');
     await app.undo('Everything drilled is forgotten');
     await app.seesText('main', '0 of 1 answers right');
   });
@@ -185,7 +185,7 @@ describe('what is due', () => {
       await app.clickText('button', 'Next');
     }
     await app.clickText('button', 'End the round');
-    await app.clickText('button', 'Back to the drill');
+    await app.clickText('button', 'Back to Practice');
     await app.seesText('main', 'Nothing is due today. The next comes tomorrow.');
     const source = `{ const Real = Date; const ahead = 3 * 86400000;
       window.Date = class extends Real { constructor(...all) { all.length === 0 ? super(Real.now() + ahead) : super(...all); }
@@ -230,7 +230,7 @@ describe('the guide', () => {
     await app.visit('/');
     await app.seesCell('Dory 4K intra 50p on C-02');
     await app.cell('Dory 4K intra 50p on C-02');
-    await app.seesText('aside', 'Locked out');
+    await app.seesText('aside', 'Camera refuses');
     const rung = await app.find('aside [data-term="rule-requirement"]');
     await app.run(
       "document.querySelector('aside [data-term=\"rule-requirement\"]').scrollIntoView({ block: 'center' })",
@@ -247,13 +247,13 @@ describe('the guide', () => {
       'shut',
     );
     // Esc shut the entry alone: Why is still there, and the word has the focus again.
-    await app.seesText('aside', 'Locked out');
+    await app.seesText('aside', 'Camera refuses');
     expect(await app.run<string>('return document.activeElement.dataset.term')).toBe('rule-requirement');
     await app.driver
       .actions({ async: true })
       .move({ origin: await app.find('aside [data-term="verdict-locked"]') })
       .perform();
-    await app.seesText('[role=dialog]', 'The body refuses this mode without a mark this card lacks');
+    await app.seesText('[role=dialog]', 'The camera refuses this mode unless the card carries a certain mark');
     await app.driver.actions({ async: true }).move({ x: 5, y: 300 }).perform();
     await sees(
       async () => (await app.run<number>("return document.querySelectorAll('[data-term-entry]').length")) === 0,
@@ -345,7 +345,7 @@ describe('every state', () => {
     await app.clickText('button', 'End the round');
     await app.seesText('h1', 'right');
     await sound();
-    await app.clickText('button', 'Back to the drill');
+    await app.clickText('button', 'Back to Practice');
     await app.seesText('main', 'One kind at a time');
     await sound();
   });
@@ -368,8 +368,8 @@ describe('the first question', () => {
     const empty = await App.open({ demo: false, width: 390, height: 844 });
     try {
       await empty.visit('/');
-      await empty.clickText('a', 'your first question');
-      await empty.seesText('main', 'Type what your camera writes');
+      await empty.clickText('a', 'one question without entering anything');
+      await empty.seesText('section[aria-label="Your first question"]', 'Type what your camera writes');
       expect(await empty.run<string>('return document.activeElement.id')).toBe('quick-check');
       // Not before something was asked.
       expect(
@@ -388,7 +388,7 @@ describe('the first question', () => {
       await empty.seesText('main', 'Will this card hold this mode');
       await empty.visit('/guide#first-question');
       await empty.clickText('a', 'Your first question');
-      await empty.seesText('main', 'Type what your camera writes');
+      await empty.seesText('section[aria-label="Your first question"]', 'Type what your camera writes');
       expect(await empty.axe('minor')).toEqual([]);
       expect(await empty.complaints()).toEqual([]);
     } finally {

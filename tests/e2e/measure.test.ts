@@ -77,7 +77,7 @@ const button = (name: string): Promise<WebElement> => app.withText('button', nam
 describe('the clip inspector', () => {
   const intra = () => clips.make('A-cam 50p.mov', ['-i', 'testsrc2=s=1280x720:r=50:d=8', '-c:v', 'mjpeg', '-q:v', '4']);
 
-  it('a clip sets the rate of a mode, and then makes a body', async () => {
+  it('a clip sets the rate of a mode, and then makes a camera', async () => {
     await app.visit('/prove?at=measure&what=clip');
     await give('Choose clips', [intra()]);
     const seen = await app.seesText('main', 'densest second');
@@ -95,12 +95,12 @@ describe('the clip inspector', () => {
     expect(changed?.otherRates?.length).toBe((mode?.otherRates?.length ?? 0) + 1);
     await app.undo('has the rate of the clip now.');
 
-    await chip('Whose clip is it?', 'a new body');
+    await chip('Whose clip is it?', 'a new camera');
     await app.seesText('main', 'intra, or raw?');
     await chip('Every frame is whole', 'Intra');
-    await app.clickText('button', 'Make a body with 1280×720');
+    await app.clickText('button', 'Make a camera with 1280×720');
     await app.seesText('#notices', 'with the mode of the clip');
-    const made = (await stored<StoredBody>('bodies')).find(({ name }) => name.startsWith('Body of A-cam'));
+    const made = (await stored<StoredBody>('bodies')).find(({ name }) => name.startsWith('Camera of A-cam'));
     expect(made?.modes).toMatchObject([{ codec: 'intra', width: 1280, fps: 50, rate: { source: 'measured' } }]);
   });
 
@@ -111,7 +111,7 @@ describe('the clip inspector', () => {
     await app.clickText('button', 'Log the take');
     const length = await app.find('form[aria-label="Log a take"] input[placeholder="9:22"]');
     expect(await length.getAttribute('value')).toBe('0:12');
-    await app.clickText('a', 'Run its rates in Heat run');
+    await app.clickText('a', 'Run its rates in Heat');
     expect(await app.seesText('main', 's of a clip, repeated, instead of')).toContain('12 s of a clip');
     // It outlives a reload, which an address could not.
     await app.driver.navigate().refresh();
@@ -130,7 +130,7 @@ describe('the clip inspector', () => {
     await app.seesText('main', 'Beside the first');
     await app.seesText('main', 'This is no MP4, MOV, WebM, MKV or transport stream, whatever its name says.');
     await app.seesText('main', 'This file is empty.');
-    expect(await app.seesText('table', 'nothing lost')).toContain('the first');
+    expect(await app.seesText('table', 'no sign of lost data')).toContain('the first');
     await app.clickText('button', 'Take all away');
     await app.seesText('main', 'None at hand?');
   });
@@ -213,7 +213,7 @@ describe('write traces', () => {
     expect(seen).toContain('throttles at 74 °C');
     expect(seen).toContain('A bench is no certification');
     await chip('Of which card is it?', 'A-01');
-    expect(await app.seesText('main', 'For the heat runs of A-01')).toContain(
+    expect(await app.seesText('main', 'For the simulated takes of A-01')).toContain(
       'Throttles at 73.9 °C 75 °C, assumed for CFexpress B',
     );
     await app.clickText('button', 'Keep it as evidence of A-01');
@@ -236,7 +236,7 @@ describe('write traces', () => {
     await app.visit('/prove?at=measure&what=trace');
     const area = await app.find('#trace-text');
     await area.sendKeys(Array.from({ length: 30 }, (_, at) => `${at * 500} ${at < 10 ? 180 : 60}`).join('\n'));
-    await app.clickText('button', 'Take it apart');
+    await app.clickText('button', 'Analyse it');
     await app.seesText('main', 'seconds or milliseconds? Say which.');
     await chip('Its times are', 'milliseconds');
     const seen = await app.seesText('main', 'The file does not name its unit.');
@@ -252,7 +252,7 @@ describe('logs as programs print them', () => {
     await app.visit('/prove?at=measure&what=trace');
     const area = await app.find('#trace-text');
     await area.sendKeys(text);
-    await app.clickText('button', 'Take it apart');
+    await app.clickText('button', 'Analyse it');
   };
 
   it('a log without times of two drives asks for its step, then for its drive', async () => {
@@ -310,7 +310,7 @@ describe('the card bench', () => {
     await app.seesText('main', 'An earlier bench left');
     expect(await ownFiles()).toContain('cool-reel-bench/bench.json');
     await app.clickText('button', 'Go on with it');
-    const seen = await app.seesText('main', 'Every byte came back as it was written');
+    const seen = await app.seesText('main', 'Every byte read back matched what was written');
     expect(seen).toContain('Written as far as asked. 0.9 GB written, 0.9 GB read back and right');
     expect(seen).toContain('This is the disk of this computer, not a card');
     await app.clickText('button', 'Remove what was written');
@@ -329,7 +329,7 @@ describe('the card bench', () => {
     await app.driver.close();
     await app.driver.switchTo().window(own);
     await app.seesText('main', 'False capacity: it holds 784.3 MB and then writes over its beginning.');
-    expect(await app.text('main')).not.toContain('the highest class');
+    expect(await app.text('main')).not.toContain('highest speed mark this lowest');
   });
 
   /** A folder of the browser's own store in place of the one a person would choose: it has the same interface. */
@@ -371,7 +371,7 @@ describe('the card bench', () => {
     await app.clickText('button', 'It was out: read it back');
     // As far as asked is not to its end: it verifies nothing.
     // Faster than the bus of such a card, too: it was not the card that answered.
-    const seen = await app.seesText('main', 'Every byte came back as it was written, though the memory');
+    const seen = await app.seesText('main', 'Every byte read back matched what was written, though the memory');
     expect(seen).not.toContain('is verified');
     await app.clickText('button', 'Remove what was written');
     await app.seesText('main', 'Everything the bench wrote is gone.');
@@ -436,7 +436,7 @@ describe('the card bench', () => {
       await chip('Which card is it?', 'Large');
       await app.clickText('button', 'Write until it is full');
       await app.clickText('button', 'It was out: read it back');
-      await app.seesText('main', 'Every byte came back as it was written.');
+      await app.seesText('main', 'Every byte read back matched what was written.');
       // A card of 256 GB that took a tenth of one was filled by something else.
       expect(await app.text('main')).not.toContain('is verified');
       await app.clickText('button', 'Remove what was written');
@@ -495,7 +495,7 @@ describe('manuals', () => {
     const manual = join(files, 'manual.pdf');
     writeFileSync(manual, await document.save());
     await app.visit('/bodies');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.fill('Name', 'Heron');
     await app.clickText('button', 'Paste modes from a table');
     await give('Choose a manual', [manual]);
@@ -507,7 +507,7 @@ describe('manuals', () => {
 
   it('a locked document, a picture of one, and a letter say what to do', async () => {
     await app.visit('/bodies');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Paste modes from a table');
     const letter = join(files, 'letter.txt');
     writeFileSync(letter, 'Dear harbour master, the boats are late.');

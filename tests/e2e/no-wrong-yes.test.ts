@@ -26,10 +26,10 @@ const paste = async (text: string): Promise<void> => {
   );
 };
 
-describe('a mirrored body with unlike slots', () => {
+describe('a mirrored camera with unlike slots', () => {
   const cell = 'Yawl 4K intra 25p on C-01';
 
-  it('reads the same on the board, in Why, in the arrangement tried, on the crew card and in the heat run', async () => {
+  it('reads the same on the table, in Why, in the arrangement tried, on the crew card and in the heat run', async () => {
     expect(await app.seesCell(cell)).toContain('Not covered');
     expect(await app.cell(cell, 'tone')).toBe('hot');
     await app.cell(cell);
@@ -37,7 +37,7 @@ describe('a mirrored body with unlike slots', () => {
     expect(why).toMatch(
       /^4K intra 25p on C-01 Yawl · Slot 2 · .* Not covered What to do .* Slot 1: C-01 Guaranteed Slot 2: C-01 Not covered/,
     );
-    expect(why).toContain('Mirrored over unlike slots: the worst counts');
+    expect(why).toContain('Mirrored over different slots: the weakest answer counts');
     expect(why).toContain('Slot 1: C-01, guaranteed · Slot 2: C-01, not covered');
     await app.visit('/crew');
     const crew = await app.seesText('main', 'Yawl');
@@ -47,7 +47,7 @@ describe('a mirrored body with unlike slots', () => {
     expect(row).not.toContain('Guaranteed');
     await app.visit('/heat?body=yawl&mode=i25&card=c-01');
     await app.seesText('h1', 'only its guaranteed minimum');
-    await app.seesText('main', 'It holds if the flash keeps up');
+    await app.seesText('main', 'It lasts if the card sustains');
   });
 
   it('a mode that both slots hold is guaranteed in every place', async () => {
@@ -102,7 +102,7 @@ describe('a test', () => {
     await app.visit('/');
     await app.seesCell('Dory 4K intra 50p on C-01');
     await app.cell('Dory 4K intra 50p on C-01');
-    await app.clickText('button', 'Note a test of this pair');
+    await app.clickText('button', 'Log a test of this card in this camera');
     const time = await app.find('#why form input[placeholder="9:22"]');
     await time.sendKeys('9:22');
     await app.seesText('#why form', '= 9 min 22 s');
@@ -112,7 +112,7 @@ describe('a test', () => {
     expect(asked).toContain('Was the card empty');
     await app.clickText('button', 'Keep it all the same');
     await app.seesText('body', 'noted.');
-    const why = await app.seesText('#why', 'these numbers do not fit');
+    const why = await app.seesText('#why', 'the numbers do not add up');
     expect(why, 'it proves nothing').toContain('Guaranteed');
     await app.undo('noted.');
   });
@@ -121,7 +121,7 @@ describe('a test', () => {
     await app.visit('/');
     expect(await app.seesCell('Wherry 8K raw 5:1 25p on A-02')).toContain('61 min Test passed');
     await app.cell('Wherry 8K raw 5:1 25p on A-02');
-    await app.seesText('#why', 'proven to 61 min; the card lasts 2h03');
+    await app.seesText('#why', 'tested for 61 min; a full card lasts 2h03');
   });
 });
 
@@ -131,14 +131,14 @@ describe('a card whose label contradicts itself', () => {
     expect(await app.seesCell('Gull 4K long-GOP 50p on M-03')).toContain('Not covered');
     await app.visit('/cards');
     await app.clickText('button', 'M-03');
-    await app.seesText('aside', 'Until this card is verified');
+    await app.seesText('aside', 'Until you verify this card');
     await app.clickText('button', 'I verified it');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'M-03 saved');
     await app.visit('/');
     const cell = await app.seesCell('Gull 4K long-GOP 50p on M-03');
     expect(cell, 'U1 is all that counts on the bus it prints').toContain('Not covered');
-    expect(cell).toContain('U1 counts on UHS-I: 10 MB/s');
+    expect(cell).toContain('U1 counts in this slot (UHS-I) and guarantees: 10 MB/s');
   });
 
   it('is verified for what it said then: another label is in doubt again', async () => {
@@ -146,7 +146,7 @@ describe('a card whose label contradicts itself', () => {
     await app.clickText('button', 'M-03');
     await app.seesText('aside', 'Not verified after all');
     await app.fill('Capacity', '64');
-    await app.seesText('aside', 'Until this card is verified');
+    await app.seesText('aside', 'Until you verify this card');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'M-03 saved');
     await app.visit('/');
@@ -157,7 +157,7 @@ describe('a card whose label contradicts itself', () => {
 describe('promises in writing', () => {
   it('a stated minimum makes an XQD card count, with its source', async () => {
     await app.visit('/bodies');
-    await app.clickText('button', 'Add a body');
+    await app.clickText('button', 'Add a camera');
     await app.fill('Name', 'Ketch');
     await app.pick('Takes', 'XQD');
     await app.pick('Bus of the slot', 'XQD 2.0');
@@ -181,11 +181,11 @@ describe('promises in writing', () => {
     await app.seesText('#why', 'From: spec page 2.');
   });
 
-  it('a body’s approval of a drive for a mode', async () => {
+  it('a camera’s approval of a drive for a mode', async () => {
     await app.visit('/bodies?open=wherry');
-    await app.unfold('Media its maker approves');
-    await app.clickText('button', 'Add approved media');
-    await app.pick('Cards of yours that are this medium', 'A-03 · CFexpress B 512\u00a0GB, VPG200');
+    await app.unfold('Cards and drives the camera’s maker approves');
+    await app.clickText('button', 'Add an approved card or drive');
+    await app.pick('Cards of yours that are this one', 'A-03 · CFexpress B 512\u00a0GB, VPG200');
     await app.pick('For the modes', '8K raw 5:1 50p');
     await app.fill('Where it says so', 'manual, page 34');
     await app.clickText('button', 'Save');
@@ -208,7 +208,7 @@ describe('the quick check', () => {
     expect(await (await app.find('#quick-check')).getAttribute('value')).toBe(
       '240 Mb/s as captured 25p 100p on 256GB V90',
     );
-    await app.clickText('button', 'a slower slot');
+    await app.clickText('button', 'use a slower slot');
     await app.seesText('#quick-answer', 'Not covered');
   });
 
@@ -221,33 +221,33 @@ describe('the quick check', () => {
 describe('a heat run of a card of which nothing is known', () => {
   it('answers for heat alone, gives the pace it would need, and calls nothing good', async () => {
     await app.visit('/heat?body=dory&mode=g50&card=c-07');
-    await app.seesText('h1', 'Heat alone lets it run to');
+    await app.seesText('h1', 'No heat stop expected within');
     expect(await app.run("return document.querySelector('h1').className.includes('tone-cool')")).toBe(false);
     await app.seesText('[data-testid=break-even]', /1\d(\.\d)? MB\/s/);
     const main = await app.text('main');
     expect(main).toContain('Nothing is known of how fast C-07 writes.');
-    expect(main).not.toContain('It holds as planned');
+    expect(main).not.toContain('The risk is already below');
   });
 });
 
 describe('a take of one’s own that held longer than assumed figures say', () => {
   it('puts the figures in doubt, in the heat run and beside the cell', async () => {
     await app.visit('/heat?body=crow&mode=g60&card=m-01');
-    await app.seesText('h1', 'the body shuts down at about');
-    await app.clickText('button', 'Log a take of this pair');
+    await app.seesText('h1', 'the camera shuts down at about');
+    await app.clickText('button', 'Log a take of this card in this camera');
     await app.choose('The take', 'was stopped');
     await app.fill('After', '60 min');
     await app.seesText('form[aria-label="Log a take"]', '= 1 h');
     await app.clickText('button', 'Log it');
     await app.seesText('h1', 'In doubt: your own take held longer');
-    await app.seesText('main', 'no risk can be told');
+    await app.seesText('main', 'No risk is shown');
     await app.visit('/');
     const cell = 'Crow’s nest 5K long-GOP 29.97p on M-01';
     await app.driver.wait(async () => (await app.seesCell(cell)).includes('Heat: risky'), 20_000, 'its mark');
     await app.cell(cell);
-    const why = await app.seesText('#why', 'held longer than the assumed figures say');
-    expect(why, 'beside it no time at which it would end').not.toMatch(/shuts down at|drops the take/);
-    expect(why).toContain('Fit the figures in its heat run');
+    const why = await app.seesText('#why', 'ran longer than the assumed figures allow');
+    expect(why, 'beside it no time at which it would end').not.toMatch(/shuts down at|frames drop/);
+    expect(why).toContain('Fit the figures in Heat');
   });
 });
 
@@ -257,21 +257,21 @@ describe('a mode of which only the counter tells', () => {
     await app.clickText('button', 'Add a mode');
     await app.fill('Name', 'Counted', `${MODES}/div[1]/div[4]`);
     await app.fill('Recorded, fps', '25');
-    await app.pick('Rate from', 'The body’s counter');
+    await app.pick('Rate from', 'The camera’s counter');
     await app.seesText('form', 'one reading is enough');
     await app.unfold('What its counter shows');
     await app.clickText('button', 'Note a reading');
     await app.choose('Mode', 'Counted 25p');
     await app.fill('Card, GB', '128');
     await app.fill('Shown, min', '170');
-    await app.clickText('button', 'Take that');
+    await app.clickText('button', 'Use this rate');
     await app.seesText('form', /Everything written: \d+ to 100 Mb\/s/);
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Punt saved');
     await app.visit('/');
     expect(await app.seesCell('Punt Counted 25p on C-05')).toMatch(/2h\d\d Guaranteed/);
     await app.cell('Punt Counted 25p on C-05');
-    const why = await app.seesText('#why', 'from the body’s counter');
-    expect(why).toContain('planned, by the slower end of the readings');
+    const why = await app.seesText('#why', 'from the camera’s counter');
+    expect(why).toContain('planned, if the lower rate read from the counter is right');
   });
 });

@@ -15,13 +15,13 @@ afterAll(() => app.close());
 describe('without a network, after one visit', () => {
   // Ways in which an address is written, kept, sent and mistyped.
   it.each([
-    ['/', 'Minutes planned'],
+    ['/', 'Planned minutes on one card'],
     ['/?q=600%20Mb%2Fs%20on%20256GB%20V90%20II', 'Guaranteed'],
-    ['/?utm_source=x', 'Minutes planned'],
-    ['/index.html', 'Minutes planned'],
-    ['/index.html?q=V90', 'Minutes planned'],
-    ['/#why', 'Minutes planned'],
-    ['//', 'Minutes planned'],
+    ['/?utm_source=x', 'Planned minutes on one card'],
+    ['/index.html', 'Planned minutes on one card'],
+    ['/index.html?q=V90', 'Planned minutes on one card'],
+    ['/#why', 'Planned minutes on one card'],
+    ['//', 'Planned minutes on one card'],
     ['/bodies', 'Wherry'],
     ['/bodies/', 'Wherry'],
     ['/bodies?open=dory', 'Dory'],
@@ -38,7 +38,7 @@ describe('without a network, after one visit', () => {
     ['/crew', 'Bollard'],
     ['/crew/?utm_medium=mail', 'Bollard'],
     ['/prove', 'Log a take'],
-    ['/day', 'Short at 14:38'],
+    ['/day', 'Shortage from 14:38'],
     ['/day/?plan=race-day&at=live', 'Rehearse it'],
     ['/sheet?plan=race-day', 'Labels of the cards'],
     ['/shop?x', 'all combinations checked'],
@@ -70,7 +70,7 @@ describe('without a network, after one visit', () => {
     await app.visit('/');
     await app.seesCell('Dory 4K intra 50p on C-01');
     await app.cell('Dory 4K intra 50p on C-01');
-    await app.clickText('a', 'V90 counts on UHS-II');
+    await app.clickText('a', 'V90 counts in this slot (UHS-II)');
     await app.seesText('[role=dialog]', 'What is the highest mark that counts');
   });
 
@@ -84,7 +84,7 @@ describe('without a network, after one visit', () => {
 
   it('keeps what is entered', async () => {
     await app.visit('/cards?open=c-01');
-    await app.fill('Your own label', 'C-OFF');
+    await app.fill('Card name (as you wrote it on the card)', 'C-OFF');
     await app.clickText('button', 'Save');
     await app.seesText('table', 'C-OFF');
     await app.visit('/');

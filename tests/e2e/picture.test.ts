@@ -124,7 +124,7 @@ describe('with a camera', () => {
     for (const word of ['128GB', 'SDXC', 'II', 'V60', 'U3']) expect(text).toContain(word);
     expect(text).not.toContain('V90');
     await app.clickText('button', 'Make a card of this');
-    await app.fill('Your own label', 'Q-07', '//aside');
+    await app.fill('Card name (as you wrote it on the card)', 'Q-07', '//aside');
     await app.clickText('button', 'Save');
     await app.visit('/cards');
     await app.seesText('main', 'Q-07');

@@ -50,7 +50,7 @@ describe('a take on location', () => {
       presses += 1;
     };
     await press(app.clickText('button', 'Log a take'));
-    await press(chip('Body', 'Dory'));
+    await press(chip('Camera', 'Dory'));
     await press(chip('Mode', '4K long-GOP 50p'));
     await press(chip('Card', 'C-07'));
     await press(typeLength('1h45'));
@@ -72,10 +72,10 @@ describe('a take on location', () => {
     await app.visit('/prove');
     await app.clickText('button', 'Log a take');
     await app.clickText('button', 'Save');
-    await app.seesText(FORM, 'Which body?');
+    await app.seesText(FORM, 'Which camera?');
     expect(await app.axe('minor')).toEqual([]);
     expect(await app.run<string>('return document.activeElement.getAttribute("aria-invalid")')).toBe('true');
-    await chip('Body', 'Punt');
+    await chip('Camera', 'Punt');
     await chip('Mode', 'HD long-GOP');
     await chip('Card', 'C-06');
     // An hour typed as minutes: the card lasts four hours here.
@@ -92,7 +92,7 @@ describe('a take on location', () => {
   it('is taken up again after a reload, made again in one press, deleted and taken back', async () => {
     await app.visit('/prove');
     await app.clickText('button', 'Log a take');
-    await chip('Body', 'Gull');
+    await chip('Camera', 'Gull');
     await app.driver.navigate().refresh();
     await app.clickText('button', 'Go on with it');
     await chip('Mode', '4K long-GOP 25p');
@@ -114,16 +114,16 @@ describe('a take on location', () => {
   it('is searched and narrowed; a failed take nobody looked at stands on top until it is', async () => {
     await app.visit('/prove');
     const log = 'section[aria-label="Log"]';
-    expect(await app.seesText(`${log} li`, 'failed after a pass')).toContain('C-06');
+    expect(await app.seesText(`${log} li`, 'failed after an earlier pass')).toContain('C-06');
     await app.run(
       `const list = document.querySelector('select[aria-label="Order"]'); list.value = 'oldest';
        list.dispatchEvent(new Event('change', { bubbles: true }));`,
     );
     expect(await app.text(`${log} li`)).toContain('C-06');
     await app.click(`${log} li button`);
-    await app.clickText('button', 'I have looked at it');
-    await app.seesText('body', 'Looked at');
-    expect(await app.text(`${log} li`)).not.toContain('failed after a pass');
+    await app.clickText('button', 'Mark as checked');
+    await app.seesText('body', 'Marked as checked');
+    expect(await app.text(`${log} li`)).not.toContain('failed after an earlier pass');
     await (await app.find('input[aria-label="Search the log"]')).sendKeys('slipway');
     await app.seesText(log, /[12] of \d+ entries/);
   });
@@ -133,8 +133,8 @@ describe('results that look impossible', () => {
   it('are explained with their numbers, and the test that settles them is planned', async () => {
     await app.visit('/prove');
     await app.clickText('button', '8K raw 3:1 50p, Wherry · A-01');
-    await app.seesText('aside', /0\.61 of the rate believed.*It is what 5:1 writes, not 3:1.*strong/);
-    await part('Worth testing');
+    await app.seesText('aside', /0\.61 of the rate believed.*It is what 5:1 writes, not 3:1.*likely/);
+    await part('What to test next');
     await app.seesText(
       'ol',
       /8K raw 3:1 50p on A-01, Wherry One take of 31 min: decides a result that looks impossible/,
@@ -154,18 +154,18 @@ describe('results that look impossible', () => {
 
   it('are drawn on the map, and a bar opens its test', async () => {
     await app.visit('/prove?at=map');
-    await app.seesText('main', 'What Wherry’s takes bear out');
+    await app.seesText('main', 'What Wherry’s takes show');
     await app.seesText('main', /A-01, 1 TB Keeps up 53\d MB\/s for 30:\d\d/);
     await app.run(`document.querySelector('svg [role=button]').focus()`);
     await app.keys(Key.ENTER);
     await app.seesText('aside', 'What its numbers say');
     await app.visit('/prove?at=map');
-    await app.seesText('main', 'What Wherry’s takes bear out');
+    await app.seesText('main', 'What Wherry’s takes show');
     await app.run(
-      `const list = document.querySelector('select[aria-label="Body on the map"]'); list.value = 'gull';
+      `const list = document.querySelector('select[aria-label="Camera on the map"]'); list.value = 'gull';
        list.dispatchEvent(new Event('change', { bubbles: true }));`,
     );
-    await app.seesText('main', 'Cache: 2 drops agree in their bytes');
+    await app.seesText('main', 'Probably the cache: 2 drops came after nearly the same number of bytes');
   });
 });
 
@@ -198,7 +198,7 @@ describe('the stopwatch', () => {
   it('is started from a take that is being logged', async () => {
     await app.visit('/prove');
     await app.clickText('button', 'Log a take');
-    await chip('Body', 'Punt');
+    await chip('Camera', 'Punt');
     await chip('Mode', 'HD long-GOP');
     await chip('Card', 'C-05');
     await app.clickText('button', 'Start the watch instead');
@@ -214,7 +214,7 @@ describe('the stopwatch', () => {
     await app.visit('/prove');
     await app.seesText('main', 'entries');
     expect(await app.driver.findElements(By.css('[role=timer]'))).toEqual([]);
-    await part('Worth testing');
+    await part('What to test next');
     await app.clickText('button', 'Start the watch');
     await app.clickText('button', 'Throw it away');
     expect(await app.driver.findElements(By.css('[role=timer]'))).toEqual([]);
@@ -224,10 +224,10 @@ describe('the stopwatch', () => {
 describe('bursts', () => {
   it('a void one is caught, while it is typed and in the lab', async () => {
     await app.visit('/prove?at=bursts');
-    await app.seesText('main', 'Void: a shutter that long allows 5 pictures a second, not the 10 set');
-    await app.seesText('main', 'the faster card does no better in this body');
+    await app.seesText('main', 'Not counted: a shutter that long allows 5 pictures a second, not the 10 set');
+    await app.seesText('main', 'the faster card does no better in this camera');
     await app.clickText('button', 'Log a burst');
-    await chip('Body', 'Dory');
+    await chip('Camera', 'Dory');
     await chip('Card', 'C-01');
     await app.fill('One picture', '48.5');
     await app.fill('Pictures taken', '20');
@@ -240,7 +240,7 @@ describe('bursts', () => {
     await app.seesText('body', 'Burst logged.');
     await app.visit('/?');
     await app.cell(await app.seesCell('Dory 4K intra 50p on B-01'));
-    await app.seesText('section[aria-label="What it stands on"]', 'the faster card does no better in this body');
+    await app.seesText('section[aria-label="What it stands on"]', 'the faster card does no better in this camera');
   });
 });
 
@@ -248,17 +248,17 @@ describe('what went wrong', () => {
   it('leads from a symptom to its cause, and into an incident', async () => {
     await app.visit('/prove?at=wrong');
     await chip('What you saw', 'It stopped by itself');
-    await chip('In which body?', 'Dory');
+    await chip('In which camera?', 'Dory');
     await chip('In which mode?', '4K intra 50p');
     await chip('On which card?', 'C-01');
-    await app.seesText('main', 'The board says Guaranteed');
+    await app.seesText('main', 'The table says Guaranteed');
     await app.seesText(
       'ol[aria-label="What may be behind it"]',
       'ruled out The rate is more than the card is known to hold',
     );
     for (const [question, answer] of [
       ['Was the card full?', 'No'],
-      ['Does the body say the card is locked?', 'Yes'],
+      ['Does the camera say the card is locked?', 'Yes'],
     ] as const) {
       for (let tries = 0; tries < 12; tries += 1) {
         const asked = await app.text('section[aria-label="What went wrong?"]');
@@ -323,7 +323,7 @@ describe('tests in and out', () => {
     await app.cell(cell);
     await app.seesText(
       'section[aria-label="Rule by rule"]',
-      'Reported by Crew of the pilot cutter and Crew of the ketch, 20',
+      'A colleague’s test (Crew of the pilot cutter and Crew of the ketch)',
     );
   });
 });
@@ -335,10 +335,10 @@ describe('somebody new', () => {
     await app.clickText('button', 'Start empty');
     await app.seesText('body', 'The kit is empty.');
     await app.visit('/prove');
-    await app.seesText('main', 'A take needs a body with a mode and a card: add a body under Bodies');
-    await part('Map');
+    await app.seesText('main', 'A take needs a camera with a mode and a card: add a camera under Cameras');
+    await part('Results by card');
     await app.seesText('main', 'No take is logged yet');
-    await part('Worth testing');
+    await part('What to test next');
     await app.seesText('main', 'Nothing to test yet');
   });
 });
@@ -351,7 +351,7 @@ describe('evidence that answers', () => {
     for (const length of ['10:00', '9:30']) {
       // One press each: log, body, mode, card, end, save; and the length is typed.
       await app.clickText('button', 'Log a take');
-      await chip('Body', 'Crow’s nest');
+      await chip('Camera', 'Crow’s nest');
       await chip('Mode', '4K slow');
       await chip('Card', 'M-04');
       await typeLength(length);
@@ -377,7 +377,7 @@ describe('evidence that answers', () => {
     expect(await app.text('section[aria-label="Rule by rule"]')).not.toContain('No test of your own yet');
   });
 
-  it('a full take sets the rate of four modes in two presses, and the board turns', async () => {
+  it('a full take sets the rate of four modes in two presses, and the table turns', async () => {
     const kit = JSON.parse(readFileSync('src/kit/demo.coolreel.json', 'utf8'));
     const wherry = kit.bodies.find(({ id }: { id: string }) => id === 'wherry');
     const raw = wherry.modes.find(({ id }: { id: string }) => id === '8k-3');

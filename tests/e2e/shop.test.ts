@@ -21,21 +21,21 @@ const value = (label: string): Promise<string> =>
 const becomes = (what: () => Promise<boolean>, told: string) => app.driver.wait(what, WAIT, told);
 
 describe('from the day to the sets', () => {
-  it('the needs of the demo day come to three proven sets; one is tried on the board and kept', async () => {
+  it('the needs of the demo day come to three proven sets; one is tried on the table and kept', async () => {
     await app.visit('/shop');
-    await app.seesText(CHEAPEST, 'proven: none is better');
+    await app.seesText(CHEAPEST, 'best possible: all combinations checked');
     const before = await price();
     await app.clickText('button', 'Take from Race day');
     await app.seesText('aside', 'Punt · HD 10-bit frames 25p');
     await becomes(async () => (await price()) !== before && (await price()) !== '', 'another price');
     // Nothing in the list is a promise for the frames of the body with UHS-I: the rest is still worked out.
     for (const aim of ['cheapest', 'fewest-cards', 'least-at-risk'])
-      await app.seesText(`section[data-aim="${aim}"]`, 'proven: none is better');
+      await app.seesText(`section[data-aim="${aim}"]`, 'best possible: all combinations checked');
     await app.seesText('main', 'Between them');
     // By the keys: the notice that offers it may be gone by now.
     await app.undoByKeys();
     await becomes(async () => (await price()) === before, 'the price before');
-    await app.clickText(`*[@data-aim="cheapest"]//button`, 'Try on the board');
+    await app.clickText(`*[@data-aim="cheapest"]//button`, 'Try in the table');
     await app.seesText('[role=status]', 'CFexpress B 2 TB VPG400');
     await app.seesCell('Wherry 8K raw 5:1 25p on CFexpress B 2 TB VPG400 · 1');
     await app.clickText('button', 'Keep it');
@@ -47,15 +47,15 @@ describe('from the day to the sets', () => {
 
   it('a set that was bought is in the wallet with its price and its seller, and is used from then on; undo takes all of it back', async () => {
     await app.visit('/shop');
-    await app.seesText(CHEAPEST, 'proven: none is better');
+    await app.seesText(CHEAPEST, 'best possible: all combinations checked');
     const before = await price();
     const buy = async (): Promise<void> => {
-      await app.clickText(`*[@data-aim="cheapest"]//button`, 'Bought');
+      await app.clickText(`*[@data-aim="cheapest"]//button`, 'Add to Cards as bought');
       await app.seesText(CHEAPEST, 'Nothing to buy');
       expect(await price()).toBe('0');
     };
     await buy();
-    await app.undo('bought, in the wallet');
+    await app.undo('bought, now among your cards');
     await becomes(async () => (await price()) === before, 'the price before');
     await buy();
     await app.visit('/cards');
@@ -70,7 +70,7 @@ describe('from the day to the sets', () => {
 
   it('a need that nothing meets is told with its reason, left out, and counted again', async () => {
     await app.visit('/shop');
-    await app.clickText('button', 'Add a need');
+    await app.clickText('button', 'Add a mode and hours');
     await app.seesText('aside', 'Recorded hours');
     await app.clickText('label', 'Wherry');
     await app.clickText('label', '8K raw 3:1 50p');
@@ -78,18 +78,18 @@ describe('from the day to the sets', () => {
     await app.clickText('button', 'Save');
     await app.seesText('aside', 'No card may be used for it');
     await app.seesText('main', 'These sets leave out Wherry · 8K raw 3:1 50p');
-    await app.clickText('button', 'Leave it out');
+    await app.clickText('button', 'Leave out');
     await app.seesText('aside', 'left out');
     await becomes(async () => !(await app.text('main')).includes('These sets leave out'), 'told no more');
-    await app.clickText('button', 'Count it again');
+    await app.clickText('button', 'Include again');
     await app.seesText('main', 'These sets leave out');
   });
 
   it('says what is missing in a need, and keeps what was typed', async () => {
     await app.visit('/shop');
-    await app.clickText('button', 'Add a need');
+    await app.clickText('button', 'Add a mode and hours');
     await app.clickText('button', 'Save');
-    await app.seesText('aside', 'Which body?');
+    await app.seesText('aside', 'Which camera?');
     await app.clickText('label', 'Gull');
     await app.fill('Recorded hours', '1,200', '//aside');
     await app.seesText('aside', '1200');
@@ -139,10 +139,10 @@ describe('prices', () => {
   it('one far under the rest of its print is flagged, in no set, and only counted when a person says so', async () => {
     await app.visit('/shop');
     await app.seesText('aside', 'about a third of what 2 others ask for this print');
-    await app.seesText(CHEAPEST, 'proven: none is better');
+    await app.seesText(CHEAPEST, 'best possible: all combinations checked');
     const before = await price();
     expect(await app.text(CHEAPEST)).not.toContain('market stall');
-    await app.clickText('label', 'Count the one far under the rest, too');
+    await app.clickText('label', 'Include the suspiciously cheap one');
     await app.seesText(CHEAPEST, 'market stall');
     expect(await price()).not.toBe(before);
   });
@@ -163,7 +163,7 @@ describe('prices', () => {
 
   it('any two are compared for the kit as it stands', async () => {
     await app.visit('/shop');
-    await app.seesText('main', 'Is the dear one worth it?');
+    await app.seesText('main', 'Is the dearer card worth it?');
     const choose = (at: number, name: string) =>
       app.run(
         `const s = document.querySelectorAll('main select')[${at}]; s.value = [...s.options].find((o) => o.textContent.startsWith('${name}')).value; s.dispatchEvent(new Event('change', { bubbles: true }));`,
@@ -172,7 +172,7 @@ describe('prices', () => {
     await choose(1, 'SD 256 V90, second');
     await app.seesText('main', 'It unlocks modes of Dory');
     await app.seesText('main', 'no use in this slot');
-    await app.seesText('main', 'Read speed is patience');
+    await app.seesText('main', 'Read speed only shortens copying');
   });
 });
 
@@ -221,9 +221,9 @@ describe('somebody new', () => {
     await app.clickText('button', 'Start empty');
     await app.seesText('body', 'empty');
     await app.visit('/shop');
-    await app.seesText('main', 'add a body with its modes');
+    await app.seesText('main', 'add a camera with its modes');
     await app.visit('/shop?at=fleet');
-    await app.seesText('main', 'No card in the wallet yet');
+    await app.seesText('main', 'No cards yet. Add yours under');
     await app.visit('/');
     await app.clickText('button', 'Kit');
     await app.clickText('button', 'Load the demo kit');
@@ -235,7 +235,7 @@ describe('somebody new', () => {
       await app.clickText('button', 'Delete this need');
       await app.driver.wait(async () => {
         const shown = await app.driver.findElements(By.css(NEEDS));
-        return shown.length === left - 1 && (await app.text('main')).includes('Needs');
+        return shown.length === left - 1 && (await app.text('main')).includes('What you want to record');
       }, WAIT);
     }
     await app.clickText('button', 'Say what you need');

@@ -153,7 +153,7 @@ describe('the last changes', () => {
 describe('a wallet as people make it', () => {
   it('copies a card whose number is past what a number holds, and keeps its history out of the copy', async () => {
     await app.visit('/cards?open=c-01');
-    await app.fill('Your own label', 'SN-99999999999999999999');
+    await app.fill('Card name (as you wrote it on the card)', 'SN-99999999999999999999');
     await app.clickText('button', 'Note an incident');
     await app.fill('In words', 'slow-card warning');
     await save();

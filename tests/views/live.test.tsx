@@ -41,36 +41,36 @@ describe('a press that is asked about', () => {
     const { onPress, dialog } = asked('full', 'free');
     expect(words(dialog)).toContain('A-02 is not safe to wipe');
     expect(words(dialog)).toContain('At stake: up to 118 GB.');
-    const sure = screen.getByRole('button', { name: 'Do it all the same' }) as HTMLButtonElement;
+    const sure = screen.getByRole('button', { name: 'Mark it anyway' }) as HTMLButtonElement;
     expect(sure.disabled, 'nothing is noted without a reason').toBe(true);
     fireEvent.change(screen.getByRole('textbox'), { target: { value: 'copied at home, by hand' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Do it all the same' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Mark it anyway' }));
     const [noted] = onPress.mock.calls[0] as [{ readonly override: string }];
     expect(noted).toMatchObject({ cardId: 'c', to: 'free' });
     expect(noted.override).toMatch(/At stake: up to 118 GB\. copied at home, by hand$/);
   });
 
-  it('into a body: every slot of the day’s bodies is offered', () => {
+  it('into a camera: every slot of the day’s cameras is offered', () => {
     const { dialog } = asked('free', 'in-body');
     expect(words(dialog)).toContain('Into which slot');
     for (const slot of ['Wherry, slot a', 'Wherry, slot b']) expect(words(dialog)).toContain(slot);
-    const sure = screen.getByRole('button', { name: 'In a body' }) as HTMLButtonElement;
+    const sure = screen.getByRole('button', { name: 'In a camera' }) as HTMLButtonElement;
     expect(sure.disabled, 'without a slot').toBe(true);
   });
 });
 
 describe('the next swap', () => {
   it.each([
-    [['b'], 'to the next swap, as planned from the start of the day', true],
-    [[], 'to the next swap, as planned from what was pressed', false],
+    [['b'], 'until the next card change, planned from the start of the day', true],
+    [[], 'until the next card change, planned from the states you noted', false],
   ])('says what it is reckoned from: nothing pressed for %j', (asPlanned, from, isSaid) => {
     const day = { asPlanned, blocks: [] } as unknown as PlannedDay;
     const names = { body: () => 'Wherry', card: (id: string) => id, clock: () => '11:16' } as never;
     const swap = { atSeconds: 100, bodyId: 'b', slotId: 's1', outCardId: 'x', inCardId: 'c' };
     draw(<NextSwap kit={kit} day={day} names={names} swap={swap} seconds={40} onSwap={vi.fn()} />);
-    const said = words(screen.getByRole('region', { name: 'The next swap' }));
+    const said = words(screen.getByRole('region', { name: 'The next card change' }));
     expect(said).toContain(from);
-    expect(said.includes('Nothing was pressed for Wherry')).toBe(isSaid);
+    expect(said.includes('Nothing was noted for Wherry')).toBe(isSaid);
     expect(said).toContain('1:00');
   });
 });
@@ -92,7 +92,7 @@ describe('the cards of the day', () => {
     );
     const all = words(screen.getByRole('region', { name: 'Cards' }));
     expect(all).toContain('A-02');
-    expect(all).toContain('not to be wiped');
+    expect(all).toContain('do not format');
     expect(all, 'what is not known of a card is not said').not.toMatch(/undefined|null|NaN/);
   });
 
@@ -113,7 +113,7 @@ describe('the cards of the day', () => {
       );
       return words(screen.getAllByRole('region', { name: 'Cards' }).at(-1) as HTMLElement);
     };
-    expect(rows('free', 'in-body')).toContain('recorded on by the plan, and not pressed: look before it goes in');
+    expect(rows('free', 'in-body')).toContain('recorded on by the plan, and not noted: look before it goes in');
     expect(rows('verified', 'free'), 'somebody said more than that').not.toContain('by the plan');
   });
 });

@@ -36,7 +36,7 @@ export const PLAIN_KINDS: readonly PlainKind[] = [
   { key: 'aerial', name: 'Aerial camera', about: 'one microSD slot, in the air', size: 'action', slots: [['microsd']] },
   {
     key: 'endless',
-    name: 'Never stops',
+    name: 'Continuous recording',
     about: 'one microSD slot, records in a loop',
     size: 'outdoor',
     slots: [['microsd']],

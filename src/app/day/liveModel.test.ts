@@ -66,7 +66,7 @@ describe('a press', () => {
     return found;
   };
 
-  it('into a body goes where the plan has the card about now; further ahead, or nowhere, it is asked', () => {
+  it('into a camera goes where the plan has the card about now; further ahead, or nowhere, it is asked', () => {
     const soon = at([], dayOf({ changes: [change('a', 3600 + 1800)] }));
     expect(pressStep(soon, live(soon, 'a'), 'in-body')).toEqual({
       kind: 'note',

@@ -30,7 +30,7 @@ describe('what a heat run begins with', () => {
     expect(first({}, { ...kit, settings })?.plan).toEqual(plannedTake);
   });
 
-  it('writes to both slots of a body that does, where there are cards for them', () => {
+  it('writes to both slots of a camera that does, where there are cards for them', () => {
     const mirrored = { ...kit, bodies: kit.bodies.map((body) => ({ ...body, arrangement: 'mirrored' as const })) };
     expect(first({}, mirrored)).toMatchObject({ arrangement: 'mirrored', cardIds: ['strong', 'twin'] });
     const [, alone] = mirrored.cards;
@@ -51,7 +51,7 @@ describe('what a heat run begins with', () => {
     });
   });
 
-  it('of a large fleet looks at the first bodies alone, and at those that take the card that is asked for', () => {
+  it('of a large fleet looks at the first cameras alone, and at those that take the card that is asked for', () => {
     const bodies = Array.from({ length: 60 }, (_, at) =>
       aBody({
         id: `b${at}`,
@@ -69,7 +69,7 @@ describe('what a heat run begins with', () => {
     expect(first({ body: 'b57' }, fleet)).toMatchObject({ bodyId: 'b57' });
   });
 
-  it('is nothing without a body or a mode', () => {
+  it('is nothing without a camera or a mode', () => {
     expect(first({}, EMPTY_KIT)).toBeNull();
     expect(first({}, { ...kit, bodies: [aBody({ modes: [] })] })).toBeNull();
     expect(first({}, { ...kit, cards: [] })).toMatchObject({ modeId: 'slow', cardIds: [] });
@@ -87,14 +87,14 @@ describe('a pick in a kit', () => {
     expect(pickedIn(withRaw, pick)?.mode).toBe(raw);
   });
 
-  it('is nothing once its body is gone, and loses cards that are', () => {
+  it('is nothing once its camera is gone, and loses cards that are', () => {
     expect(pickedIn(EMPTY_KIT, pick)).toBeNull();
     expect(pickedIn({ ...kit, cards: [] }, pick)?.cards).toEqual([]);
   });
 
   it('asks for a card a slot where several record', () => {
     const body = kit.bodies[0];
-    if (!body) throw new Error('no body');
+    if (!body) throw new Error('no camera');
     expect(cardCount('single', body)).toBe(1);
     expect(cardCount('mirrored', body)).toBe(2);
   });

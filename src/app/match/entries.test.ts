@@ -9,7 +9,7 @@ const rowsOf = (bodies: ReturnType<typeof largeKit>['bodies']) =>
   bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
 
 describe('the rows of a board', () => {
-  it('have for each body the cards that enter it, also where many bodies have slots alike', () => {
+  it('have for each camera the cards that enter it, also where many cameras have slots alike', () => {
     const { bodies, cards } = largeKit(60, 40);
     // One that is like the first in all but what a card may hold there, and one that takes another bus.
     const [first = aBody()] = bodies;
@@ -26,7 +26,7 @@ describe('the rows of a board', () => {
     expect(new Set(sections.map(({ cards: own }) => own)).size, 'worked out once a kind').toBeLessThan(8);
   });
 
-  it('are those of one body where one is shown alone', () => {
+  it('are those of one camera where one is shown alone', () => {
     const { bodies, cards } = largeKit(20, 10);
     const entries = boardEntries(rowsOf(bodies), cards, 'b2');
     expect(entries.map(({ section, kind }) => `${section.body.id} ${kind}`)).toEqual(

@@ -54,7 +54,7 @@ describe('what stands open beside the log', () => {
     expect(
       opened(ENTRY, entry({ kind: 'counter', reading: { modeId: 'm', capacityGB: 256, minutes: 57 } }))?.part,
     ).toMatchObject({
-      text: 'It stands with its body:',
+      text: 'It stands with its camera:',
       link: { href: '/bodies?open=b' },
     });
     expect(opened(ENTRY, entry({ kind: 'incident', incident: { kind: 'dropped', text: '' } }))?.part).toMatchObject({

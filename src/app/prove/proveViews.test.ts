@@ -72,7 +72,7 @@ describe('a take that is being logged', () => {
     expect(againAs(test).id).not.toBe(test.id);
   });
 
-  it('is asked about in words where its numbers are odd, and not where its body is gone', () => {
+  it('is asked about in words where its numbers are odd, and not where its camera is gone', () => {
     const odd = { ...(kit.tests.find(({ id }) => id === 't1') as Test), seconds: 62, date: '2999-01-01' };
     const [misfit, future] = doubtTexts(odd, kit);
     expect(misfit).toContain('These numbers do not fit');
@@ -82,7 +82,7 @@ describe('a take that is being logged', () => {
 });
 
 describe('what the takes bear out', () => {
-  it('has the bars of a body, the ground of one card, and the air asked for', () => {
+  it('has the bars of a camera, the ground of one card, and the air asked for', () => {
     const all = mapOf(view, { bodyId: 'wherry', cardId: null, airC: null });
     expect(all.bars.map(({ label }) => label)).toEqual(['A-02', 'A-02', 'A-01', 'A-01']);
     expect(all.ground, 'over several cards there is none').toEqual([]);
@@ -120,7 +120,7 @@ describe('what the takes bear out', () => {
 });
 
 describe('the demo’s results', () => {
-  it('one is of another compression, and the mode it was stands in the body', () => {
+  it('one is of another compression, and the mode it was stands in the camera', () => {
     const test = kit.tests.find(({ id }) => id === 't5') as Test;
     const one = placedTest(view, test);
     expect(one && reconcileTest(one)?.reconciled.explanations[0]).toMatchObject({ code: 'compression-ratio', to: 5 });

@@ -139,7 +139,7 @@ describe('a camera that never stops', () => {
 describe('words of the shop', () => {
   it('say what is asked, what it costs and why not', () => {
     expect(needText(aNeed({ hours: 1.5, gapFreeMinutes: 45, sparePercent: 15 }))).toBe(
-      '1.5\u00a0h, 45\u00a0min without a gap, spare 15\u00a0%',
+      '1.5\u00a0h, 45\u00a0min without a card change, spare 15\u00a0%',
     );
     expect(moneyText(1310.5)).toBe('1,310.50');
     expect(moneyText(190)).toBe('190');

@@ -23,15 +23,15 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
     set(all.map((one, place) => (place === at ? { ...one, ...part } : one)));
   return (
     <fieldset className={css.section}>
-      <legend className={css.legend}>Media its maker approves</legend>
+      <legend className={css.legend}>Cards and drives the camera’s maker approves</legend>
       <p className={css.hint}>
-        A promise in writing, like a mark: for media that carry none, such as drives and modules. Named modes, or every
-        mode up to a rate.
+        A promise in writing, like a mark: for what carries none, such as drives and modules. Named modes, or every mode
+        up to a rate.
       </p>
       {all.map((one, at) => (
         <div key={at} className={css.fields}>
           <MultiSelect
-            label="Cards of yours that are this medium"
+            label="Cards of yours that are this one"
             className={css.wide}
             data={cards.map((card) => ({ value: card.id, label: `${card.label} · ${cardSummary(card)}` }))}
             searchable
@@ -64,7 +64,7 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
       ))}
       <div>
         <button type="button" className="plain-button" onClick={() => set([...all, { ...FRESH, modeIds: null }])}>
-          Add approved media
+          Add an approved card or drive
         </button>
       </div>
     </fieldset>

@@ -16,7 +16,7 @@ export function OverheadFields({ form, at }: BesideProps) {
   if (!overhead) {
     return (
       <p className={css.hint}>
-        Beside the picture {ASSUMED_WORDS.fixed} and {ASSUMED_WORDS.perFrame} a frame are assumed.{' '}
+        Added to the picture: sound and data {ASSUMED_WORDS.fixed} and {ASSUMED_WORDS.perFrame} a frame are assumed.{' '}
         <button
           type="button"
           className="plain-button"
@@ -30,7 +30,7 @@ export function OverheadFields({ form, at }: BesideProps) {
   return (
     <div className={css.fields}>
       <NumberField
-        label="Beside the picture"
+        label="Added to the picture: sound and data"
         unit="Mb/s"
         props={form.getInputProps(`${path}.fixedMbps`)}
         placeholder="2"

@@ -97,10 +97,10 @@ function Bodies({ kit }: { readonly kit: ViewKit<'bodies' | 'cards'> }) {
           />
         ) : (
           <div className={css.empty}>
-            <h2>No body yet</h2>
-            <p>A body is a camera: its slots, and the modes it writes with their rates.</p>
+            <h2>No camera yet</h2>
+            <p>Add each camera with its card slots and the modes you use, with their rates.</p>
             <button type="button" className="ink-button" data-strong onClick={add}>
-              Add a body
+              Add a camera
             </button>
           </div>
         )}

@@ -49,7 +49,7 @@ export function BodyForm(props: BodyFormProps) {
     isNew,
     isGone,
     list: 'bodies',
-    name: ({ name }) => name || 'The new body',
+    name: ({ name }) => name || 'The new camera',
     schema: bodySchema,
     save: saveBody,
     onSaved,
@@ -83,9 +83,9 @@ export function BodyForm(props: BodyFormProps) {
   const field = form.getInputProps;
   const hasError = (place: RegExp): boolean => Object.keys(form.errors).some((path) => place.test(path));
   return (
-    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New body' : opened.name}>
+    <form className={css.form} onSubmit={onSubmit} noValidate aria-label={isNew ? 'New camera' : opened.name}>
       <div className={css.actions}>
-        <h2 className={css.title}>{form.values.name || 'New body'}</h2>
+        <h2 className={css.title}>{form.values.name || 'New camera'}</h2>
         {!isNew && !isGone && (
           <>
             <button type="button" className="plain-button" onClick={onDuplicate}>
@@ -100,9 +100,9 @@ export function BodyForm(props: BodyFormProps) {
           </>
         )}
       </div>
-      <Alone name="The body">
+      <Alone name="The camera">
         <fieldset className={css.section}>
-          <legend className={css.legend}>The body</legend>
+          <legend className={css.legend}>The camera</legend>
           <div className={css.fields}>
             <TextField label="Name" props={field('name')} placeholder="Dory" autoFocus={isNew} />
             <TextField label="What it is" props={field('note')} placeholder="hybrid" />
@@ -117,7 +117,7 @@ export function BodyForm(props: BodyFormProps) {
               <NumberField
                 label="Split over, slots"
                 props={field('splitOver')}
-                placeholder={`${splitWidth({ slots: body.slots })}, its like slots`}
+                placeholder={`${splitWidth({ slots: body.slots })}, its slots alike`}
               />
             )}
             <ChoiceField
@@ -176,7 +176,8 @@ export function BodyForm(props: BodyFormProps) {
           </div>
           {form.values.modes.length === 0 && (
             <p className={css.hint}>
-              Without a mode the body has no row on the board. The manual’s table of rates can be pasted whole.
+              Add at least one mode, or no answer can be shown for this camera. You can paste the whole rates table from
+              the manual.
             </p>
           )}
           <div className={css.actions}>
@@ -206,7 +207,7 @@ export function BodyForm(props: BodyFormProps) {
           </div>
         </Fold>
         <Fold
-          title="Marks it asks for"
+          title="Speed marks this camera requires"
           about={FOLDED.groups(body)}
           failed={hasError(/^(?:groupRequires|advisesAgainst)/)}
         >
@@ -216,7 +217,11 @@ export function BodyForm(props: BodyFormProps) {
         <Fold title="What its counter shows" about={FOLDED.counter(body)} failed={hasError(/^counters/)}>
           <CounterFields form={form} />
         </Fold>
-        <Fold title="Media its maker approves" about={FOLDED.approved(body)} failed={hasError(/^approved/)}>
+        <Fold
+          title="Cards and drives the camera’s maker approves"
+          about={FOLDED.approved(body)}
+          failed={hasError(/^approved/)}
+        >
           <ApprovedFields form={form} cards={cards} />
         </Fold>
         <Fold title="Heat" about={FOLDED.heat(body)} failed={hasError(/^heat/)}>
@@ -236,7 +241,7 @@ export function BodyForm(props: BodyFormProps) {
       )}
       <SaveBar
         itemForm={itemForm}
-        what={form.values.name || 'This body'}
+        what={form.values.name || 'This camera'}
         onDiscard={() => {
           discard();
           onDiscard();

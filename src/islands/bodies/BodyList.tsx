@@ -22,8 +22,8 @@ const formsOf = (body: Body) => [
 /** The cameras, with the shapes their slots take. */
 export function BodyList({ bodies, openId, unsaved, onOpen, onResume, onAdd }: BodyListProps) {
   return (
-    <nav className={css.list} aria-label="Bodies">
-      <h1 className={css.title}>Bodies</h1>
+    <nav className={css.list} aria-label="Cameras">
+      <h1 className={css.title}>Cameras</h1>
       {bodies.map((body) => (
         <button
           key={body.id}
@@ -49,12 +49,12 @@ export function BodyList({ bodies, openId, unsaved, onOpen, onResume, onAdd }: B
       ))}
       {unsaved.map((one) => (
         <button key={one.values.id} type="button" className={css.body} onClick={() => onResume(one)}>
-          <span className={css.name}>{(one.values as { readonly name?: string }).name || 'New body'}</span>
+          <span className={css.name}>{(one.values as { readonly name?: string }).name || 'New camera'}</span>
           <span className={`${css.note} tone-warm`}>not saved, typed {whenText(one.at)}</span>
         </button>
       ))}
       <button type="button" className={`ink-button ${css.add}`} onClick={onAdd}>
-        Add a body
+        Add a camera
       </button>
     </nav>
   );

@@ -56,7 +56,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
     <fieldset className={css.section}>
       <legend className={css.legend}>What its counter shows</legend>
       <p className={css.hint}>
-        Minutes the body shows for an empty card. A few readings of different modes tell how much it really writes.
+        Minutes the camera shows for an empty card. A few readings of different modes tell how much it really writes.
       </p>
       {counters.map((reading, at) => (
         <div key={at} className={own.reading}>
@@ -127,7 +127,7 @@ export function CounterFields({ form }: { readonly form: DraftForm<Body> }) {
           ))}
           {decoded && (
             <table className={own.table}>
-              <caption>It would show, on {plain(capacityGB)} GB</caption>
+              <caption>The counter should then show, on an empty {plain(capacityGB)} GB card</caption>
               <tbody>
                 {decoded.predictions.map(({ modeId, minutes }) => {
                   const mode = modes.find(({ id }) => id === modeId);

@@ -46,14 +46,14 @@ export function CounterRate({ form, at }: { readonly form: DraftForm<Body>; read
       {has && (
         <p>
           Everything written: {plain(Number(rate.lowMbps), 0)} to {plain(Number(rate.highMbps), 0)}&nbsp;Mb/s. The
-          faster end decides.
+          higher figure is used for the card’s speed.
         </p>
       )}
       {found && !isSame && (
         <p>
           {counterRateText(found)}{' '}
           <button type="button" className="plain-button" onClick={() => take(found)}>
-            Take that
+            Use this rate
           </button>
         </p>
       )}

@@ -14,7 +14,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
   const set = (next: readonly Draft<GroupRequirement>[]) => form.setFieldValue('groupRequires', next);
   return (
     <fieldset className={css.section}>
-      <legend className={css.legend}>Marks it asks for</legend>
+      <legend className={css.legend}>Speed marks this camera requires</legend>
       {all.map((one, at) => (
         <div key={at} className={own.row}>
           <TextInput
@@ -33,7 +33,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
             onChange={(words) => form.setFieldValue(`groupRequires.${at}.anyOf`, oneSpelling(words))}
           />
           <Select
-            label="Without it the body"
+            label="Without it the camera"
             data={[...WHEN_MISSING_CHOICES]}
             allowDeselect={false}
             {...form.getInputProps(`groupRequires.${at}.whenMissing`)}
@@ -49,7 +49,7 @@ export function GroupFields({ form }: { readonly form: DraftForm<Body> }) {
           className="plain-button"
           onClick={() => set([...all, { group: null, anyOf: [], whenMissing: 'warns' }])}
         >
-          Required mark for several modes
+          Add a required mark for several modes
         </button>
       </div>
     </fieldset>

@@ -202,7 +202,7 @@ export default function PasteModes({ counterRounds, onAdd, onClose }: PasteModes
           >
             {modes.length === 0 ? 'Add' : `Add ${modesText(modes.length)}`}
           </button>
-          {asks && <p className={css.answered}>Answer what is asked above first: nothing is guessed.</p>}
+          {asks && <p className={css.answered}>Answer the questions above, then add the modes.</p>}
           {!asks && failed > 0 && <p className="tone-hot">{missingText(failed)}</p>}
         </div>
       </div>

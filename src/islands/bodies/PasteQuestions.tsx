@@ -44,7 +44,7 @@ export function PasteQuestions({ questions, reading, onChoose }: PasteQuestionsP
       </Ask>
       <Ask
         open={questions.lock !== null}
-        text={`“${questions.lock}” is asked of cards: what does the body do without it?`}
+        text={`“${questions.lock}” is asked of cards: what does the camera do without it?`}
       >
         <Choice text="refuses the mode" onPick={() => onChoose({ lock: 'refuses' })} />
         <Choice text="warns, and records" onPick={() => onChoose({ lock: 'warns' })} />

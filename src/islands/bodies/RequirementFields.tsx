@@ -25,7 +25,7 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
             onChange={(words) => form.setFieldValue(`${path}.${place}.anyOf`, oneSpelling(words))}
           />
           <Select
-            label="Without it the body"
+            label="Without it the camera"
             data={[...WHEN_MISSING_CHOICES]}
             allowDeselect={false}
             {...form.getInputProps(`${path}.${place}.whenMissing`)}
@@ -41,7 +41,7 @@ export function RequirementFields({ form, at }: { readonly form: BodyFormApi; re
           className="plain-button"
           onClick={() => form.insertListItem(path, { anyOf: [], whenMissing: 'warns' })}
         >
-          The body asks for a mark
+          Add a required mark
         </button>
       </div>
     </>

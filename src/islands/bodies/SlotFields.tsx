@@ -25,7 +25,7 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
         <ChoiceField label="Largest SD type" props={field('family')} data={FAMILY_CHOICES} unknown="not entered" />
         <NumberField label="Maker promises up to" unit="GB" props={field('promisedMaxGB')} placeholder="not stated" />
         <Checkbox
-          label="Needs a card to record at all"
+          label="The camera will not record unless this slot has a card"
           className={css.full}
           checked={slot.demandsCard === true}
           onChange={(event) => form.setFieldValue(`slots.${at}.demandsCard`, event.currentTarget.checked)}
@@ -61,7 +61,8 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
       ))}
       {slot.accepts.some(({ bus, form: key }) => bus === null && key !== 'module') && (
         <p className={css.hint}>
-          A bus that is not entered counts as the least its form can do: UHS-I in an SD slot. The manual names it.
+          If you do not enter the bus, the slowest common one is assumed (UHS-I for an SD slot). The manual says which
+          it is.
         </p>
       )}
       {slot.accepts.length === 0 && <p className={css.hint}>This slot takes no card form yet.</p>}

@@ -42,7 +42,7 @@ export function StartFrom({ form, others }: StartFromProps) {
         ))}
       </div>
       <p className={css.hint}>
-        A kind sets the slots and how heat is estimated. Their bus, and every rate, is the manual’s.
+        This fills in the slots and a heat estimate. Take the slots’ bus and every rate from the manual.
       </p>
     </fieldset>
   );

@@ -118,7 +118,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
           />
         )}
         <div className={css.fields}>
-          <TextField label="Your own label" props={field('label')} placeholder="C-01" />
+          <TextField label="Card name (as you wrote it on the card)" props={field('label')} placeholder="C-01" />
           <ChoiceField label="Form" props={printed('form')} data={FORM_CHOICES} />
           <NumberField label="Capacity" unit="GB" props={printed('capacityGB')} placeholder="256" />
           <ChoiceField label="Bus" props={printed('bus')} data={busChoices(values.form)} unknown="read from marks" />
@@ -153,8 +153,8 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
       <fieldset className={css.section}>
         <legend className={css.legend}>Figures</legend>
         <p className={css.hint}>
-          Peak figures are kept and never enter a verdict. A minimum its maker states in writing counts like a mark.
-          Empty means not known.
+          Peak speeds are kept for reference and never decide an answer. A minimum write speed stated in writing counts
+          like a speed mark. Leave empty what you do not know.
         </p>
         <div className={css.fields}>
           <NumberField label="Read, peak" unit="MB/s" props={field('readMBps')} />
@@ -183,7 +183,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
         </div>
       </fieldset>
       <fieldset className={css.section}>
-        <legend className={css.legend}>The thing itself</legend>
+        <legend className={css.legend}>This particular card</legend>
         <div className={css.fields}>
           <ChoiceField label="State" props={field('state')} data={STATE_CHOICES} unknown="not followed" />
           <NumberField
@@ -209,7 +209,7 @@ export function CardForm({ card, isNew, isGone, onSaved, onDelete, onDuplicate, 
           <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
           <Checkbox
             className={css.full}
-            label="Retired: stays in the wallet, leaves the board"
+            label="Retired: kept in your list, not used in answers, plans or shopping"
             checked={values.retired === true}
             onChange={(event) => form.setFieldValue('retired', event.currentTarget.checked)}
           />

@@ -23,7 +23,7 @@ const HEADS: Readonly<Record<SortKey, string>> = {
   label: 'Label',
   form: 'Form',
   capacity: 'Capacity',
-  promise: 'Promises',
+  promise: 'Guaranteed minimum',
   state: 'State',
 };
 
@@ -162,7 +162,9 @@ const CardRow = memo(function CardRow({ card, open, chosen, onOpen, onToggle, on
       <td>
         {marks.length > 0 ? marks.join(' ') : <span className="soft">no mark</span>}
         {doubt && !card.verified && (
-          <span className={css.doubt}>{doubt === 'contradicts' ? 'contradicts itself' : 'not all understood'}</span>
+          <span className={css.doubt}>
+            {doubt === 'contradicts' ? 'contradicts itself' : 'part of the label not read'}
+          </span>
         )}
         {incidents > 0 && (
           <span className={css.doubt}>{incidents === 1 ? '1 incident' : `${incidents} incidents`}</span>

@@ -208,8 +208,8 @@ export function LabelReader({ onMake, onClose }: LabelReaderProps) {
       <h3 className={css.section}>In each kind of slot</h3>
       {doubted && (
         <p className={css.hint}>
-          A label that <Term of="contradiction">contradicts itself</Term> promises nothing before the card was filled
-          and read back.
+          Nothing on a label that <Term of="contradiction">contradicts itself</Term> counts until you have filled the
+          card and read it back.
         </p>
       )}
       <dl className={css.list}>

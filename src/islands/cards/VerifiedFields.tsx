@@ -12,7 +12,8 @@ export function VerifiedFields({ form }: { readonly form: DraftForm<Card> }) {
     return (
       <div className={css.full}>
         <p className={css.hint}>
-          Until this card is verified nothing on its label is a promise. Fill it to the end, read it back and compare.
+          Until you verify this card, nothing on its label counts. Fill it completely, read it back and compare (Tests,
+          Measure).
         </p>
         <button
           type="button"

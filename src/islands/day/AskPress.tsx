@@ -68,7 +68,7 @@ export function AskPress({ asked, kit, plan, atStake, onClose, onPress }: AskPre
         )}
         {doubt?.code === 'not-safe' && (
           <TextInput
-            label="Why all the same"
+            label="Reason (kept in the log of the day)"
             placeholder="it is kept in the log"
             value={why}
             onChange={({ currentTarget: { value } }) => setWhy(value.slice(0, 300))}
@@ -92,7 +92,7 @@ export function AskPress({ asked, kit, plan, atStake, onClose, onPress }: AskPre
               })
             }
           >
-            {doubt?.code === 'no-copy' ? 'They are made and checked' : doubt ? 'Do it all the same' : PRESS_WORDS[to]}
+            {doubt?.code === 'no-copy' ? 'They are made and checked' : doubt ? 'Mark it anyway' : PRESS_WORDS[to]}
           </button>
           <button type="button" className="ink-button" data-strong onClick={onClose}>
             Leave it as it is

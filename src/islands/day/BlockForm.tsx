@@ -26,7 +26,7 @@ interface BlockFormProps {
   readonly onClose: () => void;
 }
 
-const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
+const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which camera?', modeId: 'Which mode?' };
 
 /** What stands in the folded part on air, in a line. */
 function airText({ ambientC, sun, sunC }: Draft<PlanBlock>): string {
@@ -93,7 +93,7 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
       )}
       <TextField label="Name" placeholder="what it is called" props={field('name')} />
       <NumberField
-        label="Share that rolls"
+        label="Share of the time that is recorded"
         unit="%"
         props={{
           ...field('rolling'),
@@ -103,7 +103,7 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
         }}
       />
       <Checkbox
-        label="Gap-free: no change of cards may fall into it"
+        label="No card change during this block"
         checked={values.gapFree === true}
         onChange={(event) => form.setFieldValue('gapFree', event.currentTarget.checked)}
       />
@@ -114,12 +114,12 @@ export function BlockForm({ kit, plan, block, isNew, onDone, onClose }: BlockFor
       >
         <NumberField label="Air without sun" unit="°C" placeholder="as the day’s profile" props={field('ambientC')} />
         <ChoiceField
-          label="In the sun, a body that is"
+          label="In the sun, a camera that is"
           data={FINISH_CHOICES}
           unknown="in shade, or as I enter it"
           props={field('sun')}
         />
-        {!values.sun && <NumberField label="Sun on the body adds" unit="°C" placeholder="0" props={field('sunC')} />}
+        {!values.sun && <NumberField label="Sun on the camera adds" unit="°C" placeholder="0" props={field('sunC')} />}
         <NumberField label="Days after the first" unit="d" placeholder="from the clock" props={field('day')} />
       </Fold>
     </PanelForm>

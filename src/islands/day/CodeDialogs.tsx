@@ -57,7 +57,7 @@ export function ScanDialog({ plan, isRehearsed, cards, onCard, onStates, onClose
         setSaid(
           read.error === 'damaged'
             ? 'This code is damaged or was cut off. Hold it steady, or show it anew.'
-            : 'This code is not one of a card or a day here.',
+            : 'This is not a card sticker or a code from another device of this crew. Scan a sticker, or the code shown under “Send states”.',
         );
         return;
       }
@@ -116,10 +116,10 @@ export function ShowStates({ plan, isRehearsed, onClose }: ShowProps) {
     return () => clearInterval(timer);
   }, []);
   return (
-    <Dialog opened title="Hand over" onClose={onClose}>
+    <Dialog opened title="Send states to another device" onClose={onClose}>
       <div className={css.scan}>
         {count === 0 ? (
-          <p>Nothing is pressed yet: there is nothing to hand over.</p>
+          <p>Nothing is noted yet: there is nothing to send.</p>
         ) : (
           <>
             <QrCode
@@ -128,9 +128,9 @@ export function ShowStates({ plan, isRehearsed, onClose }: ShowProps) {
               size={320}
             />
             <p>
-              Press “Scan a card” on the other device and hold it over this code. What would change is shown there
-              first; of a card pressed on both, the less safe state stays until somebody says which came later. No
-              network is used.
+              On the other device press “Scan a card” and point it at this code. What would change is shown there first;
+              of a card noted on both, the less safe state stays until somebody says which came later. No network is
+              used.
             </p>
           </>
         )}

@@ -21,8 +21,8 @@ export function DayEmpty({ kit, templates, onNew, onLike }: DayEmptyProps) {
       </p>
       {missing ? (
         <p>
-          A day needs a body with a mode and some cards: add a {missing} under{' '}
-          <a href={missing === 'body' ? '/bodies' : '/cards'}>{missing === 'body' ? 'Bodies' : 'Cards'}</a> first.
+          A day needs a camera with a mode and some cards: add a {missing} under{' '}
+          <a href={missing === 'body' ? '/bodies' : '/cards'}>{missing === 'body' ? 'Cameras' : 'Cards'}</a> first.
         </p>
       ) : (
         <button type="button" className="ink-button" data-strong onClick={onNew}>

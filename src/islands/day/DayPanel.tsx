@@ -76,7 +76,7 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
     <div className={css.panel}>
       {first ? (
         <>
-          <h2 className="tone-hot">Short at {names.clock(first.atSeconds)}</h2>
+          <h2 className="tone-hot">Shortage from {names.clock(first.atSeconds)}</h2>
           <p className={css.why}>
             <WithTerms text={shortageText(first, names)} />
           </p>
@@ -98,12 +98,12 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
               ? copies === null
                 ? 'Nothing is short'
                 : 'Nothing is short but copies'
-              : 'Nothing is short, if it holds'}
+              : 'Enough cards, if the points below hold true'}
           </h2>
           <p className={css.why}>
             {isSure
               ? 'Every block has its cards, as planned. Readers and disks are taken at the speeds entered.'
-              : 'Every block has its cards only if what stands below turns out so.'}
+              : 'Every block has its cards only if the assumptions below are right.'}
           </p>
         </>
       ) : (
@@ -143,17 +143,15 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
         </p>
       )}
       {first && (
-        <section className={css.group} aria-label="What would help">
-          <h3>What would help</h3>
+        <section className={css.group} aria-label="What to do">
+          <h3>What to do</h3>
           {moves.phase === 'running' && (
             <p className="soft" role="status">
-              Planning the ways out …
+              Looking for ways to fix the shortage…
             </p>
           )}
           {moves.phase === 'done' && found.length === 0 && (
-            <p className="soft">
-              Nothing of what can be tried by itself makes it less. Move or shorten a block, or bring more cards.
-            </p>
+            <p className="soft">No single change reduces the shortage. Move or shorten a block, or bring more cards.</p>
           )}
           <ul className={css.moves}>
             {found.map((move) => {
@@ -171,7 +169,7 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
                     <p className="soft">
                       {note}
                       {move.freeAtSeconds !== null &&
-                        `; the card waited for is free at ${names.clock(move.freeAtSeconds)}`}
+                        `; the card it waits for comes free at ${names.clock(move.freeAtSeconds)}`}
                     </p>
                   </div>
                   <b className={move.missingMinutes < 0.02 ? 'tone-cool' : 'tone-warm'}>
@@ -184,14 +182,15 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
           </ul>
           {found.length > 0 && (
             <p className="soft">
-              What is still missing after it, at the right. One press makes it; it can be taken back.
+              On the right: recording minutes still missing after the change. Press one to make the change; Undo takes
+              it back.
             </p>
           )}
         </section>
       )}
       {day.changes.length > 0 && (
-        <section className={css.group} aria-label="By hand">
-          <h3>By hand</h3>
+        <section className={css.group} aria-label="Card changes and freed cards, by time">
+          <h3>Card changes and freed cards, by time</h3>
           <ol className={css.times}>
             {byHand.map(({ at, what, where, tone }) => (
               <li key={`${at} ${what} ${where}`}>
@@ -207,7 +206,7 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
         <h3>The day</h3>
         <dl className={css.totals}>
           <div>
-            <dt>Rolled</dt>
+            <dt>Recording covered by cards</dt>
             <dd>
               {minutesText(Math.round(totals.rolledMinutes))} · {gigabytes(totals.GB)}
             </dd>
@@ -220,16 +219,16 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
           </div>
           {totals.changeMinutes >= 0.05 && (
             <div>
-              <dt>Spent in changes</dt>
+              <dt>Recording time lost to card changes</dt>
               <dd>{shortMinutes(totals.changeMinutes)}</dd>
             </div>
           )}
           <div>
-            <dt>Swaps</dt>
+            <dt>Card changes (one out, one in)</dt>
             <dd>{totals.swaps}</dd>
           </div>
           <div>
-            <dt>Most at risk on one card</dt>
+            <dt>Most recorded on one card (lost if it fails)</dt>
             <dd>
               {shortMinutes(totals.mostMinutesOnOneCard)}
               {totals.mostOnCardId && `, ${names.card(totals.mostOnCardId)}`}

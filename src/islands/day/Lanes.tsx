@@ -47,7 +47,7 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways is reached by key
     <section className={css.scroller} tabIndex={0} aria-label="The day in lanes">
       <p id="day-keys" className="unseen">
-        Left and right arrow move a block by five minutes, with Shift they make it shorter or longer. Enter opens it.
+        Arrow keys move the selected block by 5 minutes; with Shift they change its length. Enter opens it.
       </p>
       <div className={css.lanes}>
         <div className={css.hours} aria-hidden="true">
@@ -207,7 +207,7 @@ export function Lanes({ kit, plan, day, lanes, names, heat, openId, onOpen, now 
           {(['in', 'waits', 'copying', 'verifying', 'free'] as const).map((doing) => (
             <li key={doing}>
               <i data-doing={doing} data-tone={doing === 'in' ? 'cool' : undefined} />
-              {doing === 'in' ? 'in a body' : doing === 'waits' ? 'full, waits' : DOING_WORDS[doing]}
+              {doing === 'in' ? 'in a camera' : doing === 'waits' ? 'full, waits' : DOING_WORDS[doing]}
             </li>
           ))}
           <li>
@@ -225,7 +225,7 @@ function aboutBlock(block: PlanBlock, kit: DayViewKit): string {
   const mode = modeOf(kit.bodies, block);
   const parts = [mode ? modeTitle(mode) : 'a mode that is gone'];
   if (block.gapFree) parts.push('gap-free');
-  if (block.rolling < 1) parts.push(`${Math.round(block.rolling * 100)} % rolls`);
+  if (block.rolling < 1) parts.push(`recording ${Math.round(block.rolling * 100)} % of the time`);
   return parts.join(' · ');
 }
 

@@ -36,8 +36,8 @@ function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copie
   const slot = body?.slots.find(({ id }) => id === press?.slotId);
   if (state === 'in-body' && body) return `in ${body.name}${slot ? `, ${slot.name.toLowerCase()}` : ''}`;
   if (state === 'verified' && press) return verifiedText(press, copies, whenText(pressedAt(press)));
-  if (state === 'copied-once') return `1 of ${copies} copies · not to be wiped`;
-  if (state === 'full' || state === 'copying') return 'not to be wiped';
+  if (state === 'copied-once') return `1 of ${copies} copies · do not format`;
+  if (state === 'full' || state === 'copying') return 'do not format';
   if (press) return `${whenText(pressedAt(press))}${press.who ? `, ${press.who}` : ''}`;
   return `${card.capacityGB} GB`;
 }

@@ -115,8 +115,8 @@ function OtherDay({ plan, onRehearse }: { readonly plan: Plan; readonly onRehear
   return (
     <section className={css.other}>
       <p>
-        This day is {spokenDate(plan.date)}, and today is another. You can rehearse it: its clock runs from where you
-        say; what you press then is kept apart and never counts.
+        This plan is for {spokenDate(plan.date)}, not today. You can rehearse it: its clock runs from where you say;
+        what you press then is kept apart and never counts.
       </p>
       <div className={css.buttons}>
         <button type="button" className="ink-button" data-strong onClick={onRehearse}>
@@ -141,7 +141,7 @@ function Now({ live, scanned, onCoded }: NowProps) {
       <NextSwap kit={kit} day={day} names={names} swap={model.swap} seconds={seconds} onSwap={act.swap} />
       {short && (
         <p className={`${css.short} tone-hot`} role="status">
-          Short at {names.clock(Math.max(short.atSeconds, seconds))}: {shortageText(short, names)}
+          Shortage from {names.clock(Math.max(short.atSeconds, seconds))}: {shortageText(short, names)}
         </p>
       )}
       <TaskNote
@@ -154,7 +154,7 @@ function Now({ live, scanned, onCoded }: NowProps) {
           Scan a card
         </button>
         <button type="button" className="ink-button" onClick={() => onCoded({ kind: 'show' })}>
-          Hand over
+          Send states to another device
         </button>
       </div>
       <LiveCards

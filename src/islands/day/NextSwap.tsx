@@ -25,7 +25,7 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
   const slotName = (bodyId: string, slotId: string): string =>
     kit.bodies.find(({ id }) => id === bodyId)?.slots.find(({ id }) => id === slotId)?.name ?? '';
   return (
-    <section className={css.next} aria-label="The next swap">
+    <section className={css.next} aria-label="The next card change">
       {swap && left !== null && swap.inCardId ? (
         <>
           <p className="soft">
@@ -36,7 +36,7 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
               .join('')}
           </p>
           <div className={css.count}>
-            <b role="timer" aria-label={`${clockText(left as Seconds)} to the next swap`}>
+            <b role="timer" aria-label={`${clockText(left as Seconds)} until the next card change`}>
               {clockText(Math.floor(left) as Seconds)}
             </b>
             <p>
@@ -45,23 +45,23 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
                 {names.card(swap.inCardId)}
               </strong>
               <span className="soft">
-                {swap.outCardId ? 'swap' : 'in'} at {names.clock(swap.atSeconds)}
+                {swap.outCardId ? 'card change' : 'card in'} at {names.clock(swap.atSeconds)}
                 {slotName(swap.bodyId, swap.slotId) && `, ${slotName(swap.bodyId, swap.slotId).toLowerCase()}`}
               </span>
             </p>
           </div>
           <p className="soft">
-            to the next swap, as planned from{' '}
-            {day?.asPlanned.includes(swap.bodyId) ? 'the start of the day' : 'what was pressed'}
+            until the next card change, planned from{' '}
+            {day?.asPlanned.includes(swap.bodyId) ? 'the start of the day' : 'the states you noted'}
           </p>
           <div className={css.buttons}>
             <button type="button" className="ink-button" data-strong onClick={() => onSwap(swap)}>
-              {swap.outCardId ? 'Swapped now' : 'It is in'}
+              {swap.outCardId ? 'Changed now' : 'Card is in, now'}
             </button>
           </div>
         </>
       ) : (
-        <p>{day ? 'No more card has to go in today, as planned.' : 'Planning the day …'}</p>
+        <p>{day ? 'No more card changes planned today.' : 'Planning the day …'}</p>
       )}
       {day && day.asPlanned.length > 0 && <p className="tone-warm">{asPlannedText(day.asPlanned.map(names.body))}</p>}
     </section>

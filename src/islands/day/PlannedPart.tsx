@@ -36,15 +36,15 @@ export function PlannedPart({ kit, plan, planned, beside, onOpen, onDone, onClos
       <div className={css.main}>
         {clock === null && (
           <p className="tone-hot" role="alert">
-            {plan.date} {plan.start} {plan.timeZone ?? ''} is no time this tool can read. Correct it under “Cards and
-            disks”.
+            The date, start time or time zone of this day cannot be read: {plan.date}, “{plan.start}”, “
+            {plan.timeZone ?? ''}”. Correct it under “Cards and disks”.
           </p>
         )}
         <TaskNote state={state} what="the day" onAgain={again} />
         {plan.blocks.length === 0 && (
           <p className={css.hint}>
-            No block yet. A block is a stretch in which one body records in one mode: “Add a block”, say when and for
-            how long, and the cards follow.
+            No blocks yet. A block is a stretch of time in which one camera records in one mode. Press “Add a block” and
+            enter when and how long; the cards are planned for you.
           </p>
         )}
         {day && lanes && names && plan.blocks.length > 0 && (

@@ -198,7 +198,7 @@ export default function SetupForm({ kit, plan, onDone, onClose }: SetupFormProps
           props={field('rules.mostMinutesOnOneCard')}
         />
         <NumberField
-          label="Only cards that roll without a change for"
+          label="Only cards that record without a change for at least"
           unit="min"
           placeholder="any"
           props={field('rules.gapFreeMinutes')}
@@ -207,8 +207,8 @@ export default function SetupForm({ kit, plan, onDone, onClose }: SetupFormProps
           legend="Cards used"
           value={(values.rules.alsoUse as string | null) ?? 'none'}
           choices={[
-            { value: 'none', label: 'As this kind of take asks' },
-            { value: 'warm', label: 'Thin ones, too', note: 'marked in the plan' },
+            { value: 'none', label: 'Only answers blue for this take' },
+            { value: 'warm', label: 'Tight ones too', note: 'marked in the plan' },
             { value: 'hot', label: 'Any that fits', note: 'marked: it may drop' },
           ]}
           onChange={(value) => form.setFieldValue('rules.alsoUse', value === 'none' ? null : value)}

@@ -47,7 +47,7 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
     <div className={css.sheet}>
       <div className={css.screenOnly}>
         <h1>Crew sheet of {plan.name}</h1>
-        <p>A page a body, one for copies, and a label for every card. Print it, or save it as a PDF.</p>
+        <p>A page a camera, one for copies, and a label for every card. Print it, or save it as a PDF.</p>
         <button type="button" className="ink-button" data-strong onClick={() => window.print()} disabled={!day}>
           Print
         </button>
@@ -140,7 +140,7 @@ function BodyPage({ kit, plan, day, names, bodyId }: PageProps & { readonly body
         </tbody>
       </table>
       <table>
-        <caption>By hand</caption>
+        <caption>Card changes and freed cards, by time</caption>
         <thead>
           <tr>
             <th scope="col">At</th>
@@ -164,12 +164,12 @@ function BodyPage({ kit, plan, day, names, bodyId }: PageProps & { readonly body
       </table>
       {short.map((one) => (
         <p key={`${one.atSeconds} ${one.blockId}`}>
-          <b>Short at {names.clock(one.atSeconds)}.</b> {shortageText(one, names)}
+          <b>Shortage from {names.clock(one.atSeconds)}.</b> {shortageText(one, names)}
         </p>
       ))}
       <p>
-        Lock switch off. Format in the body, never before {plan.copies.count} verified copies. Do not pull a card while
-        the lamp is on.
+        Lock switch off. Format in the camera, never before {plan.copies.count} verified copies. Do not pull a card
+        while the lamp is on.
       </p>
     </section>
   );
@@ -180,7 +180,7 @@ function CopyPage({ kit, plan, day, names }: PageProps) {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways on a phone is reached by key
     <section className={css.page} tabIndex={0} aria-label="Copies">
-      <h2>Copies, and what may be wiped</h2>
+      <h2>Copies, and what may be formatted</h2>
       <table>
         <caption>Copies as planned</caption>
         <thead>

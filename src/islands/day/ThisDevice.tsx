@@ -26,20 +26,20 @@ export function ThisDevice({ plan, names, clock, who, onWho, isLoud, onLoud, onR
   return (
     <section className={css.foot} aria-label="This device">
       <TextInput
-        label="Who presses here"
+        label="Your name (saved with each state you note)"
         placeholder="your name or letters"
         value={who}
         onChange={({ currentTarget: { value } }) => onWho(value.slice(0, 80))}
       />
       <Checkbox
-        label="Sound and buzz a minute before a swap"
+        label="Sound and buzz a minute before a card change"
         checked={isLoud}
         onChange={(event) => onLoud(event.currentTarget.checked)}
       />
       {onRehearse && (
         <div className={css.buttons}>
           <button type="button" className="plain-button" onClick={() => onRehearse(600_000)}>
-            Ten minutes on
+            Skip ten minutes ahead
           </button>
           <button type="button" className="plain-button" onClick={() => onRehearse(null)}>
             End the rehearsal
@@ -63,7 +63,7 @@ export function ThisDevice({ plan, names, clock, who, onWho, isLoud, onLoud, onR
             className="plain-button"
             onClick={() => void change(() => (onRehearse ? clearRehearsal(plan) : clearLog(plan)))}
           >
-            {onRehearse ? 'Clear the rehearsal' : 'Clear the presses of this day'}
+            {onRehearse ? 'Clear the rehearsal' : 'Clear the states noted on this day'}
           </button>
         </details>
       )}

@@ -28,12 +28,12 @@ export function DrillStart({ kit, onStart }: DrillStartProps) {
   return (
     <>
       <header className={css.head}>
-        <h1>Drill</h1>
+        <h1>Practice</h1>
         <p className={css.due}>
           {due > 0
             ? dueText(due)
             : nextDay === null
-              ? 'Nothing met yet. The first round finds out where you stand.'
+              ? 'No questions answered yet. The first round shows what you know.'
               : `Nothing is due today. The next comes ${againText(nextDay, day)}.`}
           {due > 0 && unmet > 0 && <span className="soft"> · {unmet} not met yet</span>}
         </p>
@@ -78,7 +78,7 @@ export function DrillStart({ kit, onStart }: DrillStartProps) {
         )}
         <Checkbox
           label="Time the rounds"
-          description="After two minutes no further question comes. Nothing is cut off."
+          description="After two minutes you finish the current question and the round ends."
           checked={settings.drillTimer ?? true}
           onChange={(event) => {
             const isOn = event.currentTarget.checked;
@@ -107,7 +107,7 @@ export function DrillStart({ kit, onStart }: DrillStartProps) {
 /** What a kind needs of the kit before it can ask anything. */
 const missing = (kind: DrillKind, { bodies, cards }: DrillViewKit): string | null => {
   if (kind !== 'own') return null;
-  if (!bodies.some(({ modes }) => modes.length > 0)) return 'needs a body with a mode';
+  if (!bodies.some(({ modes }) => modes.length > 0)) return 'needs a camera with a mode';
   return cards.filter(({ retired }) => !retired).length < 3 ? 'needs three cards of yours' : null;
 };
 

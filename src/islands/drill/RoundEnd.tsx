@@ -37,8 +37,8 @@ export function RoundEnd({ kit, played, kind, onAgain, onLeave }: RoundEndProps)
       </h1>
       {played.length === 0 && kind === 'own' && (
         <p>
-          No mode of yours has one card that holds it and two that do not. Add cards or bodies, or try another kind of
-          take.
+          This question needs a mode that one of your cards covers and two do not. Add cards or cameras, or change
+          between once-only and repeatable.
         </p>
       )}
       <ol className={css.review}>
@@ -74,7 +74,7 @@ export function RoundEnd({ kit, played, kind, onAgain, onLeave }: RoundEndProps)
           Another round
         </button>
         <button type="button" className="ink-button" onClick={onLeave}>
-          Back to the drill
+          Back to Practice
         </button>
         {due > 0 && <span className="soft">{dueText(due)}</span>}
       </p>

@@ -51,7 +51,7 @@ export function DayRuns({ run, accepted }: DayRunsProps) {
     setAirs(airs.map((one, place) => (place === at ? value : one)));
   return (
     <section aria-labelledby="day-heading">
-      <h2 id="day-heading">The same take through the day</h2>
+      <h2 id="day-heading">This take at other times of day</h2>
       <div className={css.day}>
         {day.map(({ part, at, ambientC, sunC, own }) => (
           <div key={part}>

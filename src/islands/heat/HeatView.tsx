@@ -76,13 +76,13 @@ function Heat({ kit }: { readonly kit: HeatKit }) {
 }
 
 function Nothing({ kit, onAnew }: { readonly kit: HeatKit; readonly onAnew: (() => void) | null }) {
-  const missing = kit.bodies.length === 0 ? 'a body' : kit.cards.length === 0 ? 'a card' : 'a mode';
+  const missing = kit.bodies.length === 0 ? 'a camera' : kit.cards.length === 0 ? 'a card' : 'a mode';
   return (
     <div className={css.nothing}>
       <h1>Nothing to run yet</h1>
       {onAnew ? (
         <>
-          <p>The body or mode of this run is gone.</p>
+          <p>The camera or mode of this run is gone.</p>
           <p>
             <button type="button" className="ink-button" onClick={onAnew}>
               Begin with another
@@ -91,9 +91,9 @@ function Nothing({ kit, onAnew }: { readonly kit: HeatKit; readonly onAnew: (() 
         </>
       ) : (
         <p>
-          A run needs a body with a mode and a card to write on. Add {missing} under{' '}
+          A run needs a camera with a mode and a card to write on. Add {missing} under{' '}
           <a href={kit.bodies.length > 0 && kit.cards.length === 0 ? '/cards' : '/bodies'}>
-            {kit.bodies.length > 0 && kit.cards.length === 0 ? 'Cards' : 'Bodies'}
+            {kit.bodies.length > 0 && kit.cards.length === 0 ? 'Cards' : 'Cameras'}
           </a>
           .
         </p>

@@ -40,10 +40,10 @@ export function KeepBar({ kit, pick, run, failing }: KeepBarProps) {
         Keep this take to compare
       </button>
       {isPlanned ? (
-        <span className="soft">The board’s heat marks are for this take.</span>
+        <span className="soft">The table’s heat marks are for this take.</span>
       ) : (
         <button type="button" className="plain-button" onClick={() => void change(() => planBoard(plan))}>
-          Mark the board for {plannedText(plan)}
+          Heat marks in the table: use {plannedText(plan)}
         </button>
       )}
     </p>

@@ -49,7 +49,7 @@ export function LimitFields({ body }: { readonly body: Body }) {
       ))}
       {now && !now.ok && (
         <p className={css.problem} role="alert">
-          {limitRefusalText(now.error, bodyFigures(body).bodyLimitC.value)} The assumed body is used.
+          {limitRefusalText(now.error, bodyFigures(body).bodyLimitC.value)} The assumed camera is used.
         </p>
       )}
       {now?.ok && now.value.fixed === 'shorter' && <p className={css.problem}>{LIMITS_APART}</p>}

@@ -84,7 +84,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
       <TakeLength label="After" text={time} onText={setTime} />
       {question !== null && asked === question && (
         <p className="tone-hot" role="alert">
-          {question} Correct it, or keep it in the log: there it proves nothing.
+          {question} Correct the numbers, or log it as it is: it will not count towards any answer.
         </p>
       )}
       <NumberLine
@@ -115,7 +115,7 @@ export function LogForm({ run, pick, card, onDone }: LogFormProps) {
       {pick.ratio !== null && (
         <p className={css.hint}>A ratio that is only tried cannot be logged: go back to the mode’s own.</p>
       )}
-      <p className={css.hint}>From cold, in the body’s own worst mode. One take is not a guarantee: log three.</p>
+      <p className={css.hint}>From cold, in the camera’s own worst mode. One take is not a guarantee: log three.</p>
       <p className={css.actions}>
         <button type="submit" className="ink-button" disabled={!ready}>
           {question !== null && asked === question ? 'Keep it all the same' : 'Log it'}

@@ -32,8 +32,8 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
       <h2 id="logged-heading">Logged takes of {body.name}</h2>
       {tests.length === 0 ? (
         <p className="soft">
-          None yet. A take that was logged with its air, its minutes and how it ended says more than every figure
-          assumed here.
+          No takes logged yet. Log a real take with its length, air temperature and how it ended: it tells more than the
+          figures assumed here.
         </p>
       ) : (
         <SurvivalMap tests={tests} cards={kit.cards} own={card.id} run={run} />
@@ -41,7 +41,7 @@ export function LoggedTakes({ kit, run, pick }: LoggedTakesProps) {
       <p className={css.actions}>
         {!logging && (
           <button type="button" className="plain-button" onClick={() => setLogging(true)}>
-            Log a take of this pair
+            Log a take of this card in this camera
           </button>
         )}
         {usable.length > 0 && !fitting && (

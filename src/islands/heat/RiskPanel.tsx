@@ -45,9 +45,9 @@ export function RiskPanel(props: RiskPanelProps) {
         </h2>
         {isDoubted(run) ? (
           <p>
-            With these figures no risk can be told: your own take{' '}
-            {run.ended ? 'stopped sooner than they say' : 'held longer than they allow'}. Fit them to your takes first,
-            under the logged takes.
+            No risk is shown, because your own take{' '}
+            {run.ended ? 'ended earlier than these figures say' : 'ran longer than these figures allow'}. Fit the
+            figures to your takes first (below, under Logged takes).
           </p>
         ) : risk.phase === 'done' ? (
           run.pace === 'unknown' ? (
@@ -61,10 +61,10 @@ export function RiskPanel(props: RiskPanelProps) {
             />
           )
         ) : (
-          <TaskNote state={risk} what={`${runs.toLocaleString('en')} runs`} onAgain={onAgain} />
+          <TaskNote state={risk} what={`${runs.toLocaleString('en')} simulated takes`} onAgain={onAgain} />
         )}
         <p className={css.choices}>
-          <label htmlFor={runsId}>Runs</label>
+          <label htmlFor={runsId}>Simulated takes</label>
           <select id={runsId} value={runs} onChange={(event) => onRuns(Number(event.currentTarget.value))}>
             {RUNS.map((count) => (
               <option key={count} value={count}>
@@ -72,7 +72,7 @@ export function RiskPanel(props: RiskPanelProps) {
               </option>
             ))}
           </select>
-          <label htmlFor={acceptedId}>I accept</label>
+          <label htmlFor={acceptedId}>Acceptable risk</label>
           <select id={acceptedId} value={accepted} onChange={(event) => onAccepted(Number(event.currentTarget.value))}>
             {ACCEPTED.map((share) => (
               <option key={share} value={share}>
@@ -84,10 +84,10 @@ export function RiskPanel(props: RiskPanelProps) {
       </section>
       <section aria-labelledby="reasons-heading">
         <h2 id="reasons-heading" className={css.heading}>
-          What raises it
+          What raises the risk
         </h2>
         {reasons.length === 0 ? (
-          <p className="soft">Nothing here heats this take worth a line.</p>
+          <p className="soft">No single cause stands out.</p>
         ) : (
           <ol className={css.list}>
             {reasons.map((reason) => (
@@ -107,10 +107,10 @@ export function RiskPanel(props: RiskPanelProps) {
       </section>
       <section aria-labelledby="moves-heading">
         <h2 id="moves-heading" className={css.heading}>
-          Moves
+          What to do (risk after each change)
         </h2>
         {isDoubted(run) ? (
-          <p className={css.none}>Moves are worked out once the figures are fitted.</p>
+          <p className={css.none}>What to do is worked out once the figures are fitted.</p>
         ) : advised.phase === 'done' ? (
           <Moves
             advised={advised.answer}
@@ -172,10 +172,10 @@ function HeatAlone({
       </p>
       <p className="soft">
         {breakEven === null
-          ? 'No pace of the flash makes it hold: heat ends it first.'
-          : 'is what the flash must keep up. Whether this card does is not known: no mark, no figure, no test.'}{' '}
+          ? 'No card speed is enough: heat ends the take first.'
+          : 'is what the card must sustain. Whether it can is not known: it has no speed mark, no maker’s figure and no test.'}{' '}
         <span className={failing > accepted ? `tone-${riskTone(failing, accepted)}` : ''}>
-          Heat alone ends {shareText(failing)} of {risk.runs.toLocaleString('en')} runs.
+          Heat alone ends {shareText(failing)} of {risk.runs.toLocaleString('en')} simulated takes early.
         </span>
       </p>
     </div>
@@ -194,9 +194,9 @@ function RiskFigures({ risk, accepted, asked, promiseAlone }: RiskFiguresProps) 
       <p className="soft">
         of {runs.toLocaleString('en')} simulated takes end early
         {promiseAlone ? ' if the card writes only its guaranteed minimum' : ''}, {intervalText(risk.failing)} by their
-        number: {shareText(dropProbability)} drop, {shareText(cutoffProbability)} are cut off by the body.
+        number: {shareText(dropProbability)} drop frames, in {shareText(cutoffProbability)} the camera shuts down.
         {atSeconds &&
-          ` Half of the failing ones fail before ${timeText(atSeconds.p50)}, nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)}.`}
+          ` Of those, half end before ${timeText(atSeconds.p50)} and nine in ten between ${timeText(atSeconds.p5)} and ${timeText(atSeconds.p95)} (min:s).`}
         {failing > 0.001 && hanging && ` ${hanging}`}
         {runs < asked && ` Only ${runs.toLocaleString('en')} were made: each of them has very many events.`}
       </p>
@@ -217,10 +217,10 @@ function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
       {moves.length === 0 ? (
         <p className={css.none}>
           {risk > accepted
-            ? 'Nothing here gets it under that risk.'
+            ? 'None of these changes brings the risk below what you accept.'
             : run.pace === 'unknown'
               ? 'Heat does not end it. Find out how fast the card writes: fill it once, or enter its figure.'
-              : 'It holds as planned.'}
+              : 'The risk is already below what you accept.'}
         </p>
       ) : (
         <ul className={css.list}>
@@ -243,10 +243,10 @@ function Moves({ advised, run, reasons, accepted, owned, onMove }: MovesProps) {
       )}
       <p className={css.air}>
         {holdsUpToC === null
-          ? 'In no air does this plan stay under the risk you accept.'
+          ? 'At no air temperature does this take stay below the risk you accept.'
           : holdsUpToC >= 55
-            ? `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} under the risk you accept in any air.`
-            : `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} under it up to ${degreesText(holdsUpToC)} of air${setup.plan.sunC > 0 ? ', sun as now' : ''}.`}
+            ? `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} below the risk you accept at any air temperature.`
+            : `${run.pace === 'unknown' ? 'Heat stays' : 'Stays'} below the risk you accept up to ${degreesText(holdsUpToC)} air temperature${setup.plan.sunC > 0 ? ', with the sun as set' : ''}.`}
       </p>
     </>
   );

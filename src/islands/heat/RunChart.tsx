@@ -149,7 +149,7 @@ export default function RunChart({ run, band, seconds, onPlace }: RunChartProps)
       annotations: {
         yaxis: [
           level(heat.throttleAtC, tokens.t4, 'card throttles', tokens.soft),
-          level(heat.bodyLimitC, tokens.t3, 'body shuts down', tokens.soft),
+          level(heat.bodyLimitC, tokens.t3, 'camera shuts down', tokens.soft),
         ],
         xaxis: [
           ...data.throttled.map(({ from, to }) => ({

@@ -74,9 +74,9 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
             <WithTerms text={causeText(lane.sim, result, cause)} />
           )}{' '}
           {runPaceText(run.pace, run.breakEven, lane)}
-          {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the one that decides.`}
+          {lanes.length > 1 && ` ${lane.cards[0]?.label ?? 'A card'} is the card that ends the take first.`}
           {risky !== null && ` ${riskyCauseText(risky, result)}`}
-          {result.cutShort && ' The run met more events than are followed and was cut short here.'}
+          {result.cutShort && ' The simulation stops here: too many events to follow.'}
         </p>
         {before && (
           <p className={css.trial} role="status">
@@ -106,7 +106,7 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
               {calibrated ? CALIBRATED : NOT_CALIBRATED}
             </Term>
           </b>{' '}
-          {band && 'The pale band holds nine in ten of the runs that still record.'}
+          {band && 'The pale band shows nine in ten of the simulated takes that are still recording at that moment.'}
         </p>
       </section>
     </>

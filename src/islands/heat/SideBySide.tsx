@@ -132,10 +132,10 @@ export function SideBySide({ kit, policy, now, runs, accepted, onOpen }: SideByS
                     <button
                       type="button"
                       className="plain-button"
-                      aria-label={`Forget ${name}`}
+                      aria-label={`Remove from comparison ${name}`}
                       onClick={() => void change(() => forgetTake(take))}
                     >
-                      Forget
+                      Remove from comparison
                     </button>
                   </span>
                 )}
@@ -147,7 +147,7 @@ export function SideBySide({ kit, policy, now, runs, accepted, onOpen }: SideByS
           <tr>
             <th scope="row">Card, °C</th>
             {columns.map(({ id, run }) => (
-              <td key={id}>{run ? <Trace run={run} lastSecond={lastSecond} /> : 'its body, mode or card is gone'}</td>
+              <td key={id}>{run ? <Trace run={run} lastSecond={lastSecond} /> : 'its camera, mode or card is gone'}</td>
             ))}
           </tr>
           {line(
@@ -165,7 +165,7 @@ export function SideBySide({ kit, policy, now, runs, accepted, onOpen }: SideByS
           )}
           {line(
             'Hottest',
-            ({ result }) => `card ${degreesText(result.peakCardC)}, body ${degreesText(result.peakBodyC)}`,
+            ({ result }) => `card ${degreesText(result.peakCardC)}, camera ${degreesText(result.peakBodyC)}`,
           )}
           {line('Written', ({ result }) => `${plain(result.writtenGB, 0)}\u00a0GB`)}
         </tbody>

@@ -63,7 +63,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
         The take
       </h2>
       <ChoiceLine
-        label="Body"
+        label="Camera"
         value={body.id}
         choices={kit.bodies.filter(({ modes }) => modes.length > 0).map(({ id, name }) => ({ value: id, label: name }))}
         onChange={onBody}
@@ -124,7 +124,7 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
       {warm && (
         <>
           <NumberLine
-            label="Body at start"
+            label="Camera at start"
             value={pick.startBodyC}
             unit="°C"
             {...RANGES.startC}
@@ -140,7 +140,8 @@ export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, o
         </>
       )}
       <p className={css.small}>
-        In effect {degreesText(airC)} around the body. Demand is the peak of everything written.
+        Air and sun together: {degreesText(airC)} around the camera. The rate shown is the peak of everything the camera
+        writes.
       </p>
     </section>
   );

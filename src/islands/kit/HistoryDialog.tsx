@@ -10,7 +10,7 @@ export default function HistoryDialog({ onClose }: { readonly onClose: () => voi
   const all = useChanges();
   return (
     <Dialog opened onClose={onClose} title="Last changes" size="lg">
-      {all?.length === 0 && <p>None yet. Every change of the kit stands here and can be taken back.</p>}
+      {all?.length === 0 && <p>None yet. Every change you make is listed here and can be undone.</p>}
       <ul className={css.list}>
         {all?.map(({ id, at, what, state }) => (
           <li key={id} className={css.row} data-undone={state === 'undone' || undefined}>

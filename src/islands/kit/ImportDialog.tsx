@@ -49,7 +49,7 @@ export default function ImportDialog({ onClose }: { readonly onClose: () => void
     <Dialog opened onClose={onClose} title="Import a kit file" size="lg">
       <div className={css.dialog}>
         <label className={css.file}>
-          <span>A .coolreel.json file: a whole kit, a wallet, or one body that a colleague gave you.</span>
+          <span>A .coolreel.json file: a whole kit, cards alone, or one camera that a colleague gave you.</span>
           <input type="file" accept=".json,application/json" onChange={(event) => void choose(event)} />
         </label>
         {preview && !preview.ok && <Refusal refusal={preview.error} />}

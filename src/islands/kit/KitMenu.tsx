@@ -13,6 +13,7 @@ import { Themed } from '../../ui/Themed.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { useStored } from '../../ui/useStored.ts';
 import css from './KitMenu.module.css';
+import { KitName } from './KitName.tsx';
 import { useExport } from './useExport.ts';
 
 // The file dialogues bring the schema with them; no view needs it before they are opened.
@@ -23,7 +24,7 @@ const AsideDialog = part(() => import('./AsideDialog.tsx'));
 const SnapshotsDialog = part(() => import('./SnapshotsDialog.tsx'));
 
 const TABLES: readonly (readonly [TableKey, string])[] = [
-  ['board', 'The board as CSV'],
+  ['board', 'The table as CSV'],
   ['cards', 'Cards as CSV'],
   ['modes', 'Modes as CSV'],
   ['tests', 'Tests as CSV'],
@@ -73,14 +74,15 @@ export default function KitMenu({ wish }: { readonly wish: MenuWish }) {
       <Menu defaultOpened={wish.open} position="bottom-end" transitionProps={{ duration: 0 }} offset={6}>
         <Menu.Target>
           <button ref={button} type="button" className={css.button}>
-            Kit{due?.isDue && <span className={css.due} aria-hidden="true" />}
+            <KitName />
+            {due?.isDue && <span className={css.due} aria-hidden="true" />}
             {due?.isDue && <span className="unseen">, {exportDueText(due)}</span>}
           </button>
         </Menu.Target>
         <Menu.Dropdown>
           {due?.isDue && <Menu.Label className={css.reminder}>{exportDueText(due)}</Menu.Label>}
           <Menu.Item onClick={save}>Export the kit file</Menu.Item>
-          <Menu.Item onClick={() => void stored(saveWallet)}>Export the wallet alone</Menu.Item>
+          <Menu.Item onClick={() => void stored(saveWallet)}>Export your cards only</Menu.Item>
           <Menu.Item onClick={() => setOpen('import')}>Import a kit file…</Menu.Item>
           <Menu.Item onClick={() => setOpen('history')}>Last changes…</Menu.Item>
           <Menu.Item onClick={() => setOpen('snapshots')}>Earlier states…</Menu.Item>

@@ -60,7 +60,7 @@ export function MergePreview({ all, onApply }: MergePreviewProps) {
         ))}
       </ul>
       {shown.length > MOST && <p className="soft">{mergeText.more(shown.length - MOST)}</p>}
-      {shown.length === 0 && <p>The file holds nothing that you do not have.</p>}
+      {shown.length === 0 && <p>You already have everything in this file.</p>}
       {same > 0 && shown.length > 0 && <p className="soft">{mergeText.same(same)}</p>}
       <div>
         <button

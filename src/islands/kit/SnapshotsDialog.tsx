@@ -25,7 +25,12 @@ export default function SnapshotsDialog({ onClose }: { readonly onClose: () => v
     });
   return (
     <Dialog opened onClose={onClose} title="Earlier states" size="lg">
-      {all?.length === 0 && <p>None yet. One is kept before every import, demo kit or new start.</p>}
+      {all?.length === 0 && (
+        <p>
+          No earlier states yet. Your kit is saved here before every import, before loading the demo kit and before
+          starting empty.
+        </p>
+      )}
       {problem && (
         <p className="tone-hot" role="alert">
           It was not put back. {problem} Nothing was changed.

@@ -187,7 +187,7 @@ export function Board({ board, take, picked, heat, tried, only, onOnly, onPick }
                 })}
                 {cards.at.length === 0 && (
                   <p className={css.none} style={{ left: size.side }}>
-                    None of your cards enters it.
+                    None of your cards fits this camera.
                   </p>
                 )}
               </div>

@@ -45,43 +45,43 @@ export function BoardBar({ bodies, only, narrow, plan, onOnly, onLegend }: Board
             if (Math.abs(way) > SWIPE) step(way < 0 ? 1 : -1);
           }}
         >
-          <button type="button" className={css.step} aria-label="The body before" onClick={() => step(-1)}>
+          <button type="button" className={css.step} aria-label="The camera before" onClick={() => step(-1)}>
             ‹
           </button>
           <select
             className={css.choice}
-            aria-label="Body shown"
+            aria-label="Camera shown"
             value={only ?? ''}
             onChange={(event) => onOnly(event.currentTarget.value || null)}
           >
-            {!narrow && <option value="">All bodies</option>}
+            {!narrow && <option value="">All cameras</option>}
             {bodies.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
           </select>
-          <button type="button" className={css.step} aria-label="The next body" onClick={() => step(1)}>
+          <button type="button" className={css.step} aria-label="The next camera" onClick={() => step(1)}>
             ›
           </button>
         </span>
       )}
-      <span className={css.kind}>Minutes planned</span>
+      <span className={css.kind}>Planned minutes on one card</span>
       {only !== null && !narrow && many && (
         <button type="button" className={css.button} onClick={() => onOnly(null)}>
-          All bodies
+          All cameras
         </button>
       )}
       <button
         type="button"
         className={css.button}
         onClick={() => setOpen(true)}
-        title="Change the take heat is marked for"
+        title="Change the length, air and sun that the heat marks are for"
       >
-        Heat: {plannedText(plan)}
+        Heat checked for: {plannedText(plan)}
       </button>
       <button type="button" className={css.button} onClick={onLegend}>
-        What a cell says
+        What the answers mean
       </button>
       {open && <PlanDialog plan={plan} onClose={() => setOpen(false)} />}
     </div>

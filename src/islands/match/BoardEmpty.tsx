@@ -4,12 +4,13 @@ import css from './BoardEmpty.module.css';
 export function BoardEmpty({ rows, cards }: { readonly rows: number; readonly cards: number }) {
   return (
     <div className={css.empty}>
-      <h2>The board is empty</h2>
+      <h2>No cameras or cards yet</h2>
       <p>
-        Rows are modes, columns are cards; each crossing says whether the card holds the mode, and for how many minutes.
+        Add a camera and a card. This page then shows, for every mode and card, whether the card is fast enough and how
+        many minutes it lasts.
       </p>
       <p className={css.links}>
-        {rows === 0 && <a href="/bodies">Add a body with a mode</a>}
+        {rows === 0 && <a href="/bodies">Add a camera with a mode</a>}
         {cards === 0 && <a href="/cards">Add a card</a>}
         <span className="soft">or load the demo kit under Kit.</span>
       </p>

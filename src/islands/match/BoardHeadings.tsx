@@ -68,8 +68,8 @@ export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadin
       </span>
       <span className={css.bodyWays}>
         {!alone && (
-          <button type="button" className={css.way} onClick={onAlone} aria-label={`only this: ${body.name}`}>
-            only this
+          <button type="button" className={css.way} onClick={onAlone} aria-label={`show only this: ${body.name}`}>
+            show only this
           </button>
         )}
         {outside.length > 0 && (
@@ -78,9 +78,9 @@ export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadin
             className={css.way}
             title={outsideText(outside)}
             onClick={() => setListed(true)}
-            aria-label={`${outside.length} do not enter ${body.name}. Why?`}
+            aria-label={`${outside.length} ${outside.length === 1 ? 'card doesn’t fit' : 'cards don’t fit'} ${body.name}: show which and why`}
           >
-            {outside.length} do not enter
+            {outside.length} {outside.length === 1 ? 'card doesn’t fit' : 'cards don’t fit'}
           </button>
         )}
       </span>

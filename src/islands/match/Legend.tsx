@@ -14,11 +14,11 @@ import css from './Legend.module.css';
 export function Legend({ take }: { readonly take: TakeKind }) {
   return (
     <div className={css.legend}>
-      <h2>What a cell says</h2>
+      <h2>What the answers mean</h2>
       <p className="soft">
         {take === 'once'
-          ? 'Once-only take. Blue: guaranteed. Yellow: tight, or a test of your own that passed. Red: do not rely on it.'
-          : 'Repeatable take. Blue: guaranteed, tight or tested by you. Yellow: the maker’s claim only. Red: do not rely on it.'}
+          ? 'Once-only take. Blue: guaranteed with headroom. Yellow: guaranteed without headroom (Tight), or passed your own test. Red: do not rely on it.'
+          : 'Repeatable take. Blue: guaranteed, tight, or passed your own test. Yellow: maker’s claim only. Red: do not rely on it.'}
       </p>
       <dl className={css.list}>
         {VERDICTS.map((verdict) => (
@@ -35,7 +35,7 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           </div>
         ))}
       </dl>
-      <h3>Heat of the planned take</h3>
+      <h3>Heat mark, for the take set above (estimate)</h3>
       <dl className={css.list}>
         {HEAT_LEVELS.map((level) => (
           <div key={level} className={css.row}>
@@ -49,7 +49,7 @@ export function Legend({ take }: { readonly take: TakeKind }) {
           </div>
         ))}
       </dl>
-      <h3>Beside a verdict</h3>
+      <h3>Words that can stand under an answer</h3>
       <dl className={css.list}>
         {BESIDE_MEANINGS.map(({ word, meaning }) => (
           <div key={word} className={css.row}>
@@ -59,7 +59,7 @@ export function Legend({ take }: { readonly take: TakeKind }) {
         ))}
       </dl>
       <p className="soft">
-        Select a cell to see why. The maker’s manual stands above every answer here.{' '}
+        Choose an answer to see why. Where the camera maker’s manual says otherwise, follow the manual.{' '}
         <a href="/guide#how-it-decides">How this app decides</a>
       </p>
     </div>

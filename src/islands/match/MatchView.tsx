@@ -36,7 +36,7 @@ export default function MatchView() {
   return (
     <Frame frame="match">
       <div className={css.match}>
-        <h1 className="unseen">Match: which card holds which mode</h1>
+        <h1 className="unseen">Which card for which mode</h1>
         {first && <FirstQuestion text={text} answer={answer} selected={selected} onLeave={() => setFirst(false)} />}
         <QuickCheck
           text={text}

@@ -17,7 +17,7 @@ const SHOWN = 100;
 /** The cards that enter no slot of a body, each with the rule that says so. */
 export default function OutsideCards({ body, outside, onClose }: OutsideCardsProps) {
   return (
-    <Dialog opened onClose={onClose} title={`Cards that do not enter ${body.name}`} size="lg">
+    <Dialog opened onClose={onClose} title={`Cards that don’t fit ${body.name}`} size="lg">
       <ul className={css.list}>
         {outside.slice(0, SHOWN).map(({ card, why }) => (
           <li key={card.id}>

@@ -29,7 +29,7 @@ export default function PlanDialog({ plan, onClose }: PlanDialogProps) {
         <PlanFields plan={draft} onChange={change} />
         <p className={css.actions}>
           <button type="submit" className="ink-button" data-strong>
-            Mark the board
+            Set the heat marks
           </button>
           <button type="button" className="plain-button" onClick={onClose}>
             Cancel

@@ -175,7 +175,10 @@ function Headline({ answer }: { readonly answer: Answer }) {
         <span className={css.minutes}>
           <span className={css.figure}>
             <Amount {...minutesFigure(minutes)} />
-            <span className={css.kind}> planned</span>
+            <span className={css.kind}>
+              {' '}
+              planned{forTime?.lasts === false ? '' : ask.count > 1 ? '' : ', on one card'}
+            </span>
             {forTime?.lasts === false && ask.time !== null && (
               <span className={`${css.kind} ${css.wanted}`}> of {durationText(ask.time)}</span>
             )}

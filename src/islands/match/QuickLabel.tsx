@@ -32,7 +32,7 @@ export default function QuickLabel({ text, asStream, onReplace }: QuickLabelProp
           </p>
         ))}
         <p>
-          Add what the camera writes (600 Mb/s) to see whether it holds.{' '}
+          Add the rate your camera writes, such as 600 Mb/s, to check this card against it.{' '}
           {asStream && (
             <button type="button" className="plain-button" onClick={() => onReplace(asStream)}>
               the camera writes that

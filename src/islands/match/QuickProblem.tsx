@@ -33,7 +33,9 @@ export function QuickProblem({ text, refusal, policy, settings, asked, onReplace
     return (
       <div className={css.problem}>
         <p className="soft">
-          {asked.length > 0 ? 'Asked before:' : 'What the camera writes, onto what, for how long, in any order. Try'}
+          {asked.length > 0
+            ? 'Your last questions:'
+            : 'Type what your camera writes, which card, and for how long, in any order. For example:'}
         </p>
         <p className={css.offers}>
           {(asked.length > 0 ? asked : EXAMPLES).map((example) => (

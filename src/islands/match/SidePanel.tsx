@@ -44,7 +44,7 @@ export function SidePanel(props: SidePanelProps) {
         onClose={onClose}
         position="bottom"
         size="92%"
-        title={legend ? 'What a cell says' : 'Why'}
+        title={legend ? 'What the answers mean' : 'Why'}
       >
         {legend ? <Legend take={policy.take} /> : why}
       </Drawer>

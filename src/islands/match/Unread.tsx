@@ -44,7 +44,7 @@ export function Unread({ text, unread, settings, without, onReplace }: UnreadPro
             ))}
           {one.problem.code === 'heat' && (
             <a className="plain-button" href="/heat">
-              Heat run
+              Heat
             </a>
           )}
           <Aside one={one} settings={settings} />

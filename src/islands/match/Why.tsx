@@ -97,12 +97,12 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
       {!quick && !trying && <LockAsked subject={subject} />}
       {!quick && <WhatToDo subject={subject} kit={kit} policy={policy} plan={plan} trying={trying} onMove={onMove} />}
       {cell.seats && (
-        <ul className={css.seats} aria-label="Who sits where">
+        <ul className={css.seats} aria-label="Card in each slot">
           {seatTexts(cell).map(({ id, text, answer }) => (
             <li key={id} className={`tone-${answer ? cellTone(answer, take) : 'hot'}`}>
               <VerdictGlyph verdict={answer?.verdict ?? 'uncovered'} size={14} />
               <span>{text}</span>
-              <b>{answer ? VERDICT_WORDS[answer.verdict] : 'Nothing holds there'}</b>
+              <b>{answer ? VERDICT_WORDS[answer.verdict] : 'No card of yours covers this slot'}</b>
             </li>
           ))}
         </ul>
@@ -145,7 +145,7 @@ export default function Why({ subject, kit, policy, plan, trying, onMove }: WhyP
         <WhyArrange key={`arrange ${place}`} subject={subject} kit={kit} policy={policy} />
       )}
       <p className={css.caution}>
-        One pass is not a guarantee, and the maker’s manual stands above this. Format in the body, after two{' '}
+        One pass is not a guarantee, and the maker’s manual stands above this. Format in the camera, after two{' '}
         <Term of="verified">verified</Term> copies.
       </p>
     </div>

@@ -70,10 +70,10 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
             <VerdictGlyph verdict={cell.verdict} size={16} />
             {VERDICT_WORDS[cell.verdict]}
           </p>
-          <p className={css.note}>{missing.slotName}: nothing of yours enters it. Choose a second card.</p>
+          <p className={css.note}>None of your cards fits {missing.slotName}. Choose or add a second card.</p>
         </>
       ) : result === null ? (
-        <p role="status">This body has too few slots for that.</p>
+        <p role="status">This camera has too few slots for that.</p>
       ) : (
         <>
           <p className={`${css.result} tone-${cellTone(result, policy.take)}`} role="status">

@@ -44,19 +44,19 @@ export default function WhyEvidence({ subject, kit }: { readonly subject: WhySub
     <section className={css.evidence} aria-label="What it stands on">
       {found.own.length > 0 && (
         <>
-          <h3>Stands on{found.months !== null && `, newest ${agoText(found.months)}`}</h3>
+          <h3>Tests behind this answer{found.months !== null && ` (newest ${agoText(found.months)})`}</h3>
           <ul>{found.own.map(line)}</ul>
         </>
       )}
       {found.likely.length > 0 && (
         <>
-          <h3>Cards of this print</h3>
+          <h3>Tests of cards with the same label</h3>
           <ul>{found.likely.map(line)}</ul>
         </>
       )}
       {found.odd.length > 0 && (
         <>
-          <h3>Looks impossible</h3>
+          <h3>Results that do not add up</h3>
           <ul>
             {found.odd.map(
               ({

@@ -56,9 +56,7 @@ export default function WhyHeat({ subject, kit, policy, plan, trying }: WhyHeatP
       )}
       <p className={css.more}>
         {!calibrated && `${NOT_CALIBRATED} `}
-        {!trying && (
-          <a href={`/heat?${query}`}>{mark.outlasted ? 'Fit the figures in its heat run' : 'Open its heat run'}</a>
-        )}
+        {!trying && <a href={`/heat?${query}`}>{mark.outlasted ? 'Fit the figures in Heat' : 'Open it in Heat'}</a>}
       </p>
       {/* Where the rate holds this stands under the verdict already. */}
       {mark.level !== 'cool' && !mark.outlasted && !trying && cellTone(cell, policy.take) !== 'cool' && (

@@ -46,7 +46,9 @@ export function WhyHeatMoves({ cell, kit, policy, plan }: WhyHeatMovesProps) {
   const body = bodies.find(({ id }) => id === cell.bodyId);
   if (advised.phase === 'running') return <p className={css.more}>Working out what would help…</p>;
   if (advised.phase !== 'done' || !body)
-    return <p className={css.more}>What would help could not be worked out here. Its heat run can try again.</p>;
+    return (
+      <p className={css.more}>The ways to lower the risk could not be worked out here. Open it in Heat to try again.</p>
+    );
   const { risk, moves } = advised.answer;
   return (
     <>

@@ -24,7 +24,9 @@ export function WhyMoves({ subject, kit, policy, plan, onMove }: WhyMovesProps) 
   return (
     <section className={css.moves} aria-labelledby="moves-heading">
       <h3 id="moves-heading">
-        {cellTone(subject.cell, policy.take) === 'cool' ? 'Other moves' : 'Every move by rate'}
+        {cellTone(subject.cell, policy.take) === 'cool'
+          ? 'Other moves'
+          : 'All ways to make this mode fit (heat not counted)'}
       </h3>
       <ul className={css.list}>
         {moves.map((move) => {

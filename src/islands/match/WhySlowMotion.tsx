@@ -20,7 +20,7 @@ export function WhySlowMotion({ subject, policy }: { readonly subject: WhySubjec
       <dl className={css.kinds}>
         {fastest !== null && (
           <div className={css.line}>
-            <dt>fastest capture the promise covers, this codec</dt>
+            <dt>fastest frame rate the written promise covers in this codec</dt>
             <dd className={css.result}>{fastest}&nbsp;fps</dd>
           </div>
         )}

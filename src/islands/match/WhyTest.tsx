@@ -18,7 +18,7 @@ const ENDS: readonly (readonly [TestEnd, string])[] = [
   ['full', 'ended full'],
   ['dropped', 'dropped frames'],
   ['stopped', 'was stopped'],
-  ['cut-off', 'body shut down'],
+  ['cut-off', 'camera shut down'],
 ];
 
 /** Notes one own test of this pair: how it ended and after how long. */
@@ -36,7 +36,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
   if (!open) {
     return (
       <button id="note-test" type="button" className="plain-button" onClick={() => setOpen(true)}>
-        Note a test of this pair
+        Log a test of this card in this camera
       </button>
     );
   }
@@ -101,7 +101,7 @@ export function WhyTest({ subject }: { readonly subject: WhySubject }) {
       <TakeLength label="after" text={time} onText={setTime} />
       {question !== null && asked === question && (
         <p className="tone-hot" role="alert">
-          {question} Correct it, or keep it in the log: there it proves nothing.
+          {question} Correct the numbers, or log it as it is: it will not count towards any answer.
         </p>
       )}
       <p className={css.method}>

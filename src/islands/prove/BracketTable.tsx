@@ -48,8 +48,8 @@ export function BracketTable({ kit, bodyId }: { readonly kit: ProveKit; readonly
           </dl>
           {bracket.contradicts && (
             <p className="tone-hot">
-              These contradict each other: it dropped at a rate that it has borne. Heat, another slot, or a slip in one
-              of them: make it again from cold.
+              These results contradict each other: the card dropped frames at a rate it passed before. Heat, another
+              slot or a typing error could explain it. Repeat the test from cold.
             </p>
           )}
           {drops > 0 && (

@@ -44,8 +44,8 @@ export default function BurstPart({ kit, onLog, onOpen }: BurstPartProps) {
         </button>
       </div>
       <p className="soft">
-        A pause does no harm to stills: what the card takes in while the buffer clears is what matters, not its floor. A
-        burst counts only if the buffer was really full.
+        For stills a pause is no loss: what matters is how fast the buffer clears onto the card. A burst counts only if
+        the buffer was full.
       </p>
       <div className={css.asked}>
         <label>

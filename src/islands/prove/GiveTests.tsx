@@ -55,7 +55,7 @@ export default function GiveTests({ kit, onClose }: GiveTestsProps) {
               />
             )}
             <p className="soft">
-              The file names the body, its modes, what is printed on the cards, and how each take went. It never holds
+              The file names the camera, its modes, what is printed on the cards, and how each take went. It never holds
               your notes. To a colleague it is a report, below their own tests.
             </p>
             <TextInput

@@ -83,14 +83,14 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
           onChange={(event) => set({ text: event.currentTarget.value })}
         />
         <button type="button" className={css.narrow} aria-expanded={narrowing} onClick={() => setNarrowing(!narrowing)}>
-          {narrowing ? 'Fewer choices' : 'Narrow it'}
+          {narrowing ? 'Fewer choices' : 'Filter'}
         </button>
         <div className={css.choices} data-open={narrowing || undefined}>
           {choice({
-            label: 'Body',
+            label: 'Camera',
             value: view.bodyId ?? '',
             all: inLog.bodies,
-            every: 'all bodies',
+            every: 'all cameras',
             onChange: (id) => set({ bodyId: id || null }),
           })}
           {choice({
@@ -149,7 +149,7 @@ export function LogList({ kit, entries, named, openKey, onOpen }: LogListProps) 
                 <span className={css.what}>
                   <b>{line.title}</b>
                   <small>{line.place}</small>
-                  {entry.onTop && <small className="tone-hot">failed after a pass: look at it</small>}
+                  {entry.onTop && <small className="tone-hot">failed after an earlier pass: check it</small>}
                 </span>
                 <span className={css.figure}>{line.figure}</span>
                 <span className={`${css.end} tone-${line.tone}`}>{line.end}</span>

@@ -63,10 +63,10 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
       </p>
     );
   return (
-    <section className={css.map} aria-label="What the takes bear out">
-      <h2>What {body.name}’s takes bear out</h2>
+    <section className={css.map} aria-label="What the takes show">
+      <h2>What {body.name}’s takes show</h2>
       <div className={css.filters}>
-        <select aria-label="Body on the map" value={body.id} onChange={(event) => setBody(event.currentTarget.value)}>
+        <select aria-label="Camera on the map" value={body.id} onChange={(event) => setBody(event.currentTarget.value)}>
           {tested.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -98,11 +98,12 @@ export default function MapPart({ kit, policy, openId, onOpen }: MapPartProps) {
         </select>
       </div>
       <p className="soft">
-        MB/s against minutes. Bar: ended full. Wedge: failed. Ring: stopped by hand.{' '}
-        {card ? 'Ground: what its full takes support.' : 'Choose one card for the ground its takes support.'}
+        Each mark is one take: write speed (MB/s) against minutes. Bar: card filled. Wedge: dropped frames or shut down.
+        Ring: stopped by hand.{' '}
+        {card ? 'Shaded: what its full-card takes support.' : 'Choose one card to see what its takes support.'}
         {map.bars.length > MOST_DRAWN &&
           ` The last ${MOST_DRAWN} of ${map.bars.length} takes are drawn; ground and brackets count all of them.`}
-        {limits.length > 0 && ' Dashes: where the heat run ends it.'}
+        {limits.length > 0 && ' Dashed line: where the heat estimate ends the take.'}
       </p>
       {map.bars.length === 0 ? (
         <p>No take in such air.</p>

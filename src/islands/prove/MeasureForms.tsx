@@ -47,10 +47,10 @@ export function BurstForm({ kit, item, isNew, isGone, onSaved, onClose }: ItemPr
   return (
     <form ref={arrival} className={css.form} onSubmit={onSubmit} noValidate aria-label="A burst and how it cleared">
       <Chips
-        legend="Body"
+        legend="Camera"
         value={values.bodyId}
         choices={bodies.map(({ id, name }) => ({ value: id, label: name }))}
-        error={form.errors.bodyId && 'Which body?'}
+        error={form.errors.bodyId && 'Which camera?'}
         onChange={(id) => form.setFieldValue('bodyId', id)}
       />
       {body && (

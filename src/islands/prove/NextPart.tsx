@@ -49,21 +49,21 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
     return `${mode ? modeTitle(mode) : ''} on ${named.cards.get(cardId)?.label ?? ''}, ${body?.name ?? ''}`;
   };
   return (
-    <section className={css.next} aria-label="Worth testing next">
+    <section className={css.next} aria-label="What to test next">
       <div className={css.head}>
-        <h2>Worth testing next</h2>
+        <h2>What to test next</h2>
         {found && found.length > 0 && (
           <button type="button" className="plain-button" onClick={() => window.print()}>
             Print the sheet
           </button>
         )}
       </div>
-      <TaskNote state={state} what="what is worth testing" onAgain={again} />
+      <TaskNote state={state} what="what to test next" onAgain={again} />
       {found?.length === 0 && (
         <p>
           {bodies.length === 0 || cards.length === 0
-            ? 'Nothing to test yet: it takes a body with a mode, and a card.'
-            : 'Nothing is open: every answer is guaranteed, proven often enough, or out of reach.'}
+            ? 'Nothing to test yet: it takes a camera with a mode, and a card.'
+            : 'Nothing left to test: every answer is guaranteed, tested often enough, or cannot be changed by a test.'}
         </p>
       )}
       <ol className={css.list}>
@@ -143,7 +143,7 @@ export default function NextPart({ kit, policy, named, isTiming, onTime, onLog }
             }}
           />
           <Checkbox
-            label="After the firmware of the body changed"
+            label="After the firmware of the camera changed"
             checked={retest.afterFirmware}
             onChange={(event) => {
               const afterFirmware = event.currentTarget.checked;

@@ -43,7 +43,7 @@ export function CounterForm({ kit, onDone }: NoteProps) {
       }}
     >
       <Chips
-        legend="Body"
+        legend="Camera"
         value={bodyId}
         choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id) => {
@@ -73,7 +73,9 @@ export function CounterForm({ kit, onDone }: NoteProps) {
           placeholder="65"
         />
       </div>
-      <p className={css.hint}>Three readings of different modes are decoded under Bodies: how much it really writes.</p>
+      <p className={css.hint}>
+        Three readings of different modes are decoded under Cameras: how much it really writes.
+      </p>
       <div className={css.actions}>
         <button type="submit" className="ink-button" data-strong disabled={!isReady}>
           Note it

@@ -46,10 +46,10 @@ export default function ProveView() {
 const PLACES = [
   { key: 'log', name: 'Log' },
   { key: 'runs', name: 'Runs' },
-  { key: 'map', name: 'Map' },
-  { key: 'next', name: 'Worth testing' },
-  { key: 'measure', name: 'Measure' },
-  { key: 'bursts', name: 'Bursts' },
+  { key: 'map', name: 'Results by card' },
+  { key: 'next', name: 'What to test next' },
+  { key: 'measure', name: 'Measure a file or card' },
+  { key: 'bursts', name: 'Stills bursts' },
   { key: 'wrong', name: 'What went wrong?' },
 ] as const;
 type Place = (typeof PLACES)[number]['key'];
@@ -120,7 +120,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
         <Watch kit={kit} named={named} watch={watch} running={watch.running} onLogged={(test) => saved(test.id)} />
       )}
       <div className={css.head}>
-        <h1>Prove</h1>
+        <h1>Tests</h1>
         <div className={css.actions}>
           <button
             type="button"
@@ -164,7 +164,7 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
             </Menu.Dropdown>
           </Menu>
         </div>
-        <Places label="Parts of Prove" places={PLACES} now={place} onGo={setPlace} />
+        <Places label="Parts of Tests" places={PLACES} now={place} onGo={setPlace} />
       </div>
       {unsaved.map(({ values, at }) => (
         <p key={values.id} className={`${css.left} tone-warm`}>
@@ -185,15 +185,15 @@ function Prove({ kit }: { readonly kit: ProveKit }) {
               {isEmpty ? (
                 <div className={css.empty}>
                   <p>
-                    Nothing is logged yet. A take that fills a card from empty proves the pair; one that drops is
-                    remembered. Worst mode first, from cold.
+                    Nothing is logged yet. Log takes that filled an empty card and takes that dropped frames: both
+                    change the answers for that card in that camera. Begin with the highest rate, from cold.
                   </p>
                   {cannotLog && (
                     <p>
-                      A take needs a body with a mode and a card: add {kit.bodies.length === 0 ? 'a body' : 'a card'}{' '}
-                      under{' '}
+                      A take needs a camera with a mode and a card: add{' '}
+                      {kit.bodies.length === 0 ? 'a camera' : 'a card'} under{' '}
                       <a href={kit.bodies.length === 0 ? '/bodies' : '/cards'}>
-                        {kit.bodies.length === 0 ? 'Bodies' : 'Cards'}
+                        {kit.bodies.length === 0 ? 'Cameras' : 'Cards'}
                       </a>
                       .
                     </p>

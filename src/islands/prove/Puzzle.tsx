@@ -79,7 +79,7 @@ export function Puzzle({ reconciled, body, mode, placed, nominalMBps, why, onMov
       {buffer && <p className="soft">Could the buffer explain it? {bufferText(buffer)}</p>}
       {why && (
         <p className="soft">
-          A clip of it would settle this: <a href="/prove?at=measure&what=clip">measure one</a>.
+          To settle this, measure a clip of that take: <a href="/prove?at=measure&what=clip">measure one</a>.
         </p>
       )}
       {other && (

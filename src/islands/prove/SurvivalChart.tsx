@@ -85,7 +85,7 @@ export function SurvivalChart({ bars, ground, limits, openId, onOpen }: Survival
           minutes !== null && minutes < mostMinutes ? (
             <g key={`${name} ${MBps}`} className={css.limit}>
               <line x1={x(minutes)} x2={x(minutes)} y1={y(MBps) - 9} y2={y(MBps) + 9} />
-              <title>{`${name}: the heat run ends it after ${minutesText(Math.floor(minutes))}`}</title>
+              <title>{`${name}: the heat estimate ends it after ${minutesText(Math.floor(minutes))}`}</title>
             </g>
           ) : null,
         )}

@@ -71,7 +71,7 @@ export function TakeAnswers({ placed, mode, ratio }: TakeAnswersProps) {
         <p>
           {holdsText(holds, body.name)}{' '}
           <button type="button" className="plain-button" onClick={() => void change(() => setHolds(body, holds))}>
-            Use this for the body
+            Use this for the camera
           </button>
         </p>
       )}

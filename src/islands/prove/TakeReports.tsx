@@ -60,7 +60,7 @@ export default function TakeReports({ kit, onClose }: TakeReportsProps) {
               {given.from ? ` by ${given.from}` : ', nobody named'}.
             </p>
             <Chips
-              legend="Which of your bodies is it?"
+              legend="Which of your cameras is it?"
               value={bodyId}
               choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
               onChange={setBodyId}
@@ -92,7 +92,7 @@ export default function TakeReports({ kit, onClose }: TakeReportsProps) {
           </ul>
         )}
         <p className="soft">
-          They come in as reported: shown beside your answers, never as proven, and they change no verdict.
+          They come in as reported: shown beside your answers, never as a test of yours, and they change no answer.
         </p>
         <div className={css.foot}>
           <button

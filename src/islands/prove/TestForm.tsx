@@ -34,7 +34,7 @@ interface TestFormProps {
 
 /** What a form says where something needed is missing, in the words of the form. */
 const ASKED: Readonly<Record<string, string>> = {
-  bodyId: 'Which body?',
+  bodyId: 'Which camera?',
   cardId: 'Which card?',
   end: 'How did it end?',
   seconds: 'How long did it run?',
@@ -111,7 +111,7 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }:
       aria-label={isNew ? 'Log a take' : 'The take'}
     >
       <Chips
-        legend="Body"
+        legend="Camera"
         value={values.bodyId}
         choices={bodies.map(({ id, name }) => ({ value: id, label: name }))}
         error={error('bodyId')}
@@ -128,7 +128,7 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }:
       )}
       {body && (
         <Chips
-          legend={offered.length === 0 ? 'Card: none of yours enters this body' : 'Card'}
+          legend={offered.length === 0 ? 'Card: none of yours enters this camera' : 'Card'}
           value={values.cardId}
           choices={offered.map((card) => ({ value: card.id, label: card.label, note: cardSummary(card) }))}
           error={error('cardId')}
@@ -206,7 +206,7 @@ export function TestForm({ kit, test, isNew, isGone, onSaved, onTime, onClose }:
           <NumberField label="Place in a series" props={field('order')} placeholder="not noted" />
           <NumberField label="Takes of this length" props={field('takes')} placeholder="1" />
           <NumberField label="Rest between them" unit="s" props={field('restSeconds')} placeholder="none" />
-          <TextField label="Firmware of the body" props={field('firmware')} placeholder="" />
+          <TextField label="Firmware of the camera" props={field('firmware')} placeholder="" />
           <TextField label="Warning, word for word" props={field('warning')} className={css.full} placeholder="" />
           <TextField label="Note" props={field('note')} className={css.full} placeholder="" />
           <Checkbox

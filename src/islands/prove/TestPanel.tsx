@@ -57,16 +57,19 @@ export function TestPanel({ kit, entry, isGone, named, why, onDelete, onAgain, o
         <b>{takeText(test.seconds as Seconds)}</b> <b className={`tone-${END_TONE[test.end]}`}>{END_WORD[test.end]}</b>
       </p>
       {facts.length > 0 && <p className="soft">{facts.join(' · ')}</p>}
-      {test.warning && <p>The body said: “{test.warning}”</p>}
+      {test.warning && <p>The camera said: “{test.warning}”</p>}
       {test.note && <p>{test.note}</p>}
       {!one && (
-        <p className="tone-warm">Its body or card is no longer in the kit: the take stays, and counts for nothing.</p>
+        <p className="tone-warm">
+          This take does not count: its camera or card was deleted from your kit. The entry stays in the log. Delete it,
+          or restore the card under Kit, Last changes.
+        </p>
       )}
       {entry.onTop && (
         <p className="tone-hot">
           It failed after this pair had passed.{' '}
           <button type="button" className="plain-button" onClick={() => void change(() => markLooked(test))}>
-            I have looked at it
+            Mark as checked
           </button>
         </p>
       )}
@@ -81,7 +84,7 @@ export function TestPanel({ kit, entry, isGone, named, why, onDelete, onAgain, o
           <button type="button" className="plain-button" onClick={onDelete}>
             Delete
           </button>
-          {run && <a href={run}>Heat run of it</a>}
+          {run && <a href={run}>Open it in Heat</a>}
         </p>
       )}
       {(editing || isGone) && (

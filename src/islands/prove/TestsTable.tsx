@@ -29,7 +29,7 @@ export default function TestsTable({ kit, onClose }: TestsTableProps) {
     <Dialog opened onClose={onClose} size="xl" title="Tests from a table">
       <div className={css.paste}>
         <label className={css.label}>
-          A CSV file, or lines pasted below. The first line names the columns: body, mode, card, end, minutes or
+          A CSV file, or lines pasted below. The first line names the columns: camera, mode, card, end, minutes or
           seconds.{' '}
           <input
             type="file"

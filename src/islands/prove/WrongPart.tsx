@@ -73,7 +73,7 @@ export default function WrongPart({ kit, policy }: WrongPartProps) {
       {symptom !== '' && (
         <>
           <Chips
-            legend="In which body? (pass over what you do not know)"
+            legend="In which camera? (pass over what you do not know)"
             value={bodyId}
             choices={kit.bodies.map(({ id, name }) => ({ value: id, label: name }))}
             onChange={(id) => {
@@ -99,7 +99,7 @@ export default function WrongPart({ kit, policy }: WrongPartProps) {
       )}
       {known.verdict !== null && (
         <p>
-          The board says <b>{VERDICT_WORDS[known.verdict]}</b>
+          The table says <b>{VERDICT_WORDS[known.verdict]}</b>
           {rateOf ? `. ${findingText(rateOf)}` : '.'}
         </p>
       )}

@@ -9,7 +9,7 @@ export function Frame({ frame, children }: { readonly frame: FrameKey | null; re
   return (
     <div className={css.shell}>
       <a className={css.skip} href="#view">
-        To the view
+        Skip to content
       </a>
       <Header frame={frame} />
       <main id="view" className={css.view} tabIndex={-1}>

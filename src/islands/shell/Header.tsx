@@ -6,7 +6,7 @@ import { changeLater } from '../../ui/changeLater.ts';
 import { part } from '../../ui/part.tsx';
 import { useMounted } from '../../ui/useMounted.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
-import { type FrameKey, PLACES } from './frames.ts';
+import { beginsGroup, type FrameKey, PLACES } from './frames.ts';
 import css from './Header.module.css';
 import { HeadroomField } from './HeadroomField.tsx';
 import { KitButton } from './KitButton.tsx';
@@ -67,7 +67,13 @@ export function Header({ frame }: { readonly frame: FrameKey | null }) {
       </a>
       <nav className={css.strip} aria-label="Views">
         {PLACES.map(({ key, path, name }, at) => (
-          <a key={key} href={path} className={css.frame} aria-current={key === frame ? 'page' : undefined}>
+          <a
+            key={key}
+            href={path}
+            className={css.frame}
+            data-first={(at > 0 && beginsGroup(at)) || undefined}
+            aria-current={key === frame ? 'page' : undefined}
+          >
             <span className={css.number} aria-hidden="true">
               {at + 1}
             </span>

@@ -22,23 +22,29 @@ export function HeadroomField({
     else setText(asPercent(headroom));
   };
   return (
-    <label className={css.field} data-wrong={wrong || undefined} title="Headroom over the need">
-      <span className="unseen">Headroom over the need, per cent</span>
-      <span aria-hidden="true">+</span>
-      <input
-        className={css.input}
-        inputMode="decimal"
-        value={text}
-        aria-invalid={wrong}
-        aria-describedby={wrong ? 'headroom-problem' : undefined}
-        onChange={(event) => setText(event.currentTarget.value)}
-        onBlur={keep}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') keep();
-          if (event.key === 'Escape') setText(asPercent(headroom));
-        }}
-      />
-      <span aria-hidden="true">%</span>
+    <label
+      className={css.field}
+      data-wrong={wrong || undefined}
+      title="How much more than needed a promise must cover before it counts as Guaranteed"
+    >
+      <span className={css.caption}>Headroom</span>
+      <span className="unseen">, per cent over what is needed</span>
+      <span className={css.figure}>
+        <input
+          className={css.input}
+          inputMode="decimal"
+          value={text}
+          aria-invalid={wrong}
+          aria-describedby={wrong ? 'headroom-problem' : undefined}
+          onChange={(event) => setText(event.currentTarget.value)}
+          onBlur={keep}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') keep();
+            if (event.key === 'Escape') setText(asPercent(headroom));
+          }}
+        />
+        <span aria-hidden="true">%</span>
+      </span>
       {wrong && (
         <span id="headroom-problem" className={css.problem} role="alert">
           Headroom is a number from 0 to 100.

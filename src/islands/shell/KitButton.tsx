@@ -4,6 +4,7 @@ import { part } from '../../ui/part.tsx';
 import { whenIdle } from '../../ui/whenIdle.ts';
 import css from '../kit/KitMenu.module.css';
 import type { MenuWish } from '../kit/KitMenu.tsx';
+import { KitName } from '../kit/KitName.tsx';
 
 /** A button alone, that remembers what was wished of it until the menu is there. */
 function Waiting({ wish, onPress }: { readonly wish: MenuWish; readonly onPress?: () => void }) {
@@ -25,7 +26,7 @@ function Waiting({ wish, onPress }: { readonly wish: MenuWish; readonly onPress?
         wish.focus = false;
       }}
     >
-      Kit
+      <KitName />
     </button>
   );
 }

@@ -33,18 +33,18 @@ export default function Palette() {
   const save = useExport();
   const actions = [
     {
-      group: 'Views',
+      group: 'Pages',
       actions: [
         ...PLACES.map(({ key, name, path }) => ({
           id: key,
           label: name,
           onClick: go(path),
         })),
-        { id: 'crew', label: 'Crew cards to print', onClick: go('/crew') },
+        { id: 'crew', label: 'Print crew cards', onClick: go('/crew') },
       ],
     },
     {
-      group: 'Do',
+      group: 'Commands',
       actions: [
         { id: 'once', label: 'Once-only take', onClick: take('once') },
         { id: 'repeatable', label: 'Repeatable take', onClick: take('repeatable') },
@@ -54,7 +54,7 @@ export default function Palette() {
       ],
     },
     {
-      group: 'Moves',
+      group: 'What to do',
       actions: shownMoves().map(({ text, run }, at) => ({ id: `move ${at}`, label: text, onClick: run })),
     },
     {
@@ -67,9 +67,9 @@ export default function Palette() {
       })),
     },
     {
-      group: 'Bodies',
+      group: 'Cameras',
       actions: kit.bodies.map((body) => ({
-        id: `body ${body.id}`,
+        id: `camera ${body.id}`,
         label: body.name,
         description: body.note ?? '',
         onClick: go(`/bodies?open=${encodeURIComponent(body.id)}`),
@@ -81,7 +81,7 @@ export default function Palette() {
         body.modes.map((mode) => ({
           id: `mode ${body.id} ${mode.id}`,
           label: `${body.name} ${modeTitle(mode)}`,
-          description: 'its heat run',
+          description: 'in Heat',
           onClick: go(`/heat?body=${encodeURIComponent(body.id)}&mode=${encodeURIComponent(mode.id)}`),
         })),
       ),
@@ -97,8 +97,8 @@ export default function Palette() {
         scrollable
         maxHeight={420}
         limit={30}
-        nothingFound="Nothing by that name"
-        searchProps={{ placeholder: 'A view, a card, a body, something to do', 'aria-label': 'Command palette' }}
+        nothingFound="Nothing found. Try another word, or open the Guide."
+        searchProps={{ placeholder: 'A page, a card, a camera, something to do', 'aria-label': 'Search and commands' }}
       />
     </Themed>
   );

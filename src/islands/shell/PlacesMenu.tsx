@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { Fragment, useEffect, useRef } from 'react';
 import { toggleTheme, usePageTheme } from '../../ui/pageTheme.ts';
-import { type FrameKey, PLACES } from './frames.ts';
+import { beginsGroup, type FrameKey, PLACES } from './frames.ts';
 import css from './PlacesMenu.module.css';
 
 interface PlacesMenuProps {
@@ -12,7 +12,7 @@ interface PlacesMenuProps {
 export function PlacesMenu({ frame, onHelp }: PlacesMenuProps) {
   const menu = useRef<HTMLDetailsElement>(null);
   const theme = usePageTheme();
-  const here = PLACES.find(({ key }) => key === frame)?.name ?? 'Views';
+  const here = PLACES.find(({ key }) => key === frame)?.name ?? 'Places';
   useEffect(() => {
     const shut = (event: Event): void => {
       if (menu.current && !menu.current.contains(event.target as Node)) menu.current.open = false;
@@ -32,13 +32,18 @@ export function PlacesMenu({ frame, onHelp }: PlacesMenuProps) {
     >
       <summary className={css.here}>{here}</summary>
       <nav className={css.places} aria-label="Views">
-        {PLACES.map(({ key, path, name }) => (
-          <a key={key} href={path} className={css.place} aria-current={key === frame ? 'page' : undefined}>
-            {name}
-          </a>
+        {PLACES.map(({ key, path, name, group, about }, at) => (
+          <Fragment key={key}>
+            {/* A group of one is named by its place. */}
+            {beginsGroup(at) && group !== name && <span className={css.group}>{group}</span>}
+            <a href={path} className={css.place} aria-current={key === frame ? 'page' : undefined}>
+              <span>{name}</span> <span className={css.about}>{about}</span>
+            </a>
+          </Fragment>
         ))}
+        <span className={css.group}>Also</span>
         <a href="/crew" className={css.place}>
-          Crew cards
+          Print crew cards
         </a>
         <button
           type="button"

@@ -15,25 +15,28 @@ export function PolicySwitch({
   readonly onChange: (take: TakeKind) => void;
 }) {
   return (
-    <fieldset className={css.switch}>
-      <legend className="unseen">Kind of take</legend>
-      {TAKES.map(([key, word, ending, title]) => (
-        <label key={key} className={css.choice} title={title}>
-          <input
-            className={css.radio}
-            type="radio"
-            name="take"
-            value={key}
-            checked={take === key}
-            onChange={() => onChange(key)}
-          />
-          <span>
-            {word}
-            <span className={css.ending}>{ending}</span>
-            <span className={css.rest}> take</span>
-          </span>
-        </label>
-      ))}
-    </fieldset>
+    <div className={css.take}>
+      <span id="this-take" className={css.caption}>
+        This take
+      </span>
+      <fieldset className={css.switch} aria-labelledby="this-take">
+        {TAKES.map(([key, word, ending, title]) => (
+          <label key={key} className={css.choice} title={title}>
+            <input
+              className={css.radio}
+              type="radio"
+              name="take"
+              value={key}
+              checked={take === key}
+              onChange={() => onChange(key)}
+            />
+            <span>
+              {word}
+              <span className={css.ending}>{ending}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+    </div>
   );
 }

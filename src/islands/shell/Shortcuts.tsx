@@ -15,17 +15,17 @@ interface Key {
 
 const KEYS: readonly Key[] = [
   { keys: '/', what: 'quick check', single: true },
-  { keys: '1 – 9', what: 'views', single: true },
+  { keys: '1 – 9', what: 'the nine places', single: true },
   { keys: 'p', what: 'once-only or repeatable take', single: true },
-  { keys: 'a – d', what: 'answers of the drill', single: true },
+  { keys: 'a – d', what: 'answers in Practice', single: true },
   { keys: '?', what: 'this list', single: true },
-  { keys: '← ↑ → ↓', what: 'move on the board' },
+  { keys: '← ↑ → ↓', what: 'move on the table' },
   { keys: 'Home, End', what: 'first and last card of a row' },
   { keys: 'Enter', what: 'read why' },
-  { keys: 'Esc', what: 'back to the board' },
-  { keys: 'Ctrl + K', what: 'command palette' },
-  { keys: 'Ctrl + Z', what: 'take the last change back' },
-  { keys: 'Ctrl + Shift + Z', what: 'make it again' },
+  { keys: 'Esc', what: 'back to the table' },
+  { keys: 'Ctrl + K', what: 'search and commands' },
+  { keys: 'Ctrl + Z', what: 'undo the last change' },
+  { keys: 'Ctrl + Shift + Z', what: 'redo it' },
 ];
 
 /** What the words mean, what the keyboard does, and whether single keys do anything. */
@@ -71,7 +71,7 @@ export default function Shortcuts({ onClose }: { readonly onClose: () => void })
         <Checkbox
           className={css.switch}
           label="Single keys do something by themselves"
-          description="Switch them off where you speak to this device, or press keys by accident. Keys with Ctrl or ⌘, and those of the board, stay."
+          description="Switch them off where you speak to this device, or press keys by accident. Keys with Ctrl or ⌘, and those of the table, stay."
           checked={on}
           onChange={(event) => {
             const wish = event.currentTarget.checked;

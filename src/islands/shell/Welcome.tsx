@@ -44,8 +44,8 @@ export function Welcome() {
       )}
       <h1>Will this card hold this mode, for how many minutes, and will heat stop it first?</h1>
       <p>
-        Cool Reel keeps your bodies and cards in this browser and works without a network. Begin with a made-up crew
-        filming old boats for three days, or with nothing.
+        Cool Reel keeps your cameras and cards in this browser and works without a network. Start with an example crew’s
+        cameras and cards, or with an empty kit.
       </p>
       <div className={css.choices}>
         <button
@@ -69,8 +69,8 @@ export function Welcome() {
         </button>
       </div>
       <p>
-        Or ask first and enter nothing: <a href="/?first=1">your first question, in three minutes</a>. What the words
-        mean stands in the <a href="/guide">guide</a>.
+        Or try <a href="/?first=1">one question without entering anything</a> (three minutes). What the words mean
+        stands in the <a href="/guide">guide</a>.
       </p>
       {importing && <ImportDialog onClose={() => setImporting(false)} />}
     </div>

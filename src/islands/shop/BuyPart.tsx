@@ -71,11 +71,11 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
         <div className={css.empty}>
           <p>
             From a price list and what you want to record: the cheapest set, the fewest cards, and the one with the
-            least at risk, each proven.
+            fewest minutes on one card. Each says whether every combination was checked.
           </p>
           {missing ? (
             <p>
-              A need is a mode of a body: add a body with its modes under <a href="/bodies">Bodies</a> first.
+              A need is a mode of a camera: add a camera with its modes under <a href="/bodies">Cameras</a> first.
             </p>
           ) : (
             <button type="button" className="ink-button" data-strong onClick={onNeed}>
@@ -86,7 +86,7 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
       )}
       {needs.length > 0 && prices.length === 0 && (
         <div className={css.empty}>
-          <p>Sets are made of prices: paste what a shop lists, one line a card.</p>
+          <p>To work out what to buy, paste a price list, one card per line.</p>
           <button type="button" className="ink-button" data-strong onClick={onPaste}>
             Paste a list
           </button>
@@ -95,15 +95,15 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
       {(answer === null || state.phase !== 'running') && <TaskNote state={state} what="the sets" onAgain={again} />}
       {answer?.isOpen && !proving && (
         <p className="tone-warm" role="status">
-          No set was found in the time given, and none is ruled out: your own cards can be shared out in too many ways.
-          Leave some needs out, or add prices.
+          No shopping list was found in the time allowed; one may still exist. Turn off “Use my own cards”, leave out
+          some modes, or add prices, and try again.
         </p>
       )}
       {proving && (
         <p className="tone-warm" role="status">
           {answer?.isOpen
             ? 'Your own cards can be shared out in many ways: still looking.'
-            : 'The sets below hold; whether something is better is still being proven.'}{' '}
+            : 'The lists below meet everything you entered. Still checking whether a better one exists.'}{' '}
           <button type="button" className="plain-button" onClick={proving.stop}>
             Leave it at that
           </button>
@@ -133,7 +133,7 @@ export function BuyPart({ kit, policy, question, choice, shop, onChoice, onNeed,
             <TradeOff curve={around.curve} sets={answer.sets} currency={currency} />
           </section>
           <section aria-labelledby="shop-ifs">
-            <h3 id="shop-ifs">What one mode costs you</h3>
+            <h3 id="shop-ifs">Price if you leave one mode out or change it</h3>
             <ul className={css.ifs}>
               {around.ifs.map((one) => (
                 <IfRow key={JSON.stringify(one.kind)} one={one} titleOf={titleOf} />

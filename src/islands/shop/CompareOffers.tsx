@@ -28,7 +28,7 @@ export default function CompareOffers({ kit, offers, policy, onRead }: CompareOf
   const choose = (at: 0 | 1, id: string): void => setPicked(at === 0 ? [id, picked[1]] : [picked[0], id]);
   return (
     <>
-      <h3 id="shop-dear">Is the dear one worth it?</h3>
+      <h3 id="shop-dear">Is the dearer card worth it?</h3>
       <div className={css.pick}>
         {([0, 1] as const).map((at) => (
           <label key={at}>

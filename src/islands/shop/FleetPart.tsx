@@ -34,7 +34,7 @@ export default function FleetPart({ kit, policy }: FleetPartProps) {
       </div>
       {cards.length === 0 && (
         <p className={css.empty}>
-          No card in the wallet yet. Add yours under <a href="/cards">Cards</a>.
+          No cards yet. Add yours under <a href="/cards">Cards</a>.
         </p>
       )}
       {found.short.length > 0 && (

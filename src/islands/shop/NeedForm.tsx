@@ -21,7 +21,7 @@ interface NeedFormProps {
 
 const AS_IT_DOES = 'as-it-does';
 
-const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which body?', modeId: 'Which mode?' };
+const ASKED: Readonly<Record<string, string>> = { bodyId: 'Which camera?', modeId: 'Which mode?' };
 
 /** What cards are needed for: a mode, for how many recorded hours, and how long without a change. */
 export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: NeedFormProps) {
@@ -71,7 +71,7 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
         props={field('gapFreeMinutes')}
         description={
           (values.arrangement ?? body?.arrangement) === 'relay' && body && body.slots.length > 1
-            ? `This body goes on over its ${body.slots.length} slots by itself.`
+            ? `This camera goes on over its ${body.slots.length} slots by itself.`
             : undefined
         }
       />
@@ -79,7 +79,7 @@ export default function NeedForm({ kit, need, isNew, isGone, onDone, onClose }: 
         <Chips
           legend="Records"
           value={(values.arrangement as string | null | undefined) ?? AS_IT_DOES}
-          choices={[{ value: AS_IT_DOES, label: 'As the body is set' }, ...ARRANGEMENT_CHOICES]}
+          choices={[{ value: AS_IT_DOES, label: 'As the camera is set' }, ...ARRANGEMENT_CHOICES]}
           onChange={(way) => form.setFieldValue('arrangement', way === AS_IT_DOES ? null : way)}
         />
       )}

@@ -31,10 +31,11 @@ export function NeedList({ kit, answer, onOpen, onNew }: NeedListProps) {
   };
   return (
     <section className={css.list} aria-labelledby="shop-needs">
-      <h2 id="shop-needs">Needs</h2>
+      <h2 id="shop-needs">What you want to record</h2>
       {needs.length === 0 && (
         <p className={css.empty}>
-          No need yet: a mode of a body and the hours of it you want to record, all needs met at the same time.
+          Nothing entered yet. Add each mode and the hours you want to record in it; the cards for all of them are
+          counted together.
         </p>
       )}
       <ul>
@@ -56,7 +57,7 @@ export function NeedList({ kit, answer, onOpen, onNew }: NeedListProps) {
                   className="plain-button"
                   onClick={() => void change(() => setNeedOut(need, !need.isOut))}
                 >
-                  {need.isOut ? 'Count it again' : 'Leave it out'}
+                  {need.isOut ? 'Include again' : 'Leave out'}
                 </button>
               )}
             </li>
@@ -65,7 +66,7 @@ export function NeedList({ kit, answer, onOpen, onNew }: NeedListProps) {
       </ul>
       <div className={css.actions}>
         <button type="button" className="plain-button" onClick={onNew}>
-          Add a need
+          Add a mode and hours
         </button>
         {only && (
           <button type="button" className="plain-button" onClick={() => void change(() => takeNeeds(only, needs))}>

@@ -55,7 +55,7 @@ export default function OfferTable({ kit, input, serves, need, onNeed }: OfferTa
               <th scope="col">Offer</th>
               <th scope="col">Price</th>
               <th scope="col">a GB</th>
-              <th scope="col">an hour, planned</th>
+              <th scope="col">per recorded hour</th>
               <th scope="col">an hour, guaranteed</th>
               <th scope="col">Here</th>
             </tr>
@@ -68,7 +68,7 @@ export default function OfferTable({ kit, input, serves, need, onNeed }: OfferTa
                 <td>{small(figure.pricePerGB)}</td>
                 <td>{figure.pricePerHour === null ? '–' : small(figure.pricePerHour)}</td>
                 <td>{figure.pricePerGuaranteedHour === null ? '–' : small(figure.pricePerGuaranteedHour)}</td>
-                <td>{figure.serves.serves ? servesText(figure.serves) : `no use: ${servesText(figure.serves)}`}</td>
+                <td>{figure.serves.serves ? servesText(figure.serves) : `not usable: ${servesText(figure.serves)}`}</td>
               </tr>
             ))}
           </tbody>

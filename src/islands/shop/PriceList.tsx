@@ -81,7 +81,7 @@ export function PriceList(props: PriceListProps) {
       )}
       {doubtful.size > 0 && (
         <Checkbox
-          label={`Count ${doubtful.size === 1 ? 'the one' : `the ${doubtful.size}`} far under the rest, too`}
+          label={`Include the ${doubtful.size === 1 ? '' : `${doubtful.size} `}suspiciously cheap ${doubtful.size === 1 ? 'one' : 'ones'}`}
           checked={choice.countDoubtful}
           onChange={(event) => onChoice({ ...choice, countDoubtful: event.currentTarget.checked })}
         />
@@ -111,7 +111,11 @@ export function PriceList(props: PriceListProps) {
                   </span>
                 )}
                 <span className={css.quiet}>
-                  {[offer.seller || null, ...(isUseless ? ['holds none of these'] : []), ...other.map(warningText)]
+                  {[
+                    offer.seller || null,
+                    ...(isUseless ? ['covers none of your modes'] : []),
+                    ...other.map(warningText),
+                  ]
                     .filter(Boolean)
                     .join(' · ')}
                 </span>

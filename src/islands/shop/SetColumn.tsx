@@ -110,14 +110,14 @@ export function SetColumn({ kit, set, titleOf }: SetColumnProps) {
         {set.items.length > 0 && (
           <>
             <button type="button" className="plain-button" onClick={tried}>
-              Try on the board
+              Try in the table
             </button>
             <button
               type="button"
               className="plain-button"
               onClick={() => void change(() => buySet(set, prices, cards))}
             >
-              Bought
+              Add to Cards as bought
             </button>
           </>
         )}

@@ -33,7 +33,7 @@ export default function ShopView() {
 
 const PLACES = [
   { key: 'buy', name: 'Buy' },
-  { key: 'wear', name: 'Never stops' },
+  { key: 'wear', name: 'Continuous recording' },
   { key: 'fleet', name: 'Your cards' },
 ] as const;
 type Place = (typeof PLACES)[number]['key'];
@@ -72,7 +72,7 @@ function Shop({ kit }: { readonly kit: ShopViewKit }) {
     <div className={css.shop}>
       <LeaveDialog />
       <div className={css.head}>
-        <h1 className="unseen">Shop</h1>
+        <h1 className="unseen">Buy cards</h1>
         <Places
           label="Parts of Shop"
           places={PLACES}

@@ -62,7 +62,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
       <TextField label="Name" placeholder="Pier camera" props={field('name')} />
       {kit.bodies.length > 0 && (
         <Chips
-          legend="Body"
+          legend="Camera"
           value={values.bodyId ?? NONE}
           choices={[
             ...kit.bodies.map(({ id, name }) => ({ value: id, label: name })),
@@ -95,7 +95,7 @@ export default function StandingForm({ kit, camera, isNew, isGone, onDone, onClo
             ...kit.cards
               .filter(({ id, retired }) => !retired || id === values.cardId)
               .map((card) => ({ value: card.id, label: card.label, note: cardSummary(card) })),
-            { value: NONE, label: 'not in the wallet' },
+            { value: NONE, label: 'not one of your cards' },
           ]}
           onChange={(id) => {
             const card = kit.cards.find((one) => one.id === id);

@@ -106,7 +106,7 @@ export default function TradeOff({ curve, sets, currency }: TradeOffProps) {
         />
       </div>
       <figcaption className="soft">
-        Most minutes on one card against price{curve.proven ? '' : '; not every step is proven'}.{' '}
+        Most minutes on one card against price{curve.proven ? '' : '; not every step was checked to the end'}.{' '}
         {points.length > 1 ? 'Each step is the cheapest set that risks no more.' : 'There is nothing between them.'}
       </figcaption>
       <table className="unseen">

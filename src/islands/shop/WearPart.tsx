@@ -92,7 +92,7 @@ function Camera({ view, isOpen, onOpen }: CameraProps) {
       </div>
       {replaceBy ? (
         <p className={css.date} data-over={isOver || undefined}>
-          <span>{isOver ? 'Replace it now: it may be worn out since' : 'Replace it by'}</span>
+          <span>{isOver ? 'Replace it now: by the earlier estimate it wore out on' : 'Replace it by'}</span>
           <b>{replaceBy[0]}</b>
           <small>
             counted from {from}

@@ -17,7 +17,8 @@ export function counterLines(answer: CounterAnswer, body: Body): readonly string
     return `${mode ? modeTitle(mode) : 'a removed mode'} (${reading?.minutes} min)`;
   };
   const lines: string[] = [];
-  if (capped.length > 0) lines.push(`Set aside, the counter’s cap: ${capped.map(nameOf).join(', ')}.`);
+  if (capped.length > 0)
+    lines.push(`Not used, because the counter shows its largest value: ${capped.map(nameOf).join(', ')}.`);
   if (bucketed.length > 0) lines.push(`Set aside, one value for several modes: ${bucketed.map(nameOf).join(', ')}.`);
   switch (result.code) {
     case 'too-few':

@@ -7,7 +7,7 @@ export function doubtText(doubt: Doubt): string {
   switch (doubt.code) {
     case 'bits-or-bytes':
       return doubt.because === 'neighbours'
-        ? 'Bits or bytes? This is about eight times off the other modes of this body.'
+        ? 'Bits or bytes? This is about eight times off the other modes of this camera.'
         : 'Bits or bytes? Eight times off, it would be usual for this picture.';
     case 'bits-per-pixel':
       return `${plain(doubt.value, 2)} bits a pixel is unusual: ${doubt.min} to ${doubt.max} is common for this family. Check the figure.`;

@@ -31,7 +31,7 @@ export const FOLDED = {
         ),
         advisesAgainst?.some(isToldOf) && `advises against ${count(advisesAgainst.filter(isToldOf), 'thing')}`,
       ],
-      'no mark asked for',
+      'no required mark entered',
     ),
   counter: ({ counters }: Body): string => (counters?.length ? count(counters, 'reading') : 'no reading noted'),
   approved: ({ approved }: Body): string => (approved?.length ? count(approved, 'entry', 'entries') : 'none entered'),

@@ -23,7 +23,7 @@ export const SOURCE_WORDS: Readonly<Record<RateSource, string>> = {
   measured: 'own clips',
   maker: 'the maker’s table',
   computed: 'arithmetic',
-  borrowed: 'a sister body',
+  borrowed: 'a sister camera',
 };
 
 const mb = (line: RateLine): string => MbpsText(line.bytesPerSecond as BytesPerSecond);
@@ -54,7 +54,7 @@ export function rateSum(line: RateLine): Sum {
       };
     case 'counter':
       return {
-        working: `from the body’s counter, ${plain(line.lowMbps, 0)} to ${plain(line.highMbps, 0)} Mb/s, the faster end${line.rounds === null ? `; how it rounds is not told` : ''}`,
+        working: `from the camera’s counter, ${plain(line.lowMbps, 0)} to ${plain(line.highMbps, 0)} Mb/s, the faster end${line.rounds === null ? `; how it rounds is not told` : ''}`,
         result: mb(line),
       };
     case 'beside-capped':

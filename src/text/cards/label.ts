@@ -7,7 +7,7 @@ import { family } from '../../core/standards/families.ts';
 import { form, isSd } from '../../core/standards/forms.ts';
 import { APP_CLASSES, type Mark, mark } from '../../core/standards/marks.ts';
 import type { BytesPerSecond } from '../../core/units/brand.ts';
-import { capacityText, either, MBpsText, plain } from '../quantity.ts';
+import { capacityText, either, MBpsText, plain, together } from '../quantity.ts';
 
 /** A problem of a label, with its reason. */
 export function labelProblemText(problem: LabelProblem): string {
@@ -53,7 +53,7 @@ export function labelProblemText(problem: LabelProblem): string {
     case 'times-disagree':
       return `${plain(problem.times)}× is ${MBpsText(problem.timesRate)}, printed is ${MBpsText(problem.printed)}.`;
     case 'repeats':
-      return `${problem.marks.join(', ')} promise the same: harmless repetition.`;
+      return `${together(problem.marks)} guarantee the same minimum. Harmless.`;
     default:
       return assertNever(problem);
   }
@@ -84,13 +84,13 @@ export function peakText({ printed, times }: PrintedLabel): string | null {
   const [fastest] = printed;
   if (fastest === undefined && !times) return null;
   const rate = fastest ?? times?.rate;
-  return rate === undefined ? null : `${MBpsText(rate)} is a peak, usually of reading; it never enters a verdict`;
+  return rate === undefined ? null : `${MBpsText(rate)} is a peak, usually for reading; it never decides an answer`;
 }
 
 /** What a label comes to, in a word or two. */
 export function overallText({ code, floor }: { readonly code: string; readonly floor: BytesPerSecond | null }): string {
   if (floor !== null) return `promises ${MBpsText(floor)}`;
-  return code === 'doubted' ? 'contradicts itself' : code === 'empty' ? 'nothing read' : 'promises nothing';
+  return code === 'doubted' ? 'contradicts itself' : code === 'empty' ? 'nothing read' : 'no guaranteed write speed';
 }
 
 /** Asks where more room is entered than is printed; null where it is not. A formatted card holds a little less. */

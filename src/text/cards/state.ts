@@ -3,7 +3,7 @@ import type { CardState, Incident } from '../../core/kit/model.ts';
 /** Where a card is in the rotation, in words. */
 export const STATE_WORDS: Readonly<Record<CardState, string>> = {
   free: 'free',
-  'in-body': 'in a body',
+  'in-body': 'in a camera',
   full: 'full',
   copying: 'copying',
   'copied-once': 'copied once',

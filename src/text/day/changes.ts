@@ -6,7 +6,7 @@ export const DAY_CHANGE = {
   block: (name: string): string => `Block of ${name} changed`,
   blockGone: (name: string): string => `Block of ${name} deleted`,
   move: (name: string): string => `${name} planned another way`,
-  cleared: (name: string): string => `Presses of ${name} cleared`,
+  cleared: (name: string): string => `Noted states of ${name} cleared`,
   takenOver: (count: number): string => `${count === 1 ? '1 card' : `${count} cards`} taken over`,
   clearedRehearsal: (name: string): string => `Rehearsal of ${name} cleared`,
   press: 'State of a card noted',

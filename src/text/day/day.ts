@@ -38,13 +38,13 @@ export function shortageText(short: PlannedShortage, names: DayNames): string {
       return `${begin} ${names.card(reason.cardId)} is the next one, at ${names.clock(reason.nextSeconds)}.`;
     }
     case 'none-holds':
-      return `No card of this day may be used for ${what} in ${who}: none holds its mode as this kind of take asks.`;
+      return `No card chosen for this day has an answer that this kind of take allows for ${what} in ${who}. Add a card, or allow others under Cards and disks.`;
     case 'too-long':
       return `${what} in ${who} is gap-free and longer than ${names.card(reason.cardId)}, which holds ${shortMinutes(reason.holdsSeconds / 60)}: the last ${shortMinutes(missingMinutes)}, ${gigabytes(missingGB)}, are missing.`;
     case 'no-room':
-      return `${gigabytes(missingGB)} of ${names.card(reason.cardId)} have no room on so many disks: it stays full.`;
+      return `There is no disk space for ${gigabytes(missingGB)} from ${names.card(reason.cardId)}, so it cannot be freed. Add a disk or free space.`;
     case 'no-reader':
-      return `No reader of this day takes ${names.card(reason.cardId)}: it stays full.`;
+      return `No reader chosen for this day fits ${names.card(reason.cardId)}, so it cannot be copied. Add a reader under Cards and disks.`;
     case 'not-planned':
       return `${what} is not planned, so all of it is missing: ${shortMinutes(missingMinutes)}.`;
     default:
@@ -56,23 +56,23 @@ export function shortageText(short: PlannedShortage, names: DayNames): string {
 export function dayFaultText(fault: DayFault, names: DayNames): string {
   switch (fault.code) {
     case 'body-gone':
-      return `${names.block(fault.blockId)}: its body is no longer in the kit. Choose another.`;
+      return `${names.block(fault.blockId)}: its camera is no longer in the kit. Choose another.`;
     case 'mode-gone':
-      return `${names.block(fault.blockId)}: its mode is no longer in its body. Choose another.`;
+      return `${names.block(fault.blockId)}: its mode is no longer in its camera. Choose another.`;
     case 'no-rate':
-      return `${names.block(fault.blockId)}: its mode has no rate yet. Enter it in Bodies.`;
+      return `${names.block(fault.blockId)}: its mode has no rate yet. Enter it in Cameras.`;
     case 'no-time':
-      return `${names.block(fault.blockId)}: there is no such time on this day. Enter another.`;
+      return `${names.block(fault.blockId)} begins at a time that does not exist on this day (clocks go forward). Choose an earlier or later time.`;
     case 'comes-twice':
       return `${names.block(fault.blockId)}: its time comes twice that night, and the first is taken. Open it and say which.`;
     case 'overlap':
-      return `${names.block(fault.blockId)} begins before ${names.block(fault.otherId)} ends, in the same body. Move one of them.`;
+      return `${names.block(fault.blockId)} begins before ${names.block(fault.otherId)} ends, in the same camera. Move one of them.`;
     case 'card-gone':
       return `A card of this day is no longer in the kit. It is left out.`;
     case 'card-retired':
       return `${names.card(fault.cardId)} is retired. It is left out.`;
     case 'no-readers':
-      return 'No reader: every card is used once, and none is free again.';
+      return 'No reader is entered: each card can be used only once. Add a reader under Cards and disks.';
     case 'few-destinations':
       return `${fault.wanted} copies are wanted and there ${fault.have === 1 ? 'is 1 disk' : `are ${fault.have} disks`}: no card is free again. Add a disk, or ask for fewer copies.`;
     default:
@@ -84,9 +84,9 @@ export function dayFaultText(fault: DayFault, names: DayNames): string {
 export function dayMoveText(kind: DayMoveKind, names: DayNames): { readonly title: string; readonly note: string } {
   switch (kind.code) {
     case 'own-card':
-      return { title: `Take ${names.card(kind.cardId)} along`, note: 'from the wallet, not in this day yet' };
+      return { title: `Take ${names.card(kind.cardId)} along`, note: 'one of your cards, not in this day yet' };
     case 'one-more-card':
-      return { title: `One more card: ${printText(kind)}`, note: 'the smallest print that would do' };
+      return { title: `One more card: ${printText(kind)}`, note: 'the smallest card that covers the shortage' };
     case 'second-reader':
       return { title: `A second reader like ${names.reader(kind.readerId)}`, note: 'two cards are copied at once' };
     case 'faster-reader':

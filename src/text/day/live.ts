@@ -6,7 +6,7 @@ import type { PressDoubt } from '../../core/rotation/states.ts';
 /** Where a card stands, on the day. */
 export const LIVE_STATES: Readonly<Record<CardState, string>> = {
   free: 'free',
-  'in-body': 'in a body',
+  'in-body': 'in a camera',
   full: 'full',
   copying: 'copying',
   'copied-once': 'copied once',
@@ -15,12 +15,12 @@ export const LIVE_STATES: Readonly<Record<CardState, string>> = {
 
 /** What the one press of a card says: where it goes next. */
 export const PRESS_WORDS: Readonly<Record<CardState, string>> = {
-  'in-body': 'In a body',
+  'in-body': 'In a camera',
   full: 'Full',
   copying: 'Copying',
   'copied-once': 'Copied once',
   verified: 'Verified',
-  free: 'Free it',
+  free: 'Mark as free',
 };
 
 /** How a state reads: what may not be wiped is hot or warm. */
@@ -36,7 +36,7 @@ export const LIVE_TONES: Readonly<Record<CardState, 'cool' | 'warm' | 'hot' | 'm
 /** What a verified card is verified by: which copies, how, and who said so. */
 export function verifiedText({ proof, who }: Pick<PlanPress, 'proof' | 'who'>, copies: number, when: string): string {
   const of = copies === 1 ? '1 copy' : `${copies} copies`;
-  const how = proof === 'lists' ? 'lists agree' : 'by word, lists not compared';
+  const how = proof === 'lists' ? 'checksum lists match' : 'noted by hand; checksum lists not compared';
   return `${of}, ${how}: ${who || 'nobody named'}, ${when}`;
 }
 
@@ -62,13 +62,16 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
   switch (doubt.code) {
     case 'not-safe': {
       const have = doubt.have === 0 ? 'No verified copy' : `Only ${doubt.have} of ${doubt.need} verified copies`;
-      const then = to === 'free' ? 'Once it is free it may be wiped' : 'It is wiped when it is formatted in the body';
-      return `${have} of what is on ${card} exists by what was pressed. ${then}, and then that is lost.`;
+      const then =
+        to === 'free'
+          ? 'Once you mark it free, someone may format it'
+          : 'It is wiped when it is formatted in the camera';
+      return `${have} of ${card} ${doubt.have === 1 ? 'is' : 'are'} noted here. ${then}, and what is on it is lost.`;
     }
     case 'no-copy':
       return `No copy of ${card} was noted. Verified says that ${doubt.need === 1 ? 'its copy is' : `all ${doubt.need} copies are`} made and checked: after that it may be wiped.`;
     case 'out-of-order':
-      return `${card} is ${LIVE_STATES[doubt.state]}: ${LIVE_STATES[to]} does not follow from that.`;
+      return `${card} is noted as ${LIVE_STATES[doubt.state]}: ${LIVE_STATES[to]} does not follow from that.`;
     default:
       return assertNever(doubt);
   }
@@ -76,7 +79,7 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
 
 /** Of bodies that were to record by now and of which nothing was pressed. */
 export const asPlannedText = (bodies: readonly string[]): string =>
-  `Nothing was pressed for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;
+  `Nothing was noted for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;
 
 /** Of a card that is free by nobody's word and recorded on by the plan. */
-export const RECORDED_AS_PLANNED = 'recorded on by the plan, and not pressed: look before it goes in';
+export const RECORDED_AS_PLANNED = 'recorded on by the plan, and not noted: look before it goes in';

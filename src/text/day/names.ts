@@ -31,7 +31,7 @@ export function dayNames(
   const mode = (bodyId: string, modeId: string): string =>
     body.get(bodyId)?.modes.find(({ id }) => id === modeId)?.name ?? 'a mode that is gone';
   return {
-    body: (id) => body.get(id)?.name ?? 'a body that is gone',
+    body: (id) => body.get(id)?.name ?? 'a camera that is gone',
     card: (id) => card.get(id) || 'the new card',
     reader: (id) => plan.readers.find((one) => one.id === id)?.name ?? 'a reader',
     mode,

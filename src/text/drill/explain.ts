@@ -91,7 +91,8 @@ function labelSums(face: Face, slot: Bus): readonly Sum[] {
 }
 
 function labelHead(face: Face, slot: Bus): string {
-  if (contradicts(face)) return 'The label contradicts itself: it promises nothing until the card was verified.';
+  if (contradicts(face))
+    return 'The label contradicts itself, so nothing on it counts as a promise until the card was verified.';
   const card = faceCard(face);
   const inForce = busInForce(slot, busOf(card).bus ?? slot);
   const { mark, floor, notInForce } = floorInForce(card, inForce);
@@ -250,7 +251,7 @@ function afternoon(facts: Extract<Facts, { kind: 'afternoon' }>): Explained {
   const rolled = facts.minutes * facts.rolling;
   const told = { ...facts, planned };
   return {
-    head: 'What rolls, divided by what a card lasts, rounded up.',
+    head: 'What is recorded, divided by what a card lasts, rounded up.',
     sums: [
       { working: `${facts.minutes} min × ${plain(facts.rolling * 100)} %`, result: minutesText(Math.round(rolled)) },
       { working: `a card of ${capacityText(fromGigabytes(facts.capacityGB))} lasts`, result: minutesText(planned) },
@@ -280,7 +281,7 @@ function deciding(cell: Cell): string {
 
 function own(question: Question): Explained {
   return {
-    head: 'What the board says of each.',
+    head: 'What the table says of each.',
     sums: question.choices.flatMap(({ value }): Sum[] =>
       value.kind === 'card'
         ? [{ working: `${value.card.label}: ${deciding(value.cell)}`, result: VERDICT_WORDS[value.cell.verdict] }]

@@ -153,7 +153,7 @@ export function toldOf({ facts }: Pick<Question, 'facts'>): readonly Told[] {
         { name: 'Stream', figure: stated(facts.mode) },
         { name: 'From first to last', figure: minutesText(facts.minutes) },
         {
-          name: 'Of that, rolling',
+          name: 'Of that, recorded',
           figure: facts.rolling === 1 ? 'all of it' : `${plain(facts.rolling * 100)}${NBSP}%`,
         },
         {

@@ -43,7 +43,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   doubt: {
     name: 'a label believed that contradicts itself',
-    why: 'Where two things on it cannot both be true, it promises nothing before the card was filled and read back.',
+    why: 'Where two things on it cannot both be true, nothing on it counts until the card was filled and read back.',
     guide: 'contradiction',
   },
   headroom: {
@@ -52,8 +52,8 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
     guide: 'headroom',
   },
   lock: {
-    name: 'a lock overlooked',
-    why: 'The body refuses the mode without a mark that this card lacks, whatever its real speed.',
+    name: 'a refusal overlooked',
+    why: 'The camera refuses the mode without a mark that this card lacks, whatever its real speed.',
     guide: 'rule-requirement',
   },
   claim: {
@@ -89,7 +89,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   },
   cause: {
     name: 'what went along with it',
-    why: 'Ask what alone would have saved the take.',
+    why: 'Look for the one change that would have prevented the drop.',
     guide: 'cache',
   },
   harmless: {
@@ -100,7 +100,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   'wrong-way': { name: 'the wrong way round', why: 'Divided where it is multiplied, or the other way.', guide: 'mbps' },
   rolling: {
     name: 'the whole time reckoned',
-    why: 'Only what rolls fills a card.',
+    why: 'Only what is recorded fills a card.',
     guide: 'rolling',
   },
   rounding: {
@@ -117,7 +117,7 @@ export const SLIP_TEXTS: Readonly<Record<Slip, SlipText>> = {
   overpays: { name: 'more than it takes', why: 'It holds, and a cheaper one holds as well.', guide: 'move' },
   form: {
     name: 'a card that does not enter',
-    why: 'Shape, protocol or capacity family do not match.',
+    why: 'The card’s shape, connection (protocol) or capacity type does not match the slot.',
     guide: 'rule-shape',
   },
   off: { name: 'a miscalculation', why: 'Reckon it once more with the lines below.', guide: 'arithmetic' },

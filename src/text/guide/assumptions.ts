@@ -117,9 +117,9 @@ const SUN_KEPT = Object.entries(FINISHES)
 
 const BODIES: GuideTable = {
   id: 'body-heat',
-  title: 'Heat of bodies',
-  lead: `By size. A body without a fan sheds heat by its surface, and by how the air around it moves; inside, it is hotter than its shell by so much for each watt. Of a resistance that a maker’s limit comes to, wind thins the film outside alone: ${percent(FILM_SHARE.low)} to ${percent(FILM_SHARE.high)} of it, the least counted. Sun adds what the finish keeps of ${SUN_WPER_M2} W/m² on the largest face: ${SUN_KEPT}.`,
-  columns: ['Body', 'J/K', 'Recording, W', 'Outside, mm', 'Limit inside', 'Inside above shell'],
+  title: 'Heat of cameras',
+  lead: `By size. A camera without a fan sheds heat by its surface, and by how the air around it moves; inside, it is hotter than its shell by so much for each watt. Of a resistance that a maker’s limit comes to, wind thins the film outside alone: ${percent(FILM_SHARE.low)} to ${percent(FILM_SHARE.high)} of it, the least counted. Sun adds what the finish keeps of ${SUN_WPER_M2} W/m² on the largest face: ${SUN_KEPT}.`,
+  columns: ['Camera', 'J/K', 'Recording, W', 'Outside, mm', 'Limit inside', 'Inside above shell'],
   rows: Object.entries(BODY_HEAT).map(([size, heat]) => ({
     id: null,
     cells: [

@@ -8,9 +8,9 @@ export const CAUTIONS: readonly GuideEntry[] = [
     title: 'Cards',
     text: [
       'The wrong card loses the take, and the client with it. A slow reader only costs patience.',
-      'Never an untested borderline card on a once-only job. One pass is not a guarantee.',
+      'Never use an untested borderline card on a once-only job. One pass is not a guarantee.',
       'Buy from sellers you know, and verify the capacity of a card before its first use.',
-      'Format in the body, after two verified copies and not before.',
+      'Format in the camera, after two verified copies and not before.',
       'Check the lock switch of an SD card. Do not pull a card while the lamp is on.',
     ],
   },
@@ -18,7 +18,7 @@ export const CAUTIONS: readonly GuideEntry[] = [
     id: 'caution-heat',
     title: 'Heat',
     text: [
-      'Cards and bodies can be too hot to hold after long takes at high rates: let them cool.',
+      'Cards and cameras can be too hot to hold after long takes at high rates: let them cool.',
       BURN_TEXT,
       'Do not cover vents. What is estimated here is no safety limit: the maker’s manual stands above it.',
     ],

@@ -21,7 +21,7 @@ export const FIRST_STEPS: readonly FirstStep[] = [
   },
   {
     title: 'Keep',
-    text: 'Enter your camera and your cards once, and the board answers every mode on every card. Nothing leaves this device.',
+    text: 'Enter your camera and your cards once, and the table answers every mode on every card. Nothing leaves this device.',
   },
 ];
 

@@ -59,13 +59,13 @@ const STREAM: readonly GuideEntry[] = [
   ),
   term(
     'need',
-    'Need',
-    'The stream at its peak, in MB/s: what a card must hold. Minutes are reckoned from its average.',
+    'Needed',
+    'Peak of picture, sound and data together, in MB/s: what the card must take. Minutes are worked out from its average.',
   ),
   term(
     'peak',
     'Peak',
-    'The most a card may reach: the big number on its front, usually of reading. It is no promise and enters no verdict.',
+    'The most a card may reach: the big number on its front, usually of reading. It is no promise and decides no answer.',
     ['peak'],
   ),
   term(
@@ -120,19 +120,20 @@ const CARDS: readonly GuideEntry[] = [
   ),
   term(
     'floor',
-    'Floor',
-    'The best promise of a card that counts in this slot. A floor is not its speed: the card may be faster, and nobody answers for it.',
-    ['floor', 'Floor'],
+    'Guaranteed minimum',
+    'Lowest write speed that a speed mark, the card’s maker or the camera’s maker states in writing, where it counts in this slot. The guaranteed minimum is not the card’s speed: it may write faster, but nobody guarantees more.',
+    ['guaranteed minimum', 'Guaranteed minimum'],
   ),
   term(
     'promise',
-    'Promise in writing',
-    'A mark in force, a minimum that its maker states, or media that the maker of the body approves. Nothing else is a promise.',
+    'Written promise',
+    'A speed mark that counts in the slot, a minimum that the card’s maker states, or a card that the camera’s maker approves. Nothing else is a promise.',
+    ['written promise', 'Written promise'],
   ),
   term(
     'form',
-    'Form',
-    'The shape of a card and what it speaks: SD, microSD, CFexpress A, B and C, XQD, CFast, CompactFlash, SSD, module.',
+    'Type',
+    'The shape of a card and its connection: SD, microSD, CFexpress A, B and C, XQD, CFast, CompactFlash, SSD, module.',
   ),
   term(
     'bus',
@@ -146,14 +147,15 @@ const CARDS: readonly GuideEntry[] = [
     'UHS-II, UHS-III and Express cards and slots have a second row of contacts. A card or slot with one row runs at UHS-I at the most. Two rows do not tell which bus: Express and UHS-II share the place, and fall back to UHS-I with each other.',
     ['row of contacts', 'rows of contacts'],
   ),
-  term('family-term', 'Capacity family', 'SD, SDHC, SDXC, SDUC: which sizes a slot reads, and by which file system.', [
-    'capacity family',
-    'Capacity family',
+  term('family-term', 'Capacity type', 'SD, SDHC, SDXC, SDUC: which sizes a slot accepts, and by which file system.', [
+    'capacity type',
+    'Capacity type',
+    'capacity types',
   ]),
   term(
     'contradiction',
     'Contradiction',
-    'Two things on one label that cannot both be true. Such a label promises nothing before the card was filled and read back.',
+    'Two things on one label that cannot both be true. Nothing on such a label counts until the card was filled and read back.',
     ['contradicts itself'],
   ),
   term(
@@ -182,10 +184,12 @@ const ANSWERS: readonly GuideEntry[] = [
     'Once-only',
     'once-only',
   ]),
-  term('repeatable', 'Repeatable', 'A take that can be made again: your own tests and thin guarantees are blue too.', [
-    'Repeatable',
+  term(
     'repeatable',
-  ]),
+    'Repeatable',
+    'A take that can be made again: tight answers and your own passed tests are blue too.',
+    ['Repeatable', 'repeatable'],
+  ),
   term(
     'headroom',
     'Headroom',
@@ -200,52 +204,54 @@ const ANSWERS: readonly GuideEntry[] = [
   ),
   term(
     'label-minutes',
-    'Label minutes',
-    'The capacity on the print divided by the rate of the picture alone, as boxes and many counters reckon. Planned minutes are never above them.',
-    ['label arithmetic', 'Label arithmetic'],
+    'By the box',
+    'The capacity on the label divided by the rate of the picture alone, as boxes and many counters reckon. Planned minutes are never above them.',
+    ['by the box'],
   ),
   term(
     'counter',
     'Counter',
-    'The minutes that a body shows for a card. A reading of t means t or more and less than t + 1. The same long value in two modes is a cap, the same in three a bucket: neither measures anything.',
+    'The minutes that a camera shows for a card. A reading of t means t or more and less than t + 1. The same long value in two modes is a cap, the same in three a bucket: neither measures anything.',
     ['counter'],
   ),
   term(
     'lock',
-    'Lock',
-    'A body that refuses a mode without a certain mark, whatever the real speed of the card. It may lock a whole family of codecs for the sake of its fastest one.',
-    ['Lock'],
+    'Refusal',
+    'A camera that refuses a mode without a certain mark, whatever the real speed of the card. It may refuse a whole family of codecs for the sake of its fastest one.',
   ),
-  term('body-ceiling-term', 'Ceiling of the body', 'What a body writes at the most, whatever its slot could carry.', [
-    'Camera’s own write limit',
-  ]),
+  term(
+    'body-ceiling-term',
+    'Ceiling of the camera',
+    'What a camera writes at the most, whatever its slot could carry.',
+    ['Camera’s own write limit'],
+  ),
   term('single', 'Single', 'One card is written.'),
   term(
     'relay',
     'Relay',
-    'When the first card is full the next takes over: minutes add, and each part is as good as its own card.',
+    'One after the other: when the first card is full the next takes over. Minutes add up, and each card is judged for its own part.',
     ['Relay', 'relay'],
   ),
   term(
     'mirrored',
     'Mirrored',
-    'Every card gets everything: each must hold the whole stream, and the smaller one says when it ends.',
+    'The same to every card: each must be fast enough for all of it, and the smaller one says when it ends.',
     ['Mirrored', 'mirrored'],
   ),
-  term('split', 'Split', 'Each card takes its share of the stream: 160 MB/s over two are 80 each.', ['Split', 'split']),
-  ...BESIDE_MEANINGS.map(({ word, meaning }) =>
-    term(word.replaceAll(' ', '-'), capital(word), `${capital(meaning)}.`, [capital(word)]),
+  term('split', 'Split', 'A share to each card: 160 MB/s over two are 80 each.', ['Split', 'split']),
+  ...BESIDE_MEANINGS.map(({ id, word, meaning }) =>
+    term(id, capital(word), `${capital(meaning)}.`, [word, capital(word)]),
   ),
   term(
     'reported',
-    'Reported',
-    'A colleague’s test of this body and print: shown beside your answers, and it changes none of them.',
-    ['Reported'],
+    'Colleague’s test',
+    'A colleague’s test of this camera and a card with the same label: shown beside your answers, and it changes none of them.',
+    ['colleague’s test', 'Colleague’s test'],
   ),
   term(
     'move',
-    'Move',
-    'What would make an answer better: another card, mark, mode, ratio or arrangement, or shorter takes. It can be tried on the board before it is kept.',
+    'What to do',
+    'What would make an answer better: another card, mark, mode, ratio or arrangement, or shorter takes. It can be tried on the table before it is kept.',
   ),
 ];
 
@@ -263,22 +269,22 @@ const HEAT: readonly GuideEntry[] = [
   term(
     'cache',
     'Fast cache',
-    'The front of a card, which takes data faster than its flash. While it has room the card looks fast; once it is full, only the sustained pace is left.',
+    'The front of a card, which takes data faster than its flash. While it has room the card looks fast; once it is full, only the sustained write speed is left.',
     ['fast cache', 'Fast cache'],
   ),
   term(
     'sustained',
-    'Sustained pace',
-    'What the flash of a card writes for as long as it is asked to, once its cache is full.',
-    ['sustained pace'],
+    'Sustained write speed',
+    'What a card writes for as long as it is asked to, once its fast cache is full.',
+    ['sustained write speed', 'Sustained write speed', 'sustained speed'],
   ),
   term('throttle', 'Throttling', 'A card that has grown hot writes slower until it has cooled.', [
     'throttles',
     'Throttling',
     'throttled',
   ]),
-  term('cut-off', 'Cut-off', 'A body that has grown too hot stops recording.', ['cut-off']),
-  term('ambient', 'Air', 'The temperature of the air around the body, without what sun adds to it.'),
+  term('cut-off', 'Cut-off', 'A camera that has grown too hot stops recording.', ['cut-off']),
+  term('ambient', 'Air', 'The temperature of the air around the camera, without what sun adds to it.'),
   term(
     'calibrated',
     'Calibrated',
@@ -298,7 +304,7 @@ const EVIDENCE: readonly GuideEntry[] = [
   term(
     'ends',
     'Full, stopped, dropped',
-    'How a take ended. A small card that filled at 12 minutes did not beat a large one that dropped at 19: it was never asked.',
+    'How a take ended. A small card that was full after 12 minutes is not shown to be better than a large one that dropped at 19: it never ran that long.',
   ),
   term(
     'implied',
@@ -316,15 +322,16 @@ const EVIDENCE: readonly GuideEntry[] = [
     'Survival map',
     'survival map',
   ]),
-  term('print', 'Print', 'Everything that a maker printed on a card. Cards of one print may still differ inside.', [
-    'same print',
+  term('print', 'Label', 'Everything that a maker printed on a card. Cards with one label may still differ inside.', [
+    'same label',
+    'same printed label',
   ]),
 ];
 
 /** The words of the day, of buying and of wear. */
 const DAY: readonly GuideEntry[] = [
-  term('gap-free', 'Gap-free', 'A stretch in which no change of cards may fall.', ['gap-free', 'Gap-free']),
-  term('rolling', 'Rolling', 'The share of a block that is recorded.'),
+  term('gap-free', 'No card change', 'A stretch in which no change of cards may fall.', ['No card change']),
+  term('rolling', 'Recorded share', 'The share of a block that is recorded.'),
   term('swap', 'Swap', 'A change of cards. It costs the seconds it takes, and a take that runs through it.'),
   term(
     'offload',
@@ -341,7 +348,7 @@ const DAY: readonly GuideEntry[] = [
   term(
     'wear',
     'Wear',
-    'Flash bears so many writes. Hours = rated hours × rated rate ÷ own rate, or cycles × capacity ÷ rate ÷ write amplification.',
+    'Flash memory can be written only a limited number of times. Hours = rated hours × rated rate ÷ own rate, or cycles × capacity ÷ rate ÷ write amplification.',
     ['wear'],
   ),
   term('amplification', 'Write amplification', 'Bytes written inside a card for each that is sent.', [

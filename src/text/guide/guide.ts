@@ -43,8 +43,8 @@ const ORDER_OF_WORK: GuideSection = section(
   'work',
   'The work, in its order',
   [
-    'Name the body and what its slots take. List the modes you want with their rates, slow motion apart. Bring Mb/s to MB/s. Find what the card guarantees, which is not the big number on it. Check shape, protocol, family and bus. Check what the body itself asks for or refuses. Compare, with headroom. Work out the minutes, then the capacity and the number of cards. Format in the body.',
-    'Then prove it: the worst mode first, from cold, until the card is full. Log what came of it. On the day: changes, copies, two of them verified, and only then is a card free. Afterwards: wear, incidents, retire.',
+    'Name the camera and what its slots take. List the modes you want with their rates, slow motion apart. Bring Mb/s to MB/s. Find what the card guarantees, which is not the big number on it. Check shape, protocol, family and bus. Check what the camera itself asks for or refuses. Compare, with headroom. Work out the minutes, then the capacity and the number of cards. Format in the camera.',
+    'Then test it: highest rate first, from cold, until the card is full. Log the result. On the day: changes, copies, two of them verified, and only then is a card free. Afterwards: wear, incidents, retire.',
   ],
   {},
 );

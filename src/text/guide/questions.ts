@@ -39,7 +39,7 @@ const ENTRIES: readonly GuideEntry[] = [
   ] },
   { id: 'ask-class-4k', title: 'Which class do I need for 4K?', text: [
     `No mark knows a resolution. One camera writes 4K at 100 Mb/s, another at 600. Read the rate in the menu or the manual; then: 100 Mb/s takes ${enough('100 Mb/s')}; 200 takes ${enough('200 Mb/s')}; 400 takes ${enough('400 Mb/s')}; 600 takes ${enough('600 Mb/s')}.`,
-    'Match answers it for any rate: type it into the line.',
+    'Check answers it for any rate: type it into the line.',
   ] },
   { id: 'ask-numbers', title: 'What do the numbers on a card mean?', text: [
     `The size in GB; a big number in MB/s, which is a peak; a roman numeral, which is its bus (I has one row of contacts, II and III have two); and the marks, which promise a lowest speed: C, U and V on SD cards, VPG on CFexpress, E on SD Express. A1 and A2 are made for apps, and promise ${promises('A1')} beside.`,
@@ -47,7 +47,7 @@ const ENTRIES: readonly GuideEntry[] = [
   ] },
   { id: 'ask-stopped', title: 'Why did it stop recording?', text: [
     'Mostly one of four. The card was full. The card was too slow, at once or when its fast cache was full: “card too slow”, dropped frames. The camera was too hot: a warning, then it turns off. Or the camera refuses the mode on this card.',
-    'Prove has “Something went wrong”: it asks what you saw and says what to try first.',
+    'Tests has “What went wrong?”: it asks what you saw and says what to try first.',
   ] },
   { id: 'ask-v90-one-row', title: 'Can I trust a V90 card in a slot with one row of contacts?', text: [
     `Not for what V90 promises. V90 counts from UHS-II on; in a slot of UHS-I the same card promises ${promisedIn('400 Mb/s on V90 in a UHS-I slot')}. 400 Mb/s on V90 in such a slot is: ${word('400 Mb/s on V90 in a UHS-I slot')}; 200 Mb/s is: ${word('200 Mb/s on V90 in a UHS-I slot')}.`,
@@ -57,11 +57,11 @@ const ENTRIES: readonly GuideEntry[] = [
   ] },
   { id: 'ask-minutes', title: 'How many minutes fit on my card?', text: [
     `Size over rate. 256 GB at 400 Mb/s: ${minutes('400 Mb/s on 256GB V60')} planned; the box would say ${minutesText(Math.floor(asked('400 Mb/s on 256GB V60').byTheBox ?? 0))}, since it leaves out formatting, sound and data. 64 GB at 100 Mb/s: ${minutes('100 Mb/s on 64GB V30')}.`,
-    'Type size and rate into the line of Match.',
+    'Type size and rate into the line of Check.',
   ] },
   { id: 'ask-cards', title: 'How many cards do I need for a day?', text: [
     `Rate times the time that is recorded, over the size of one. Eight hours at 400 Mb/s take ${cardsFor('400 Mb/s on 256GB V60 for 8h')} cards of 256 GB, if none is emptied; with a reader and two copies fewer do.`,
-    'Shoot day works out which card goes where and when it is free again; Shop says what to buy.',
+    'Shoot day works out which card goes where and when it is free again; Buy cards says what to buy.',
   ] },
   { id: 'ask-u3-v30', title: 'Is U3 the same as V30?', text: [
     `Both promise ${promises('U3')}, and most cards of V30 carry both. They were measured in other ways, so that a camera which asks for V30 may refuse a card with U3 alone.`,
@@ -71,11 +71,11 @@ const ENTRIES: readonly GuideEntry[] = [
   ] },
   { id: 'ask-speed-test', title: 'My computer writes it at 90 MB/s. Is that enough?', text: [
     'It is no promise. A reader is no camera, the program may write in other pieces, and most tests stop before the fast cache of the card is full. Write the whole card, and look at the lowest ten seconds.',
-    'Prove measures a card in this way and says what it shows and what it does not.',
+    'Tests measures a card in this way and says what it shows and what it does not.',
   ] },
   { id: 'ask-fake', title: 'How do I find out whether a card is a fake?', text: [
     'Fill it to the last byte and read all of it back: a card of false size has lost some of it. Then look at its print: marks that contradict each other, a mark that does not exist.',
-    'Both are here: the measuring of a card under Prove, the label under Cards.',
+    'Both are here: the measuring of a card under Tests, the label under Cards.',
   ] },
   { id: 'ask-missing-room', title: `Why does my 256 GB card show ${SHOWN_GIB} GB?`, text: [
     `Nothing is missing. The box counts in powers of ten, many computers in powers of two: 256 GB are ${SHOWN_GIB} GiB, which they call GB. Formatting takes a little more.`,
@@ -84,7 +84,7 @@ const ENTRIES: readonly GuideEntry[] = [
     'A counter is rounded, often capped at 99 or 999, and reckons with the most that the mode may write. Some show the same for three modes. Enter what yours shows for an empty card: it stands beside the planned minutes, and tells the rate where no manual does.',
   ] },
   { id: 'ask-overheat', title: 'Will it overheat?', text: [
-    'That is a question about the camera, its mode, the air and the sun, and no card’s mark says anything of it. Heat run reckons it for a camera of yours, from its maker’s figures where there are any, and improves with every take that you log.',
+    'That is a question about the camera, its mode, the air and the sun, and no card’s mark says anything of it. Heat reckons it for a camera of yours, from its maker’s figures where there are any, and improves with every take that you log.',
     'What it says is an estimate. Where heat can stop a take that cannot be repeated, test it in that heat before.',
   ] },
   { id: 'ask-slow-motion', title: 'How much does slow motion write?', text: [
@@ -113,10 +113,10 @@ const ENTRIES: readonly GuideEntry[] = [
     `An average sets the minutes; the card has to take its peaks. Where nobody measured them they are counted ${plain(PEAK_OVER_AVERAGE['long-gop'].high)} times as high for long-GOP and ${plain(PEAK_OVER_AVERAGE.intra.high)} times for intra: 100 Mb/s on average needs ${need('avg 100 Mb/s')}. A clip of your own, measured under Prove, tells how high they are.`,
   ] },
   { id: 'ask-wear', title: 'How long until a card is worn out?', text: [
-    'For a camera that is emptied after a shoot: longer than the card is of use. For one that records in a loop: months or a few years. Shop reckons it from what it writes a day and from the endurance its maker states.',
+    'For a camera that is emptied after a shoot: longer than the card is of use. For one that records in a loop: months or a few years. Buy cards reckons it from what it writes a day and from the endurance its maker states.',
   ] },
   { id: 'ask-all-red', title: 'Everything is red. What did I forget?', text: [
-    'Mostly the bus of the slot. Until it is told, only what the slowest of its kind carries counts. Open any red cell: where one answer of yours would turn it, it is asked at the head.',
+    'Mostly the bus of the slot. Until it is told, only what the slowest of its kind carries counts. Open any red answer: where one answer of yours would turn it, it is asked at the head.',
   ] },
 ];
 
@@ -124,7 +124,7 @@ const ENTRIES: readonly GuideEntry[] = [
 export const QUESTIONS: GuideSection = {
   id: 'questions',
   title: 'Questions, and their answers',
-  lead: ['Every figure here is the answer that the line of Match gives.'],
+  lead: ['Every figure here is the answer that the line of Check gives.'],
   entries: ENTRIES,
   tables: [],
 };

@@ -22,7 +22,7 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
     title: 'Protocol',
     asks: 'Does the slot speak what the card speaks?',
     decides:
-      'XQD and CFexpress B share a shape and not a protocol: the body must name each. If it does not, they won’t fit.',
+      'XQD and CFexpress B share a shape and not a protocol: the camera must name each. If it does not, they won’t fit.',
   },
   family: {
     title: 'Capacity family',
@@ -31,7 +31,7 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
   },
   'promised-max': {
     title: 'Largest capacity the maker promises',
-    asks: 'Is the card larger than what the maker of the body promises within the family?',
+    asks: 'Is the card larger than what the maker of the camera promises within the family?',
     decides: 'A note and never a block: larger cards often work. Test it first.',
   },
   rate: {
@@ -46,13 +46,13 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
       'Slower than the stream, it drops. With less than the headroom over it, a guarantee is tight. A slot whose bus nobody entered counts as what every slot of its form can do.',
   },
   'body-ceiling': {
-    title: 'Ceiling of the body',
-    asks: 'Is the body itself slower than its slot?',
+    title: 'Ceiling of the camera',
+    asks: 'Is the camera itself slower than its slot?',
     decides: 'Slower than the stream, it drops, whatever the card.',
   },
   requirement: {
     title: 'What the maker asks for',
-    asks: 'Does the body refuse, warn or advise without a certain mark?',
+    asks: 'Does the camera refuse, warn or advise without a certain mark?',
     decides: 'A refusal locks the mode out, whatever the real speed of the card. A warning or advice is a note.',
   },
   guarantee: {
@@ -63,12 +63,12 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
   },
   'goes-to': {
     title: 'Where the mode goes',
-    asks: 'Is this mode recorded to some slots of the body alone?',
+    asks: 'Is this mode recorded to some slots of the camera alone?',
     decides: 'A card that enters only the others cannot record it.',
   },
   advice: {
     title: 'What the maker advises against',
-    asks: 'Does the maker of the body advise against a bus, a mark or a size that this card has?',
+    asks: 'Does the maker of the camera advise against a bus, a mark or a size that this card has?',
     decides: 'A note: advice locks nothing. Read in the manual what the maker expects to happen.',
   },
   'makers-minimum': {
@@ -94,24 +94,24 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
       'Nothing counts on such a card. It is lifted by filling and reading it back on a later day, or by saying under Cards what came of it.',
   },
   approved: {
-    title: 'Approved by the maker of the body',
-    asks: 'Does the maker of the body approve this card for a rate this mode stays under?',
+    title: 'Approved by the maker of the camera',
+    asks: 'Does the maker of the camera approve this card for a rate this mode stays under?',
     decides: 'It counts like a mark, with its source named.',
   },
   'own-tests': {
     title: 'Own tests',
-    asks: 'Did this very card fill up in this body and slot, at this mode or one that writes faster?',
+    asks: 'Did this very card fill up in this camera and slot, at this mode or one that writes faster?',
     decides:
       'A drop stands until a later take passed. A test whose numbers cannot be true is kept in the log and counts for nothing.',
   },
   'twin-tests': {
-    title: 'Tests of its like',
-    asks: 'What did other cards of the same print do in this body?',
-    decides: 'Likely, and never proven: it changes no verdict.',
+    title: 'Tests of cards with the same label',
+    asks: 'What did other cards with the same label do in this camera?',
+    decides: 'It says nothing certain of this card and changes no answer.',
   },
   reported: {
     title: 'Reported',
-    asks: 'What do colleagues report of this body and print?',
+    asks: 'What do colleagues report of this camera and of cards with the same label?',
     decides: 'It is read beside the answer and changes no verdict.',
   },
   'makers-figure': {
@@ -121,19 +121,19 @@ const RULE_TEXTS: Readonly<Record<RuleKey, RuleText>> = {
   },
   arrangement: {
     title: 'Arrangement',
-    asks: 'How does the body record over its slots?',
+    asks: 'How does the camera record over its slots?',
     decides:
       'Relay adds minutes. Mirrored takes those of the smaller card. Split gives each card its share of the rate.',
   },
   'demands-card': {
     title: 'Another slot wants a card',
-    asks: 'Does the body want a card in a slot that this recording does not use?',
+    asks: 'Does the camera want a card in a slot that this recording does not use?',
     decides: 'A note.',
   },
   seats: {
-    title: 'Seats',
-    asks: 'Where several cards are written and the slots are unlike: how does each seat hold?',
-    decides: 'The worst seat is the answer.',
+    title: 'Each slot’s card',
+    asks: 'Where several cards are written and the slots differ: what is each slot’s answer?',
+    decides: 'The weakest is the answer.',
   },
 };
 
@@ -142,7 +142,7 @@ export const ruleId = (rule: RuleKey): string => `rule-${rule}`;
 
 const earns = (rule: RuleKey): readonly string[] => {
   const verdict = EARNED[rule];
-  return verdict ? [`Alone it earns: ${VERDICT_WORDS[verdict]}.`] : [];
+  return verdict ? [`On its own this rule gives the answer ${VERDICT_WORDS[verdict]}.`] : [];
 };
 
 /** The rules, in the order in which they are asked. */

@@ -77,7 +77,7 @@ const BUSES: GuideTable = {
 const adapted = (key: Form): string =>
   isSd(key)
     ? 'an SD slot by an adapter, with one row of contacts'
-    : 'a slot of CFexpress B by a passive adapter, where the body’s maker says that it takes one';
+    : 'a slot of CFexpress B by a passive adapter, where the camera’s maker says that it takes one';
 
 const FORMS: GuideTable = {
   id: 'forms',

@@ -9,8 +9,11 @@ import { clockText, MBpsText, plain } from '../quantity.ts';
 /** Tests whose numbers cannot be true, and what full takes proved where it falls short. */
 function besideTests({ setAside, provenUpTo, outcome }: Of<'own-tests'>): string {
   const aside =
-    setAside === 0 ? '' : ` ${setAside === 1 ? 'One test' : `${setAside} tests`} set aside: these numbers do not fit.`;
-  const short = provenUpTo !== null && outcome !== 'pass' ? ` Full takes proved it up to ${MBpsText(provenUpTo)}.` : '';
+    setAside === 0
+      ? ''
+      : ` ${setAside === 1 ? 'One test' : `${setAside} tests`} not used, because the numbers do not add up.`;
+  const short =
+    provenUpTo !== null && outcome !== 'pass' ? ` Full-card tests passed at up to ${MBpsText(provenUpTo)}.` : '';
   return `${short}${aside}`.trim();
 }
 
@@ -42,7 +45,7 @@ function heldLine({ contradicts }: Of<'own-tests'>, held: Held, beside: string):
   const after = seconds - least < 1 ? ' after' : ', the longest after';
   const stopped = `${many}${daysOf(held)} ${takes === 1 ? 'was' : 'were'} stopped by hand${after} ${clockText(seconds)}`;
   return {
-    text: 'Held for as long as your own takes lasted',
+    text: 'Your own takes lost no frames for as long as they lasted',
     figure: `to ${clockText(seconds)}`,
     more: `${stopped}; no frames were lost until then. Beyond that nothing is known.${contradicts ? OTHER_DROPPED : ''} ${beside}`.trim(),
   };
@@ -54,7 +57,7 @@ export function testsLine(finding: Of<'own-tests'>): Line {
   const withBeside = (text: string): string | undefined => `${text} ${beside}`.trim() || undefined;
   if (outcome === 'unknown') {
     return finding.setAside > 0 || finding.provenUpTo !== null
-      ? { text: 'No test of your own proves this rate here', figure: '', more: withBeside('') }
+      ? { text: 'None of your tests counts for this rate', figure: '', more: withBeside('') }
       : { text: 'No test of your own yet', figure: 'no test yet' };
   }
   if (finding.filled) return filledLine(finding, finding.filled, beside);
@@ -63,13 +66,13 @@ export function testsLine(finding: Of<'own-tests'>): Line {
     return {
       text: 'Your own test dropped frames',
       figure: dropSeconds === null ? '' : `at ${clockText(dropSeconds)}`,
-      more: withBeside(contradicts ? 'It stands until a later full take of this very mode.' : ''),
+      more: withBeside(contradicts ? 'This counts until a later full-card test in this same mode passes.' : ''),
     };
   if (untilSeconds !== null)
     return {
-      text: 'Takes of a faster mode prove it for as long as they lasted',
-      figure: `to ${clockText(untilSeconds)}`,
-      more: withBeside('Beyond that nothing is known: fill a card in this mode.'),
+      text: 'This card passed a test in a faster mode',
+      figure: `for ${clockText(untilSeconds)}`,
+      more: withBeside('Beyond that nothing is known: fill a card in this mode to find out.'),
     };
   return {
     text: 'Your full-card tests passed',
@@ -80,10 +83,10 @@ export function testsLine(finding: Of<'own-tests'>): Line {
 
 export function makersLine({ outcome, stated, derated }: Of<'makers-figure'>): Line {
   if (stated === null || derated === null) {
-    return { text: 'Maker’s sustained figure is not known', figure: '—' };
+    return { text: 'The maker’s sustained speed is not entered', figure: '—' };
   }
   const more = `Stated ${MBpsText(stated)}, less ${plain(ASSUMED.makerDerating.value * 100)} %.`;
   return outcome === 'pass'
-    ? { text: 'Maker’s sustained figure reaches the need', figure: MBpsText(derated), more }
-    : { text: 'Maker’s sustained figure is short', figure: MBpsText(derated), more };
+    ? { text: 'The maker’s sustained speed, less the allowance, covers the rate', figure: MBpsText(derated), more }
+    : { text: 'The maker’s sustained speed, less the allowance, is below the rate', figure: MBpsText(derated), more };
 }

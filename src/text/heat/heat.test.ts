@@ -40,27 +40,27 @@ describe('how a run ended, and why', () => {
     [
       'cache',
       aRun(),
-      'Estimate: frames drop at about 3:42. Cause: the fast cache is full and the flash behind it is too slow. The fast cache is full at 3:25. It takes 400 MB/s of 886 MB/s.',
+      'Estimate: frames drop at about 3:42. Cause: the fast cache is full and the flash behind it is too slow. The fast cache is full at 3:25. The card then takes only 400 MB/s of the 886 MB/s the camera writes.',
     ],
     [
       'bus',
       aRun({ card: { busMBps: 500 } }),
-      'Estimate: frames drop at about 0:20. Cause: the bus is slower than the stream. It takes 500 MB/s of 886 MB/s.',
+      'Estimate: frames drop at about 0:20. Cause: the slot is slower than the rate. The card then takes only 500 MB/s of the 886 MB/s the camera writes.',
     ],
     [
       'fill',
       aRun({ demandMBps: 200, takeSeconds: 1e5 }),
-      'Estimate: it runs until the card is full at about 83:20. No frames drop; the card reaches 38 °C, the body 38 °C.',
+      'Estimate: it runs until the card is full at about 83:20. No frames drop; the card reaches 38 °C, the camera 38 °C.',
     ],
     [
       'complete',
       aRun({ demandMBps: 200, takeSeconds: 60 }),
-      'Estimate: it runs to the end, 1:00. No frames drop; the card reaches 20 °C, the body 21 °C.',
+      'Estimate: it runs to the end, 1:00. No frames drop; the card reaches 20 °C, the camera 21 °C.',
     ],
     [
       'body',
       aRun({ demandMBps: 1, heat: { bodyResistanceKPerW: 9 } }),
-      'Estimate: the body shuts down at about 38:15. Cause: heat. The body reaches 62 °C and shuts itself down.',
+      'Estimate: the camera shuts down at about 38:15. Cause: heat. The camera reaches 62 °C and shuts itself down.',
     ],
   ])('%s', (_, sim, text) => {
     expect(told(sim)).toBe(text);
@@ -68,15 +68,15 @@ describe('how a run ended, and why', () => {
 
   it('a throttled card that keeps up is said to', () => {
     const sim = aRun({ demandMBps: 300, card: { sustainedMBps: 1500 }, heat: { startCardC: 80 } });
-    expect(told(sim)).toContain('The card throttles at 0:00 and still keeps up.');
+    expect(told(sim)).toContain('The card slows down from heat (throttles) at 0:00 and still keeps up.');
   });
 
   it('a heat drop says what hid it', () => {
     const sim = aRun({ card: { sustainedMBps: 1500, cacheGB: 0 }, heat: { energyNJPerByte: 6, ambientC: 40 } });
     expect(told(sim)).toMatch(
-      /Cause: heat\. The card throttles at \d+:\d\d; the camera buffer hides it until it overflows\./,
+      /Cause: heat\. The card slows down from heat \(throttles\) at \d+:\d\d; the camera buffer takes up the difference until it is full\./,
     );
-    expect(told({ ...sim, bufferMB: 0 })).toContain('nothing hides it');
+    expect(told({ ...sim, bufferMB: 0 })).toContain('nothing takes up the difference');
   });
 
   it('one moment is told in lines', () => {
@@ -84,9 +84,9 @@ describe('how a run ended, and why', () => {
     const full = timeline[1];
     if (!full) throw new Error('no moment');
     expect(momentLines(full, aRun()).map(spaced)).toEqual([
-      'arrives 886 MB/s',
-      'leaves 400 MB/s',
-      'card 22 °C, body 24 °C',
+      'camera writes 886 MB/s',
+      'card takes 400 MB/s',
+      'card 22 °C, camera 24 °C',
       'the camera holds 16 more seconds',
     ]);
   });
@@ -102,12 +102,14 @@ describe('a run that holds and fails too often', () => {
       '4 in 10',
       'nearly all',
     ]);
-    expect(riskyText(0.43)).toBe('Risky: about 4 in 10 such takes stop early');
+    expect(riskyText(0.43)).toBe('Risky: about 4 in 10 simulated takes end early');
     const [whole, full] = [600, 1e5].map((takeSeconds) => simulate(aRun({ demandMBps: 100, takeSeconds })));
     if (!whole || !full) throw new Error('no run');
-    expect(riskyCauseText(0.214, whole)).toBe('With the figures a little off, 21\u00a0% of simulated takes end early.');
+    expect(riskyCauseText(0.214, whole)).toBe(
+      'When the assumed figures are varied a little, 21\u00a0% of the simulated takes end early.',
+    );
     expect(riskyCauseText(0.214, full)).toBe(
-      'With the figures a little off, 21\u00a0% of simulated takes end early; the card is full at 2h46.',
+      'When the assumed figures are varied a little, 21\u00a0% of the simulated takes end early. Without a stop the card is full at 2h46.',
     );
   });
 
@@ -116,7 +118,7 @@ describe('a run that holds and fails too often', () => {
       'Your own take dropped frames at 22:00 under these conditions',
     );
     expect(spaced(keptText({ date: '', outcome: 'body-cutoff', atSeconds: 600, failing: 0.5, figures: {} }))).toBe(
-      'body shut down at 10:00, 50 % failed',
+      'camera shut down at 10:00, 50 % failed',
     );
   });
 
@@ -177,14 +179,22 @@ describe('a take that is longer than is run', () => {
 
 describe('reasons, moves, sources and refusals', () => {
   it.each([
-    [{ code: 'rate', share: 0.74, MBps: 886, weight: 0.2 }, 'Rate is 74 % of the pace the flash keeps up', 'most'],
-    [{ code: 'rate', share: null, MBps: 64, weight: 0.2 }, 'Writes 64 MB/s', 'most'],
-    [{ code: 'rate', share: 1.5, MBps: 886, weight: 0.1 }, 'Rate is 1.5 times the pace the flash keeps up', 'much'],
-    [{ code: 'minutes', minutes: 36, rests: false, weight: 0.02 }, '36 min without a rest', 'some'],
-    [{ code: 'minutes', minutes: 12, rests: true, weight: 0.02 }, '12 min a take', 'some'],
-    [{ code: 'ambient', ambientC: 35, weight: 0.2 }, 'Air at 35 °C', 'most'],
-    [{ code: 'fast-cache', cacheGB: 200, weight: 0 }, 'Rides on a fast cache of 200 GB', ''],
-    [{ code: 'untested', weight: 0 }, 'No own test of this pair yet', ''],
+    [
+      { code: 'rate', share: 0.74, MBps: 886, weight: 0.2 },
+      'The camera writes 74 % of the card’s sustained speed',
+      'main',
+    ],
+    [{ code: 'rate', share: null, MBps: 64, weight: 0.2 }, 'Writes 64 MB/s', 'main'],
+    [
+      { code: 'rate', share: 1.5, MBps: 886, weight: 0.1 },
+      'The camera writes 1.5 times the card’s sustained speed',
+      'large',
+    ],
+    [{ code: 'minutes', minutes: 36, rests: false, weight: 0.02 }, '36 min without a rest', 'small'],
+    [{ code: 'minutes', minutes: 12, rests: true, weight: 0.02 }, '12 min a take', 'small'],
+    [{ code: 'ambient', ambientC: 35, weight: 0.2 }, 'Air at 35 °C', 'main'],
+    [{ code: 'fast-cache', cacheGB: 200, weight: 0 }, 'Depends on the card’s fast cache of 200 GB', ''],
+    [{ code: 'untested', weight: 0 }, 'You have not tested this card in this camera', ''],
   ] as [RankedReason, string, string][])('%j', (reason, text, weight) => {
     expect(spaced(reasonText(reason))).toBe(text);
     expect(weightWord(reason.weight)).toBe(weight);
@@ -194,9 +204,9 @@ describe('reasons, moves, sources and refusals', () => {
   it.each([
     [{ code: 'longest-take', minutes: 6, risk: 0 }, 'Stop after 6 min'],
     [{ code: 'rests', takes: 3, minutes: 12, restMinutes: 6, risk: 0 }, '3 takes of 12 min, 6 min rests'],
-    [{ code: 'shade', sunC: 5, risk: 0 }, 'Shade the body (−5 °C)'],
+    [{ code: 'shade', sunC: 5, risk: 0 }, 'Shade the camera (−5 °C)'],
     [{ code: 'cooler-air', ambientC: 9, risk: 0 }, 'Wait for 9 °C'],
-    [{ code: 'cool-start', risk: 0 }, 'Let body and card cool first'],
+    [{ code: 'cool-start', risk: 0 }, 'Let camera and card cool first'],
     [{ code: 'ratio', ratio: 5, from: 3, risk: 0 }, '5:1 instead of 3:1'],
     [{ code: 'mode', modeId: 'm', risk: 0 }, 'Record 4K 50p'],
     [{ code: 'card', cardId: 'c', risk: 0 }, 'Use C-01'],
@@ -205,8 +215,8 @@ describe('reasons, moves, sources and refusals', () => {
   });
 
   it.each([
-    [{ code: 'size', size: 'action', guessed: true }, 'assumed, taken for an action body'],
-    [{ code: 'size', size: 'cine', guessed: false }, 'assumed for a cine body'],
+    [{ code: 'size', size: 'action', guessed: true }, 'assumed, taken for an action camera'],
+    [{ code: 'size', size: 'cine', guessed: false }, 'assumed for a cine camera'],
     [{ code: 'form', form: 'module', borrowedFrom: 'cfexpress-b' }, 'assumed, borrowed from CFexpress B'],
     [{ code: 'derated', stated: 1500 }, 'claims 1500, less 20 %'],
     [{ code: 'own-test', MBps: 532 }, 'filled at 532, and 15 % over'],
@@ -222,16 +232,16 @@ describe('reasons, moves, sources and refusals', () => {
       { what: 'cache', difference: 0.01 },
     ] as const;
     expect(hangsOnText(ranking)).toBe(
-      'Depends most on how fast the card sheds heat, then on the pace its fast cache really takes.',
+      'Depends most on how fast the card cools, then on the real write speed of its fast cache.',
     );
-    expect(hangsOnText(ranking.slice(1, 2))).toBe('Depends on the pace its fast cache really takes.');
+    expect(hangsOnText(ranking.slice(1, 2))).toBe('Depends on the real write speed of its fast cache.');
     expect(hangsOnText(ranking.slice(2))).toBe('');
   });
 
   it('say what cannot be run, and what to do', () => {
     expect(setupRefusalText({ code: 'no-card' })).toBe('Choose a card to run this mode on.');
     expect(setupRefusalText({ code: 'cannot-meet', card: aCard(), cell: null })).toBe(
-      'C-01 cannot take this mode in this slot.',
+      'C-01 cannot be used for this mode in this slot. Choose another card.',
     );
     expect(spaced(limitRefusalText({ code: 'above-limit', ambientC: 65 }, 62))).toContain('65 °C');
     expect(limitRefusalText({ code: 'contradictory' }, 62)).toContain('Check the figure against the manual');
@@ -252,16 +262,18 @@ describe('reasons, moves, sources and refusals', () => {
       unexplained: false,
       reproduced: true,
     } as const;
-    expect(explainedText(take)).toBe('dropped frames at 10:00: the fit fails at 10:30');
+    expect(explainedText(take)).toBe('dropped frames at 10:00: with the fitted figures it would end at 10:30');
     expect(explainedText({ ...take, unexplained: true })).toContain('no figure explains it');
     expect(explainedText({ ...take, end: 'cut-off' }, 'A-02')).toBe(
-      'A-02 body shut down at 10:00: the fitted body shuts down at 10:30',
+      'A-02 camera shut down at 10:00: with the fitted figures the camera would shut down at 10:30',
     );
-    expect(explainedText({ ...take, fittedSeconds: null }, 'A-02')).toContain('the fitted body holds past it');
+    expect(explainedText({ ...take, fittedSeconds: null }, 'A-02')).toContain(
+      'with the fitted figures the camera would go on past that',
+    );
     expect([fitText(1, 0), fitText(2, 1), fitText(0, 3)]).toEqual([
       'Fit the figures to its logged take',
       'Fit the figures to its 2 logged takes and 1 on other cards',
-      'Fit the body to its 3 logged takes on other cards',
+      'Fit the camera to its 3 logged takes on other cards',
     ]);
   });
 });
@@ -270,8 +282,8 @@ describe('cautions', () => {
   it('warn of burns where something gets hot, and always defer to the manual', () => {
     expect(cautionTexts({ peakCardC: 30, peakBodyC: 30 }, 20).join(' ')).not.toContain('burn');
     expect(spaced(cautionTexts({ peakCardC: 75, peakBodyC: 40 }, 20).join(' '))).toContain('Hot card: let it cool');
-    expect(cautionTexts({ peakCardC: 75, peakBodyC: 50 }, 20).join(' ')).toContain('Hot card and body');
-    expect(cautionTexts({ peakCardC: 0, peakBodyC: 0 }, 20).join(' ')).toContain('maker’s manual stands above');
+    expect(cautionTexts({ peakCardC: 75, peakBodyC: 50 }, 20).join(' ')).toContain('Hot card and camera');
+    expect(cautionTexts({ peakCardC: 0, peakBodyC: 0 }, 20).join(' ')).toContain('Follow the camera maker’s manual');
   });
 
   it('name the cold below freezing, without a number', () => {

@@ -41,8 +41,9 @@ export function intervalText({ low, high }: Share): string {
 }
 
 /** The rule about figures nobody has measured yet. */
-export const NOT_CALIBRATED = 'Estimate: compare with it, do not trust the minutes.';
-export const CALIBRATED = 'Calibrated by own or maker’s figures. The maker’s manual still stands above it.';
+export const NOT_CALIBRATED = 'Estimate only: use it to compare takes. The times are not reliable.';
+export const CALIBRATED =
+  'Fitted to your own takes or the maker’s limits. Where the manual says otherwise, follow the manual.';
 
 export const EVENT_WORDS: Readonly<Record<EventName, string>> = {
   start: 'first frame',
@@ -54,11 +55,11 @@ export const EVENT_WORDS: Readonly<Record<EventName, string>> = {
   'cache-empty': 'fast cache empty again',
   stall: 'card stalls',
   'stall-end': 'card goes on',
-  'throttle-on': 'card throttles',
-  'throttle-off': 'card at full pace again',
+  'throttle-on': 'card slows down from heat',
+  'throttle-off': 'card at full speed again',
   'card-full': 'card full',
   'card-change': 'next card takes over',
-  'body-limit': 'body shuts down',
+  'body-limit': 'camera shuts down',
   dropped: 'first dropped frame',
   filled: 'card full',
   complete: 'last frame',
@@ -70,7 +71,7 @@ function endText({ outcome, atSeconds }: SimResult): string {
     case 'dropped':
       return `frames drop at about ${timeText(atSeconds)}`;
     case 'body-cutoff':
-      return `the body shuts down at about ${timeText(atSeconds)}`;
+      return `the camera shuts down at about ${timeText(atSeconds)}`;
     case 'filled':
       return `it runs until the card is full at about ${timeText(atSeconds)}`;
     case 'complete':
@@ -92,11 +93,11 @@ export function oddsText(share: number): string {
 }
 
 /** How it ends where more of its runs fail than is accepted: never said to hold. */
-export const riskyText = (failing: number): string => `Risky: about ${oddsText(failing)} such takes stop early`;
+export const riskyText = (failing: number): string => `Risky: about ${oddsText(failing)} simulated takes end early`;
 
 /** What stands under it. */
 export const riskyCauseText = (failing: number, { outcome, atSeconds }: SimResult): string =>
-  `With the figures a little off, ${shareText(failing)} of simulated takes end early${outcome === 'filled' ? `; the card is full at ${timeText(atSeconds)}` : ''}.`;
+  `When the assumed figures are varied a little, ${shareText(failing)} of the simulated takes end early.${outcome === 'filled' ? ` Without a stop the card is full at ${timeText(atSeconds)}.` : ''}`;
 
 /** How a take ran when it was kept: `22:10 dropped, 35 % failed`. */
 export const keptText = ({ outcome, atSeconds, failing }: MadeWith): string =>
@@ -104,20 +105,20 @@ export const keptText = ({ outcome, atSeconds, failing }: MadeWith): string =>
 
 const KEPT_WORDS: Readonly<Record<MadeWith['outcome'], string>> = {
   dropped: 'dropped at',
-  'body-cutoff': 'body shut down at',
+  'body-cutoff': 'camera shut down at',
   filled: 'card full at',
   complete: 'ran to',
 };
 
 /** An own take that stopped early under the conditions asked about, as a headline. */
 export const ownEndText = ({ end, seconds }: Test): string =>
-  `Your own take ${end === 'dropped' ? 'dropped frames' : 'shut the body down'} at ${timeText(seconds)} under these conditions`;
+  `Your own take ${end === 'dropped' ? 'dropped frames' : 'shut the camera down'} at ${timeText(seconds)} under these conditions`;
 
 /** How a run ended of whose card nothing is known: only heat was asked, and that is no yes. */
 export const heatAloneText = (result: SimResult): string =>
   result.outcome === 'dropped' || result.outcome === 'body-cutoff'
     ? `${outcomeText(result)}, for heat alone`
-    : `Heat alone lets it run to ${timeText(result.atSeconds)}`;
+    : `No heat stop expected within ${timeText(result.atSeconds)}; the card’s write speed is not known`;
 
 /** How a run ended that was made with a promise: a floor, and not the card's speed. */
 export const promiseAloneText = (result: SimResult): string =>
@@ -125,26 +126,26 @@ export const promiseAloneText = (result: SimResult): string =>
 
 /** How warm both get, where nothing else can be said of a run. */
 export const temperaturesText = ({ peakCardC, peakBodyC }: SimResult): string =>
-  `The card reaches ${degreesText(peakCardC)}, the body ${degreesText(peakBodyC)}.`;
+  `The card reaches ${degreesText(peakCardC)}, the camera ${degreesText(peakBodyC)}.`;
 
 /** What is said of a pace that nobody has measured: which one it takes for the take to hold. */
 export function runPaceText(pace: PaceKnown, breakEven: number | null, { cards, sim }: Lane): string {
   if (pace === 'known') return '';
   const names = cards.map(({ label }) => label).join(' and ');
   const holds =
-    breakEven === null
-      ? 'No pace of the flash would make it hold.'
-      : `It holds if the flash keeps up ${paceText(breakEven)}.`;
+    breakEven === null ? 'A faster card would not help here.' : `It lasts if the card sustains ${paceText(breakEven)}.`;
   return pace === 'unknown'
     ? `Nothing is known of how fast ${names} writes. ${holds}`
-    : `${paceText(sim.card.sustainedMBps)} is promised, a floor and not its speed. ${holds}`;
+    : `${paceText(sim.card.sustainedMBps)} is the guaranteed minimum; the card may be faster. ${holds}`;
 }
 
 /** What hides a shortfall once the card takes less than comes: the stages in the order in which they fill. */
 function hiddenBy({ timeline }: SimResult, since: number, { bufferMB }: Simulation): string {
   const full = timeline.find(({ event, seconds }) => event === 'cache-full' && seconds >= since);
-  if (full) return `the fast cache hides it until ${timeText(full.seconds)}, then the camera buffer`;
-  return bufferMB > 0 ? 'the camera buffer hides it until it overflows' : 'nothing hides it';
+  if (full) return `the fast cache takes up the difference until ${timeText(full.seconds)}, then the camera buffer`;
+  return bufferMB > 0
+    ? 'the camera buffer takes up the difference until it is full'
+    : 'nothing takes up the difference';
 }
 
 /** Why a run ended as it did: one or two sentences with its times. */
@@ -152,15 +153,15 @@ export function causeText(sim: Simulation, result: SimResult, cause: Cause | nul
   const { outcome, timeline, firstThrottleAtSeconds: throttle } = result;
   const last = timeline.at(-1);
   if (outcome === 'body-cutoff')
-    return `Cause: heat. The body reaches ${degreesText(sim.heat.bodyLimitC)} and shuts itself down.`;
+    return `Cause: heat. The camera reaches ${degreesText(sim.heat.bodyLimitC)} and shuts itself down.`;
   if (outcome !== 'dropped' || cause === null || !last) {
     return throttle === null
-      ? `No frames drop; the card reaches ${degreesText(result.peakCardC)}, the body ${degreesText(result.peakBodyC)}.`
-      : `The card throttles at ${timeText(throttle)} and still keeps up.`;
+      ? `No frames drop; the card reaches ${degreesText(result.peakCardC)}, the camera ${degreesText(result.peakBodyC)}.`
+      : `The card slows down from heat (throttles) at ${timeText(throttle)} and still keeps up.`;
   }
-  const short = `It takes ${paceText(last.acceptedMBps)} of ${paceText(last.demandMBps)}`;
+  const short = `The card then takes only ${paceText(last.acceptedMBps)} of the ${paceText(last.demandMBps)} the camera writes`;
   if (cause === 'heat' && throttle !== null)
-    return `Cause: heat. The card throttles at ${timeText(throttle)}; ${hiddenBy(result, throttle, sim)}. ${short}.`;
+    return `Cause: heat. The card slows down from heat (throttles) at ${timeText(throttle)}; ${hiddenBy(result, throttle, sim)}. ${short}.`;
   const cacheFull = timeline.find(({ event }) => event === 'cache-full');
   const when = cacheFull && cause !== 'bus' ? ` The fast cache is full at ${timeText(cacheFull.seconds)}.` : '';
   return `Cause: ${CAUSE_WORDS[cause]}.${when} ${short}.`;
@@ -178,9 +179,9 @@ export function momentLines(moment: Moment, sim: Simulation): readonly string[] 
   const room = sim.bufferMB - bufferMB;
   const left = short > 1e-9 ? room / short : null;
   return [
-    recording ? `arrives ${paceText(demandMBps)}` : 'rests: nothing arrives',
-    `leaves ${paceText(acceptedMBps)}${throttled ? ' (throttled)' : ''}`,
-    `card ${degreesText(cardC)}, body ${degreesText(bodyC)}`,
+    recording ? `camera writes ${paceText(demandMBps)}` : 'rests: nothing is written',
+    `card takes ${paceText(acceptedMBps)}${throttled ? ' (slowed by heat)' : ''}`,
+    `card ${degreesText(cardC)}, camera ${degreesText(bodyC)}`,
     ...(left === null ? [] : [holdsText(left)]),
   ];
 }
@@ -191,7 +192,7 @@ const CONDITION_WORDS: Readonly<Record<string, { readonly name: string }>> = {
   restSeconds: { name: 'Rests between, seconds' },
   takes: { name: 'Takes' },
   ambientC: { name: 'Air' },
-  startBodyC: { name: 'Body at start' },
+  startBodyC: { name: 'Camera at start' },
   startCardC: { name: 'Card at start' },
   usableGB: { name: 'Usable capacity' },
   busMBps: { name: 'Bus' },
@@ -203,10 +204,10 @@ export function setupRefusalText(refusal: SetupRefusal): string {
     case 'no-card':
       return 'Choose a card to run this mode on.';
     case 'no-seat':
-      return `${refusal.cards} cards need as many slots; this body has ${refusal.slots}.`;
+      return `${refusal.cards} cards need as many slots; this camera has ${refusal.slots}.`;
     case 'cannot-meet': {
       const why = refusal.cell?.findings.find(({ outcome }) => outcome === 'block' || outcome === 'unknown');
-      return `${refusal.card.label} cannot take this mode in this slot. ${why ? findingText(why) : ''}`.trim();
+      return `${refusal.card.label} cannot be used for this mode in this slot. ${why ? `Reason: ${findingText(why)} Choose another card.` : 'Choose another card.'}`.trim();
     }
     case 'figure': {
       const key = refusal.refusal.field.split('.').at(-1) ?? '';
@@ -223,27 +224,27 @@ export function setupRefusalText(refusal: SetupRefusal): string {
 export function outlastedText({ seconds, ambientWithSunC: ambientC, takes }: Test): string {
   const air = ambientC == null ? '' : ` at ${degreesText(ambientC)}`;
   const many = takes != null && takes > 1 ? `${takes} takes of ` : '';
-  return `your own take of ${many}${timeText(seconds)}${air} held longer than the assumed figures say. Fit them to your takes.`;
+  return `your own take of ${many}${timeText(seconds)}${air} ran longer than the assumed figures allow. Press “Fit the figures” to use your takes instead.`;
 }
 
 /** Battery and lens in the cold: no number is known, so none is given. */
 const COLD_TEXT =
-  'Below freezing batteries give out early, and a cold body brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
+  'Below freezing batteries give out early, and a cold camera brought into warm air gathers water: keep a spare warm, and let it warm up in a closed bag.';
 
 /** A heat mark in one sentence for Why. */
 export function heatMarkText({ level, result, worse, outlasted, ended }: HeatMark, planned: PlannedTake): string {
-  const plan = plannedText(planned);
+  const plan = `${plannedText(planned)} (estimate)`;
   if (ended) return `${plan}: ${ownEndText(ended).toLowerCase()}.`;
   if (outlasted) return `${plan}: ${outlastedText(outlasted)}`;
   switch (level) {
     case 'hot':
-      return `${plan}: ${result.outcome === 'body-cutoff' ? 'the body shuts down' : 'heat drops the take'} at about ${timeText(result.atSeconds)}.`;
+      return `${plan}: ${result.outcome === 'body-cutoff' ? 'the camera shuts down' : 'heat slows the card and frames drop'} at about ${timeText(result.atSeconds)}.`;
     case 'warm':
       return result.firstThrottleAtSeconds !== null
-        ? `${plan}: the card throttles at about ${timeText(result.firstThrottleAtSeconds)} and still keeps up.`
-        : `${plan}: ${worse.outcome === 'body-cutoff' ? 'the body would shut down' : 'the take would drop'} if the figures were only a little worse.`;
+        ? `${plan}: the card slows down from heat (throttles) at about ${timeText(result.firstThrottleAtSeconds)} and still keeps up.`
+        : `${plan}: ${worse.outcome === 'body-cutoff' ? 'the camera would shut down' : 'frames would drop'} if the figures were only a little worse.`;
     case 'cool':
-      return `${plan}: holds, though every heat figure were a little worse.`;
+      return `${plan}: no heat stop, even if every heat figure is a little worse.`;
   }
 }
 
@@ -257,10 +258,10 @@ export function cautionTexts(
   { peakCardC, peakBodyC }: Pick<SimResult, 'peakCardC' | 'peakBodyC'>,
   airC: number,
 ): readonly string[] {
-  const hot = [...(peakCardC >= BURN_C ? ['card'] : []), ...(peakBodyC >= BURN_C ? ['body'] : [])];
+  const hot = [...(peakCardC >= BURN_C ? ['card'] : []), ...(peakBodyC >= BURN_C ? ['camera'] : [])];
   return [
     ...(airC < 0 ? [COLD_TEXT] : []),
     ...(hot.length > 0 ? [`Hot ${hot.join(' and ')}: let it cool before you take the card out. ${BURN_TEXT}`] : []),
-    'Do not cover vents. This is no safety limit: the maker’s manual stands above this estimate.',
+    'Do not cover vents. This is an estimate, not a safety limit. Follow the camera maker’s manual.',
   ];
 }

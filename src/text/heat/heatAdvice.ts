@@ -19,38 +19,38 @@ export function reasonText(reason: RankedReason): string {
     case 'rate':
       if (reason.share === null) return `Writes ${paceText(reason.MBps)}`;
       return reason.share > 1
-        ? `Rate is ${plain(reason.share, 2)} times the pace the flash keeps up`
-        : `Rate is ${plain(reason.share * 100, 0)} % of the pace the flash keeps up`;
+        ? `The camera writes ${plain(reason.share, 2)} times the card’s sustained speed`
+        : `The camera writes ${plain(reason.share * 100, 0)} % of the card’s sustained speed`;
     case 'minutes':
       return `${lengthText(reason.minutes)} ${reason.rests ? 'a take' : 'without a rest'}`;
     case 'form':
-      return 'A small card sheds its heat slowly';
+      return 'A small card cools slowly';
     case 'body':
-      return 'The body’s own heat, and how slowly it sheds it';
+      return 'The camera’s own heat, and how slowly it cools';
     case 'ambient':
       return `Air at ${degreesText(reason.ambientC)}`;
     case 'sun':
-      return `Sun on the body, +${degreesText(reason.sunC)}`;
+      return `Sun on the camera, +${degreesText(reason.sunC)}`;
     case 'warm-start':
-      return `Starts warm, body at ${degreesText(reason.bodyC)}`;
+      return `Starts warm, camera at ${degreesText(reason.bodyC)}`;
     case 'fast-cache':
-      return `Rides on a fast cache of ${plain(reason.cacheGB)} GB`;
+      return `Depends on the card’s fast cache of ${plain(reason.cacheGB)} GB`;
     case 'untested':
-      return 'No own test of this pair yet';
+      return 'You have not tested this card in this camera';
   }
 }
 
 /** How much a reason counts, in words: read before any temperature. */
 export const weightWord = (weight: number): string =>
-  weight >= 0.15 ? 'most' : weight >= 0.06 ? 'much' : weight > 0 ? 'some' : '';
+  weight >= 0.15 ? 'main' : weight >= 0.06 ? 'large' : weight > 0 ? 'small' : '';
 
 const UNCERTAIN_WORDS: Readonly<Record<Uncertain, string>> = {
-  sustained: 'the pace its flash really keeps up',
-  burst: 'the pace its fast cache really takes',
+  sustained: 'its real sustained write speed',
+  burst: 'the real write speed of its fast cache',
   cache: 'the real size of its fast cache',
-  'card-heat-path': 'how fast the card sheds heat',
-  'card-energy': 'how much heat the card makes of each byte',
-  'body-heat-path': 'how fast the camera sheds heat',
+  'card-heat-path': 'how fast the card cools',
+  'card-energy': 'how much heat the card makes while writing',
+  'body-heat-path': 'how fast the camera cools',
   ambient: 'the air',
 };
 
@@ -83,13 +83,13 @@ export function adviceText(advice: Advice, { body, cards, plan }: AdviceNames): 
     case 'rests':
       return planText(advice);
     case 'shade':
-      return `Shade the body (−${degreesText(advice.sunC)})`;
+      return `Shade the camera (−${degreesText(advice.sunC)})`;
     case 'cooler-air':
       return `Wait for ${degreesText(advice.ambientC)}${plan.sunC > 0 ? ', sun as now' : ''}`;
     case 'moving-air':
       return advice.air === 'strong' ? 'Put it in strong moving air' : 'Keep air moving around it';
     case 'cool-start':
-      return 'Let body and card cool first';
+      return 'Let camera and card cool first';
     case 'ratio':
       return `${plain(advice.ratio)}:1 instead of ${plain(advice.from)}:1`;
     case 'mode': {

@@ -17,11 +17,11 @@ interface FigureWords {
 /** What a figure is called, and its unit. */
 export const FIGURE_WORDS: Readonly<Record<BodyFigure | CardFigure, FigureWords>> = {
   bufferMB: { name: 'Camera buffer', unit: 'MB', digits: 0 },
-  bodyResistanceKPerW: { name: 'Body heat path', unit: 'K/W', digits: 2 },
-  bodyHeatCapacityJPerK: { name: 'Body heat mass', unit: 'J/K', digits: 0 },
-  recordingW: { name: 'Body makes', unit: 'W', digits: 1 },
-  bodyLimitC: { name: 'Body shuts down at', unit: '°C', digits: 0 },
-  sustainedMBps: { name: 'Flash keeps up', unit: 'MB/s', digits: 0 },
+  bodyResistanceKPerW: { name: 'Camera heat path', unit: 'K/W', digits: 2 },
+  bodyHeatCapacityJPerK: { name: 'Camera heat mass', unit: 'J/K', digits: 0 },
+  recordingW: { name: 'Heat from the camera while recording', unit: 'W', digits: 1 },
+  bodyLimitC: { name: 'Camera shuts down at', unit: '°C', digits: 0 },
+  sustainedMBps: { name: 'Sustained write speed', unit: 'MB/s', digits: 0 },
   burstMBps: { name: 'Fast cache takes', unit: 'MB/s', digits: 0 },
   cacheGB: { name: 'Fast cache', unit: 'GB', digits: 1 },
   stallEveryGB: { name: 'Stalls every', unit: 'GB', digits: 1 },
@@ -32,7 +32,7 @@ export const FIGURE_WORDS: Readonly<Record<BodyFigure | CardFigure, FigureWords>
   energyNJPerByte: { name: 'Card makes, writing', unit: 'nJ/B', digits: 2 },
   throttleAtC: { name: 'Throttles at', unit: '°C', digits: 0 },
   resumeAtC: { name: 'Resumes at', unit: '°C', digits: 0 },
-  throttleFactor: { name: 'Pace while hot', unit: '×', digits: 2 },
+  throttleFactor: { name: 'Write speed while hot, share of normal', unit: '×', digits: 2 },
 };
 
 /** Where a figure comes from, short enough to stand under it. */
@@ -58,7 +58,7 @@ export function figureSourceText(source: FigureSource): string {
     case 'on-card':
       return 'as the card claims';
     case 'on-body':
-      return 'from Bodies';
+      return 'from Cameras';
     case 'derated':
       return `claims ${plain(source.stated, 0)}, less 20${NBSP}%`;
     case 'mark':

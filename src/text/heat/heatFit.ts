@@ -12,36 +12,36 @@ export function limitRefusalText(refusal: CalibrationRefusal, limitC: number): s
     case 'none':
       return 'No limit is entered.';
     case 'above-limit':
-      return `At ${degreesText(refusal.ambientC)} the air is as hot as the body’s limit of ${degreesText(limitC)}. Check both.`;
+      return `At ${degreesText(refusal.ambientC)} the air is as hot as the camera’s limit of ${degreesText(limitC)}. Check both.`;
     case 'contradictory':
-      return 'No body of this kind ends its takes there. Check the figure against the manual.';
+      return 'No camera of this kind ends its takes there. Check the figure against the manual.';
   }
 }
 
 /** Two statements that no body fits. */
 export const LIMITS_APART =
-  'No body records so long in the one air and so long in the other: both are kept, and the shorter one rules. Check them against the manual.';
+  'No camera records so long in the one air and so long in the other: both are kept, and the shorter one rules. Check them against the manual.';
 
 export const END_WORDS: Readonly<Record<TestEnd, string>> = {
   full: 'ended full',
   stopped: 'was stopped',
   dropped: 'dropped frames',
-  'cut-off': 'body shut down',
+  'cut-off': 'camera shut down',
 };
 
 export function fitRefusalText(refusal: FitRefusal): string {
   switch (refusal.code) {
     case 'nothing-logged':
-      return 'No take of this body has its air noted. Log one with how it ended, its minutes and the air.';
+      return 'No take of this camera has its air noted. Log one with how it ended, its minutes and the air.';
     case 'cannot-run':
-      return 'A logged take was made on a card or mode that this body can no longer run. Correct it, or take it out.';
+      return 'A logged take was made on a card or mode that this camera can no longer run. Correct it, or take it out.';
   }
 }
 
 /** What a fit would use: takes of the pair tell of both, takes of the body on other cards of the body alone. */
 export function fitText(ofPair: number, onOthers: number): string {
   const takes = (count: number): string => `${count === 1 ? 'logged take' : `${count} logged takes`}`;
-  if (ofPair === 0) return `Fit the body to its ${takes(onOthers)} on other cards`;
+  if (ofPair === 0) return `Fit the camera to its ${takes(onOthers)} on other cards`;
   return `Fit the figures to its ${takes(ofPair)}${onOthers > 0 ? ` and ${onOthers} on other cards` : ''}`;
 }
 
@@ -65,10 +65,8 @@ export const NOT_REPRODUCED =
  */
 export function explainedText({ end, seconds, fittedSeconds, unexplained }: ExplainedTake, card?: string): string {
   const logged = `${card ? `${card} ` : ''}${END_WORDS[end]} at ${timeText(seconds)}`;
-  if (unexplained) return `${logged}: no figure explains it. Another cause, or a slip of the pen?`;
-  // On another card only the body is looked at.
-  const fit = card ? 'the fitted body' : 'the fit';
+  if (unexplained) return `${logged}: no figure explains it. Another cause, or a typing error?`;
   return fittedSeconds === null
-    ? `${logged}: ${fit} holds past it`
-    : `${logged}: ${fit} ${card ? 'shuts down' : 'fails'} at ${timeText(fittedSeconds)}`;
+    ? `${logged}: with the fitted figures ${card ? 'the camera' : 'it'} would go on past that`
+    : `${logged}: with the fitted figures ${card ? 'the camera would shut down' : 'it would end'} at ${timeText(fittedSeconds)}`;
 }

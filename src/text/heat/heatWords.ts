@@ -20,9 +20,9 @@ export const HEAT_ASIDE: Readonly<Record<HeatLevel, string>> = {
 };
 
 export const HEAT_MEANINGS: Readonly<Record<HeatLevel, string>> = {
-  cool: 'holds though every heat figure were a little worse',
-  warm: 'throttles, or fails with figures a little worse',
-  hot: 'heat ends the planned take',
+  cool: 'no slowing or stop from heat expected, even if every heat figure is a little worse (estimate)',
+  warm: 'slows down from heat, or stops if the figures are a little worse (estimate)',
+  hot: 'expected to stop from heat before the take ends (estimate)',
 };
 
 const NBSP = '\u00a0';
@@ -70,9 +70,9 @@ export const AIR_MEANINGS: Readonly<Record<AirMovement, string>> = {
 
 /** What an assumed body is called. */
 export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
-  housed: 'action body in a housing',
-  action: 'action body',
-  hybrid: 'hybrid body',
-  cine: 'cine body',
+  housed: 'action camera in a housing',
+  action: 'action camera',
+  hybrid: 'hybrid camera',
+  cine: 'cine camera',
   outdoor: 'dashboard or surveillance camera',
 };

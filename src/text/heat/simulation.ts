@@ -17,7 +17,7 @@ export function simRefusalText(refusal: SimRefusal): string {
 }
 
 export const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
-  bus: 'the bus is slower than the stream',
+  bus: 'the slot is slower than the rate',
   flash: 'the flash is slower than the stream',
   cache: 'the fast cache is full and the flash behind it is too slow',
   heat: 'heat',

@@ -15,7 +15,7 @@ export const listWord = (list: ListKey): string => collectionOf(list).words[1];
 export function editRefusalText(refusal: EditRefusal): string {
   switch (refusal.code) {
     case 'changed':
-      return `This ${entryWord(refusal.list)} was changed elsewhere meanwhile. Look at it again. Nothing was changed.`;
+      return `Not saved: this ${entryWord(refusal.list)} was changed in another tab or device after you opened it. Open it again and repeat your change.`;
     case 'gone':
       return `This ${entryWord(refusal.list)} was deleted elsewhere meanwhile. Nothing was changed.`;
     case 'too-many':

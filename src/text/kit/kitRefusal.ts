@@ -17,7 +17,7 @@ export function kitRefusalText(refusal: KitRefusal): string {
     case 'not-a-kit':
       return 'This is not a kit file: it must begin with "format": "cool-reel-kit".';
     case 'other-version':
-      return `The file says version ${JSON.stringify(refusal.version) ?? 'unknown'}; a whole number from 1 is wanted. Export it again from the program that wrote it.`;
+      return `The version in this file is ${JSON.stringify(refusal.version) ?? 'unknown'}, not a whole number. Nothing was imported. Export the file again from the program that wrote it.`;
     case 'newer-version':
       return `The file is of version ${refusal.version}, newer than this app reads. Reload the app to bring it up to date, or export the kit again where it came from.`;
     case 'forbidden-key':
@@ -26,7 +26,7 @@ export function kitRefusalText(refusal: KitRefusal): string {
       return 'The file could not be read to its end: this device may have too little memory for it. Try again, or on a larger one.';
     case 'invalid': {
       const count = refusal.problems.length + refusal.more;
-      return `${count === 1 ? 'One entry is' : `${count} entries are`} not as a kit wants ${count === 1 ? 'it' : 'them'}.`;
+      return `${count === 1 ? 'One entry in this file has values' : `${count} entries in this file have values`} the app cannot use. Correct them in the file, or export the kit again.`;
     }
     default:
       return assertNever(refusal);

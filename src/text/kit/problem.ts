@@ -68,7 +68,7 @@ export function problemText(problem: Problem): string {
     case 'array.min':
       return `${what} needs at least ${limit}.`;
     case 'array.max':
-      return `${what} holds more than ${limit}.`;
+      return `${what} has too many entries. Keep at most ${limit}.`;
     case 'array.length':
     case 'array.orderedLength':
       return `${what} needs a low and a high end.`;

@@ -48,9 +48,9 @@ export function storeMessage(thrown: unknown): string {
   const innerName = inner instanceof Error ? inner.name : '';
   if (name === 'QuotaExceededError' || innerName === 'QuotaExceededError') return FULL;
   if (name === 'DatabaseClosedError' || name === 'VersionError') {
-    return 'This tab has let go of the storage: another tab has a newer version open, or the storage was deleted. Reload this tab. Nothing was changed.';
+    return 'Not saved: this tab can no longer write to the browser’s storage, because another tab runs a newer version or the storage was cleared. Copy what you are typing, then reload this tab.';
   }
-  return `The browser did not save it (${name || 'unknown reason'}). Nothing was changed; try again.`;
+  return `Not saved: the browser refused to write (${name || 'unknown reason'}). Your kit is unchanged. Try again; if it fails again, export the kit and reload.`;
 }
 
 /** Said where the store has not answered in good time. */

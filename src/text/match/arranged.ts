@@ -17,18 +17,18 @@ export const seatedText = ({ seats, cells }: Arranged, body: Body, cards: readon
 export function arrangedText(arranged: Arranged): string {
   const { arrangement, cardsPerFill, unusedMinutes, cells } = arranged;
   const cards = cardsPerFill === 1 ? '1 card' : `${cardsPerFill} cards`;
-  const unused = unusedMinutes > 0 ? ` The larger card keeps ${minutesText(unusedMinutes)} unused.` : '';
+  const unused = unusedMinutes > 0 ? ` ${minutesText(unusedMinutes)} of the larger card stay unused.` : '';
   switch (arrangement) {
     case 'single':
-      return `${cards} a fill.`;
+      return `Uses ${cards}.`;
     case 'relay':
-      return `${cards} a fill, minutes add. The weaker card’s verdict stands for its part.`;
+      return `Uses ${cards}, one after the other; their minutes add up. Each card is judged for its own part.`;
     case 'mirrored':
-      return `${cards} a fill, each holds the whole stream. Many bodies cannot mirror video: check the manual.${unused}`;
+      return `Uses ${cards}, each with the whole recording. Many cameras cannot mirror video: check the manual.${unused}`;
     case 'split': {
       const need = cells[0]?.need;
       const each = need == null ? '' : `, ${MBpsText(need)} to each`;
-      return `${cards} a fill${each}.${unused}`;
+      return `Uses ${cards}${each}.${unused}`;
     }
     default:
       return assertNever(arrangement);

@@ -13,9 +13,9 @@ import { capacityText, durationText, either, MBpsText, MbpsText, minutesText, pl
 
 /** What stands at a place of the line, where nothing is near what was typed. */
 const EXPECTED: Readonly<Record<AskPlace, string>> = {
-  stream: 'What the camera writes stands here: 600 Mb/s.',
-  card: 'What the card is stands here: a size, a form, a mark (256GB CFexpress B VPG400).',
-  time: 'How long stands here: 90 min, 2h.',
+  stream: 'Expected here: the rate the camera writes, such as 600 Mb/s.',
+  card: 'Expected here: the card’s size, type and speed mark, such as 256GB CFexpress B VPG400.',
+  time: 'Expected here: a time, such as 90 min or 2h.',
 };
 
 /** One misunderstood stretch, in words. */
@@ -30,7 +30,7 @@ export function unreadText({ text, problem, place }: AskUnread): string {
     case 'shared':
       return `“${text}”, where several cameras record: one card for each (${either(problem.couldBe)})? Where all write to one, say what they write together: 2\u00a0x\u00a0400\u00a0Mb/s.`;
     case 'turns':
-      return `“${text}” asks the other way round. Ask whether it holds (${either(problem.couldBe)})?`;
+      return `“${text}” asks the other way round. Ask whether it is enough (${either(problem.couldBe)})?`;
     case 'used':
       return `“${text}”: what is on a card takes its room. Put what is free in the place of its size: 100GB.`;
     case 'no-length':
@@ -38,7 +38,7 @@ export function unreadText({ text, problem, place }: AskUnread): string {
         ? `“${text}” is no length of time. What is recorded in it: ${either(problem.couldBe)}?`
         : `“${text}” is no length of time. Put what is recorded in its place: for 2 h.`;
     case 'heat':
-      return `“${text}” asks about the body: Heat run answers it. A card’s mark says nothing of heat.`;
+      return `“${text}” asks what heat does: Heat answers it. A speed mark says nothing of heat.`;
     case 'no-top':
       return `“${text}”: the highest rate counts. Is it this one (${either(problem.couldBe)})? Else put the highest in its place.`;
     case 'among': {
@@ -78,24 +78,24 @@ function promise(card: PrintedLabel | null): string {
   const best = card?.marks.map((key) => mark(key).promisesMBps).sort((a, b) => b - a)[0];
   if (best === undefined) return '';
   const rate = (best * MB) as BytesPerSecond;
-  return ` The card’s mark promises ${MBpsText(rate)} (${MbpsText(rate)}) at most.`;
+  return ` The card’s speed mark guarantees ${MBpsText(rate)} (${MbpsText(rate)}) and no more.`;
 }
 
 /** Why a quick check has no answer. */
 export function askRefusalText(refusal: AskRefusal): string {
   switch (refusal.code) {
     case 'empty':
-      return 'Type what the camera writes and onto what: 600 Mb/s on 256GB V90 II for 2h.';
+      return 'Type the camera’s rate, the card and the time: 600 Mb/s on 256GB V90 II for 2h.';
     case 'too-long':
-      return `Too long: ${refusal.length} characters, ${refusal.max} are read.`;
+      return `Too long: ${refusal.length} characters. Shorten it to ${refusal.max}.`;
     case 'not-understood':
       return refusal.unread.map(unreadText).join(' ');
     case 'no-rate':
-      return `Add what the camera writes: a rate (600 Mb/s) or a raw picture (8192x4320 12bit 3:1 50p).${promise(refusal.card)}`;
+      return `No rate found. Type what the camera writes, such as 600 Mb/s, or a raw picture such as 8192x4320 12bit 3:1 50p.${promise(refusal.card)}`;
     case 'raw-incomplete':
       return `A raw picture also needs ${either(refusal.missing.map((part) => MISSING[part])).replace(' or ', ' and ')}.`;
     case 'twice':
-      return `A second ${refusal.what}, “${refusal.again.text}”: leave one.`;
+      return `Two of one kind: “${refusal.again.text}” is the second ${refusal.what}. Delete one of them.`;
     case 'uneven':
       return `${refusal.count} cards do not share out ${refusal.arrangement === 'split' ? 'a split recording over two' : 'in pairs'}: name two, or four.`;
     case 'copy-incomplete':
@@ -137,9 +137,9 @@ export function readingText(reading: Reading): string {
     case 'form-inferred':
       return `“${reading.text}” read as a ${form(reading.form).name} card; write CFexpress A to change it`;
     case 'picture-name-ignored':
-      return `“${reading.text}” left aside: the picture does not decide, the rate does`;
+      return `“${reading.text}” not used: the rate decides, not the picture size`;
     case 'passed-over':
-      return `passed over: ${reading.words.join(', ')}`;
+      return `not used: ${reading.words.join(', ')}`;
     case 'two-cards':
       return 'two cards, taken one after the other';
     case 'more-cards':
@@ -151,15 +151,15 @@ export function readingText(reading: Reading): string {
     case 'size-assumed':
       return `card taken to be of a size that a slot for ${reading.family.toUpperCase()} reads; a larger one is not understood there`;
     case 'fps-assumed':
-      return `${reading.fps} frames a second assumed`;
+      return `${reading.fps} fps assumed, because none was given`;
     case 'speeds':
       return `captured at ${plain(reading.captured, 3)}, recorded at ${plain(reading.recorded, 3)} fps`;
     case 'rate-at':
-      return `rate ${reading.said ? 'is' : 'taken to be'} that of ${plain(reading.fps, 3)} fps, as ${reading.at}: writes ${MbpsText(reading.taken)}`;
+      return `rate ${reading.said ? 'is' : 'assumed to be'} for ${plain(reading.fps, 3)} fps (the ${reading.at} speed): the camera writes ${MbpsText(reading.taken)}`;
     case 'slot-assumed':
       return reading.bus === null
-        ? 'slot taken to be as fast as the card'
-        : `slot taken to be ${bus(reading.bus).name} too`;
+        ? 'slot assumed as fast as the card'
+        : `slot assumed ${bus(reading.bus).name}, like the card`;
     default:
       return assertNever(reading);
   }
@@ -174,35 +174,36 @@ export function otherReadingText(reading: Reading): string | null {
     case 'time':
       return 'minutes and seconds';
     case 'fps-assumed':
-      return '25p instead';
+      return 'use 25 fps';
     case 'two-cards':
-      return 'mirrored instead';
+      return 'use them mirrored';
     case 'rate-at':
       return `as ${reading.at === 'recorded' ? 'captured' : 'recorded'}: ${MbpsText(reading.other)}`;
     case 'slot-assumed':
-      return 'a slower slot';
+      return 'use a slower slot';
     default:
-      return 'the other reading';
+      return 'read it the other way';
   }
 }
 
 /** What the answer hangs on where a card was named without its mark. */
 function markDependsText({ smallestMarks, tooSmall }: Answer): string {
-  if (smallestMarks.length === 0) return 'No mark in the tables promises that much: split it, or choose a lower rate.';
-  const would = `${either(smallestMarks)} would`;
-  return `It depends on the mark printed on the card: ${tooSmall ? `${tooSmall} would not do, ` : ''}${would}.`;
+  if (smallestMarks.length === 0)
+    return 'No speed mark guarantees that much: split it over two cards, or choose a lower rate.';
+  const would = `${either(smallestMarks)} covers this rate with headroom`;
+  return `It depends on the speed mark on the card: ${tooSmall ? `${tooSmall} is too low, ` : ''}${would}.`;
 }
 
 /** The answer in one or two plain sentences. */
 export function answerText(answer: Answer): string {
   const { cell, need, ask } = answer;
   const each = ask.arrangement === 'split' ? ' to each card' : '';
-  const writes = `Writes ${MBpsText(need)}${each}`;
+  const writes = `The camera writes ${MBpsText(need)}${each}`;
   if (!cell) {
     const [smallest] = answer.smallestMarks;
     const marks = smallest
-      ? `${either(answer.smallestMarks)} holds it.`
-      : 'No mark in the tables promises that much: split it, or choose a lower rate.';
+      ? `Smallest speed marks that cover it with headroom: ${either(answer.smallestMarks)}.`
+      : 'No speed mark guarantees that much: split it over two cards, or choose a lower rate.';
     return `${writes}. ${marks}`;
   }
   if (answer.needsMark) {
@@ -212,28 +213,28 @@ export function answerText(answer: Answer): string {
   const { floor, ceiling, verdict } = cell;
   const label = cell.findings.find(({ rule }) => rule === 'label');
   if (cell.doubted && label?.rule === 'label')
-    return `${writes}. ${label.problems.map(labelProblemText).join(' ')} A label that contradicts itself promises nothing until the card is verified.`;
+    return `${writes}. ${label.problems.map(labelProblemText).join(' ')} Nothing on a label that contradicts itself counts until the card is verified.`;
   switch (verdict) {
     case 'guaranteed':
     case 'tight':
       return floor === null
         ? writes
-        : `${writes}; the card promises ${MBpsText(floor)} on this bus. ${Math.floor(((floor - need) * 100) / need)}\u00a0% to spare.`;
+        : `${writes}. A written promise guarantees ${MBpsText(floor)} in this slot: ${Math.floor(((floor - need) * 100) / need)}\u00a0% to spare.`;
     case 'drops':
-      return ceiling === null ? `${writes}.` : `${writes}; the bus carries ${MBpsText(ceiling)}.`;
+      return ceiling === null ? `${writes}.` : `${writes}. The slot carries at most ${MBpsText(ceiling)}.`;
     case 'claimed':
     case 'held':
     case 'proven':
-      return `${writes}; no mark promises it.`;
+      return `${writes}. No speed mark on this card guarantees that rate.`;
     case 'uncovered':
       if (floor === null && ask.card?.form && marksOf(ask.card.form).length === 0)
         return `${writes}. A ${form(ask.card.form).name} carries no speed mark: what its maker states or approves in writing tells, or your own test of a full take.`;
       return floor === null
-        ? `${writes}. Nothing on this card promises a write speed: not covered, nothing known.`
-        : `${writes}; the card promises only ${MBpsText(floor)} on this bus.`;
+        ? `${writes}. Nothing printed on this card guarantees a write speed, and nothing else is known of it: not covered.`
+        : `${writes}. In this slot the card guarantees only ${MBpsText(floor)}.`;
     case 'locked':
     case 'unfit':
-      return `${writes}. This card does not go in this slot.`;
+      return `${writes}. This card does not fit this slot, or the camera refuses it in this mode.`;
     default:
       return assertNever(verdict);
   }
@@ -244,7 +245,7 @@ export function forTimeText(answer: Answer): string | null {
   const { forTime, ask, card } = answer;
   if (!forTime || ask.time === null) return null;
   const time = durationText(ask.time as Seconds);
-  const written = `${time} writes ${capacityText(forTime.written)}`;
+  const written = `Recording for ${time} fills ${capacityText(forTime.written)}`;
   if (!card || forTime.cards === null) {
     const size =
       forTime.sizeSold === null
@@ -263,5 +264,5 @@ export function forTimeText(answer: Answer): string | null {
 export function slipText(answer: Answer): string | null {
   const { bitsOrBytes } = answer;
   if (bitsOrBytes === null) return null;
-  return `Bits or bytes? If the camera says ${MbpsText(bitsOrBytes)}, that is ${MBpsText(bitsOrBytes)}, and this card holds it.`;
+  return `Megabits or megabytes? If the camera’s menu says ${MbpsText(bitsOrBytes)}, the card must take ${MBpsText(bitsOrBytes)}, which its speed mark covers.`;
 }

@@ -27,14 +27,20 @@ const asWritten = (text: string | null): string | null => text?.replaceAll('\u00
 describe('a length of time that is asked for', () => {
   // 128 GB hold 58 min at 280 Mb/s and what stands beside it: "guaranteed" is no yes to three hours.
   it.each([
-    ['is 128GB V60 enough for 3 hours at 280 Mb/s', '3 h writes 391.5 GB: not on one, it takes 4 cards of this size.'],
-    ['two 128GB V60 for 3 hours at 280 Mb/s', '3 h writes 391.5 GB: not on 2, it takes 4 cards of this size.'],
+    [
+      'is 128GB V60 enough for 3 hours at 280 Mb/s',
+      'Recording for 3 h fills 391.5 GB: not on one, it takes 4 cards of this size.',
+    ],
+    [
+      'two 128GB V60 for 3 hours at 280 Mb/s',
+      'Recording for 3 h fills 391.5 GB: not on 2, it takes 4 cards of this size.',
+    ],
     [
       'two cameras 200 Mb/s each, 6 hours, 256GB V30',
-      '6 h writes 567 GB: not on one each, it takes 6 cards of this size.',
+      'Recording for 6 h fills 567 GB: not on one each, it takes 6 cards of this size.',
     ],
-    ['128GB V60 for 50 min at 280 Mb/s', '50 min writes 108.8 GB: 1 card of this size, no change.'],
-    ['280 Mb/s for 3 hours', '3 h writes 391.5 GB: next size sold 512 GB.'],
+    ['128GB V60 for 50 min at 280 Mb/s', 'Recording for 50 min fills 108.8 GB: 1 card of this size, no change.'],
+    ['280 Mb/s for 3 hours', 'Recording for 3 h fills 391.5 GB: next size sold 512 GB.'],
   ])('%s', (line, says) => {
     const asked = askLine(line, DEFAULT_POLICY);
     if (!asked.ok || asked.value.kind !== 'card') throw new Error('no answer');

@@ -18,7 +18,7 @@ const playbackText = ({ take, captured, playback, plays }: Playback): string =>
 export function insteadText(instead: readonly Instead[], answer: Answer): string | null {
   if (answer.cell?.verdict !== 'uncovered' || answer.needsMark) return null;
   if (instead.length === 0)
-    return 'No mark in the tables would do here: split it, choose a lower rate or another slot.';
+    return 'No speed mark would do here: split it over two cards, choose a lower rate or another slot.';
   const size = answer.forTime?.sizeSold;
   const sized =
     size && answer.ask.time !== null ? `, of ${capacityText(size)} for ${durationText(answer.ask.time)}` : '';

@@ -90,10 +90,10 @@ export function provenOnlyText(cell: Cell): string | null {
   const filled = filledOtherwise(cell);
   if (filled) return `your own take filled the card in ${clockText(filled.seconds)}: the rate believed cannot be`;
   const held = heldText(cell);
-  const lasts = cell.planned === null ? '' : `; the card lasts ${minutesText(cell.planned)}`;
+  const lasts = cell.planned === null ? '' : `; a full card lasts ${minutesText(cell.planned)}`;
   if (held !== null) return `part-tested, to ${held}${lasts}`;
   const until = knownMinutesOf(cell);
-  return until === null ? null : `proven to ${minutesText(until)}${lasts}`;
+  return until === null ? null : `tested for ${minutesText(until)}${lasts}`;
 }
 
 /** `50p`, and `100p` for a mode captured at 100. */
@@ -110,7 +110,7 @@ export function cardPromise(card: Card): string {
     case 'minimum':
       return `min. ${MBpsText(promise.floor)}`;
     case 'doubt':
-      return 'label in doubt';
+      return 'label contradicts itself';
     case 'nothing':
       return 'no mark';
   }
@@ -126,7 +126,7 @@ export const seatTexts = ({
   (seats ?? []).map(({ slotId, slotName, cardLabel, answer }) => ({
     id: slotId,
     answer,
-    text: answer === null ? `${slotName}: nothing of yours enters` : `${slotName}: ${cardLabel}`,
+    text: answer === null ? `${slotName}: none of your cards fits` : `${slotName}: ${cardLabel}`,
   }));
 
 /** The other cards a cell hangs on: `with C-01 in Slot 2`. Null where it hangs on none. */
@@ -135,7 +135,7 @@ export function besideText({ seats, cardId }: Cell): string | null {
   if (others.length === 0) return null;
   return others
     .map(({ slotName, cardLabel, answer }) =>
-      answer === null ? `nothing of yours enters ${slotName}` : `with ${cardLabel} in ${slotName}`,
+      answer === null ? `none of your cards fits ${slotName}` : `with ${cardLabel} in ${slotName}`,
     )
     .join(', ');
 }

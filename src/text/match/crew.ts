@@ -12,8 +12,8 @@ export const swapAdvice = (body: Body): readonly string[] => [
   BY_ARRANGEMENT[body.arrangement],
   ...body.slots.filter(({ demandsCard }) => demandsCard).map(({ name }) => `${name} wants a card of its own.`),
   'Do not pull a card while the lamp is on. Check the lock switch of an SD card.',
-  'A full card is not free before two verified copies. Then format it in this body.',
-  'A card or body can be too hot to hold after a long take: let it cool, and keep its vents clear.',
+  'A full card is not free before two verified copies. Then format it in this camera.',
+  'A card or camera can be too hot to hold after a long take: let it cool, and keep its vents clear.',
   'One pass of a test is not a guarantee. The maker’s manual stands above this sheet.',
 ];
 
@@ -25,7 +25,7 @@ export const labelsText = (cards: readonly Pick<Card, 'label'>[], most: number):
 
 /** Cards that fit and have no column. */
 export const leftText = (left: number): string =>
-  `${left === 1 ? '1 more card fits' : `${left} more cards fit`}: the board has all of them.`;
+  `${left === 1 ? '1 more card fits' : `${left} more cards fit`}: the table has all of them.`;
 
 /** Said on paper where not every page was built. */
 export const notBuiltText = (bodies: number): string =>

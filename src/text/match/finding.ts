@@ -35,7 +35,7 @@ export function findingLine(finding: Finding): Line {
       return {
         text: `Maker promises cards up to ${plain(finding.promisedGB)} GB`,
         figure: `${plain(finding.cardGB)} GB`,
-        more: 'Larger cards of the same family often work. A note, not a block: test it first.',
+        more: 'Larger cards of the same type often work, but the camera’s maker does not promise it. Test one first.',
       };
     case 'bus':
       return busLine(finding);
@@ -44,13 +44,13 @@ export function findingLine(finding: Finding): Line {
         ? {
             text: 'Camera’s own write limit, without headroom',
             figure: MBpsText(finding.ceiling),
-            more: `The stream needs ${MBpsText(finding.need)}.`,
+            more: `This mode needs ${MBpsText(finding.need)}.`,
           }
         : finding.outcome === 'short'
           ? {
-              text: 'The body itself is slower than the stream',
+              text: 'The camera itself writes less than this mode needs',
               figure: MBpsText(finding.ceiling),
-              more: `No card helps: the stream needs ${MBpsText(finding.need)}.`,
+              more: `This mode needs ${MBpsText(finding.need)}, so no card can help.`,
             }
           : { text: 'Camera’s own write limit', figure: MBpsText(finding.ceiling) };
     case 'requirement':
@@ -71,9 +71,9 @@ export function findingLine(finding: Finding): Line {
       return adviceLine(finding);
     case 'demands-card':
       return {
-        text: `The body also wants a card in ${either(finding.slots)}`,
+        text: `The camera also needs a card in ${either(finding.slots)}`,
         figure: '',
-        more: 'Without one it may refuse to record, though nothing of this is written there.',
+        more: 'Without a card there the camera may refuse to record, even though this mode writes nothing to it.',
       };
     case 'arrangement':
       return arrangementLine(finding);
@@ -99,10 +99,10 @@ export function findingText(finding: Finding): string {
 
 function rateLine({ refusal }: Of<'rate'>): Line {
   return refusal.code === 'missing'
-    ? { text: `Raw needs a picture ${refusal.field}`, figure: 'no rate', more: 'Enter it under Bodies.' }
+    ? { text: `Raw needs a picture ${refusal.field}`, figure: 'no rate', more: 'Enter it under Cameras.' }
     : {
         text: `The ${refusal.field} of this mode is out of range`,
         figure: 'no rate',
-        more: 'Correct it under Bodies.',
+        more: 'Correct it under Cameras.',
       };
 }

@@ -1,3 +1,4 @@
+import { dayText } from '../kit/when.ts';
 import { clockText, together } from '../quantity.ts';
 import type { Line, Of } from './findingLine.ts';
 
@@ -5,24 +6,26 @@ import type { Line, Of } from './findingLine.ts';
 export function twinsLine({ outcome, passes, cards, dropSeconds }: Of<'twin-tests'>): Line {
   return outcome === 'short'
     ? {
-        text: `Of the same print, ${together(cards)} dropped`,
+        text: `${together(cards)}, with the same printed label, dropped frames`,
         figure: dropSeconds === null ? '' : clockText(dropSeconds),
-        more: 'Not this card: test it before you trust it.',
+        more: 'This card was not tested: test it before you use it.',
       }
     : {
-        text: `Likely: ${together(cards)}, of the same print, passed`,
+        text: `${together(cards)}, with the same printed label, passed your test`,
         figure: `${passes} ${passes === 1 ? 'pass' : 'passes'}`,
-        more: 'Cards of one print differ. It is no proof of this one.',
+        more: 'Cards with one label can differ inside, so this says nothing certain of this card.',
       };
 }
 
 /** What colleagues report of this body and print. */
 export function reportedLine({ passes, drops, from, newest, contradicts }: Of<'reported'>): Line {
-  const who = from.length > 0 ? ` by ${together(from)}` : '';
+  const who = from.length > 0 ? ` (${together(from)})` : '';
   const said = [passes > 0 ? `${passes} full` : '', drops > 0 ? `${drops} dropped` : ''].filter(Boolean).join(', ');
   return {
-    text: `Reported${who}, ${newest}`,
+    text: `A colleague’s test${who}, ${dayText(newest)}`,
     figure: said,
-    more: contradicts ? 'It contradicts your own tests, which stand.' : 'Not your test: it changes no verdict.',
+    more: contradicts
+      ? 'It contradicts your own tests, which count.'
+      : 'Shown for information; it does not change the answer.',
   };
 }

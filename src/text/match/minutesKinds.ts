@@ -11,16 +11,20 @@ export function minutesKinds(
   const kinds = [];
   if (cell.labelMinutes !== null) {
     kinds.push({
-      name: 'label arithmetic, picture alone at its average',
+      name: 'by the box (printed size ÷ picture rate)',
       figure:
         cell.labelMinutes < 100 ? `${plain(cell.labelMinutes)}\u00a0min` : minutesText(Math.floor(cell.labelMinutes)),
     });
   }
-  if (cell.planned !== null) kinds.push({ name: 'planned', figure: minutesText(cell.planned) });
+  if (cell.planned !== null)
+    kinds.push({ name: 'planned (usable size ÷ everything written)', figure: minutesText(cell.planned) });
   if (slowerEnd !== null && cell.planned !== null && slowerEnd > cell.planned)
-    kinds.push({ name: 'planned, by the slower end of the readings', figure: minutesText(slowerEnd) });
+    kinds.push({ name: 'planned, if the lower rate read from the counter is right', figure: minutesText(slowerEnd) });
   if (known.counter !== null) {
-    kinds.push({ name: 'the body’s counter, empty card', figure: `${known.counter} – ${known.counter + 1}\u00a0min` });
+    kinds.push({
+      name: 'the camera’s counter, empty card',
+      figure: `${known.counter} – ${known.counter + 1}\u00a0min`,
+    });
   }
   if (known.measured !== null) kinds.push({ name: 'your own full take', figure: `${plain(known.measured)}\u00a0min` });
   return kinds;

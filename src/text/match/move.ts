@@ -35,7 +35,7 @@ function leadsFor(move: Extract<Move, { code: 'owned-card' | 'cheaper-card' }>):
 }
 
 const priceText = (price: number | null): string =>
-  price === null ? 'already yours' : `already yours, ${plain(price, 2)} paid`;
+  price === null ? 'yours already' : `yours already (paid ${plain(price, 2)})`;
 
 /** What each bus that a slot may have would lead to. */
 const ifTold = ({ answers }: Extract<Move, { code: 'tell-bus' }>): string =>
@@ -45,14 +45,16 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
   switch (move.code) {
     case 'owned-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
-      const cost = move.state ? `${STATE_WORDS[move.state]} now: free it first` : priceText(move.price);
+      const cost = move.state
+        ? `${STATE_WORDS[move.state]} now: copy, verify and format it first`
+        : priceText(move.price);
       return { text: `Use ${card?.label ?? 'another card'}: ${leadsFor(move)}`, cost };
     }
     case 'cheaper-card': {
       const card = names.cards.find(({ id }) => id === move.cardId);
       return {
-        text: `${card?.label ?? 'A lesser card'} holds it too: ${leads(move)}`,
-        cost: 'keeps this card for what needs it',
+        text: `${card?.label ?? 'A lesser card'} covers this mode too: ${leads(move)}`,
+        cost: 'leaves this card free for a mode that needs it',
       };
     }
     case 'buy':
@@ -74,7 +76,7 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
       };
     case 'tell-bus': {
       const slot = names.body.slots.find(({ id }) => id === move.slotId)?.name ?? 'the slot';
-      return { text: `Tell the bus of ${slot}: ${ifTold(move)}`, cost: 'a look into the manual' };
+      return { text: `Enter the bus of ${slot}: ${ifTold(move)}`, cost: 'see the manual' };
     }
     case 'test-it':
       return { text: `Test it: record until the card is full, then: ${VERDICT_WORDS[move.verdict]}`, cost: 'one fill' };
@@ -88,14 +90,18 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
     case 'split':
       return {
         text: `Split over ${move.cards} cards: ${leads(move)}`,
-        cost: `${move.cards} cards a fill`,
+        cost: `uses ${move.cards} cards`,
       };
     case 'other-school': {
       const name = move.take === 'once' ? 'once-only' : 'repeatable';
-      const warmth = { cool: 'holds', warm: 'is thin', hot: 'does not hold', mute: 'is locked', none: 'does not fit' }[
-        move.tone
-      ];
-      return { text: `For a ${name} take this ${warmth}`, cost: 'another kind of take' };
+      const warmth = {
+        cool: 'blue',
+        warm: 'yellow',
+        hot: 'red',
+        mute: 'refused',
+        none: 'that of a card that does not fit',
+      }[move.tone];
+      return { text: `For a ${name} take this answer is ${warmth}`, cost: 'another kind of take' };
     }
     default:
       return assertNever(move);
@@ -105,8 +111,8 @@ export function moveLine(move: Move, names: MoveNames): MoveLine {
 /** What is left where no move leads out. */
 export const noWayText = ({ verdict }: Pick<Cell, 'verdict'>): string =>
   verdict === 'drops' || verdict === 'unfit'
-    ? 'No card would hold it. Another body, or another mode of it, would.'
-    : 'Nothing of yours and no mark on cards that are sold promises it. A take of your own until the card is full would show whether it holds; another mode, or another body, is the way without one.';
+    ? 'No card helps here. Look for a mode with a lower rate, or another camera.'
+    : 'None of your cards and no speed mark covers this rate here. Look for a mode with a lower rate, or another camera; or record until the card is full, as a test of your own.';
 
 /** What a move that changes a body has changed, in a word or two, for the row that shows it. */
 export function triedText(move: Move): string {

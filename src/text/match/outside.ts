@@ -8,5 +8,5 @@ export function outsideText(outside: readonly Outside[]): string {
   for (const { card } of outside) counts.set(card.form, (counts.get(card.form) ?? 0) + 1);
   const parts = [...counts].map(([key, count]) => `${count} ${form(key).name}`);
   const listed = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}` : (parts[0] ?? '');
-  return `${listed} of yours ${outside.length === 1 ? 'does' : 'do'} not enter.`;
+  return `${listed} ${outside.length === 1 ? 'card' : 'cards'} of yours ${outside.length === 1 ? 'does' : 'do'} not fit this camera.`;
 }

@@ -16,27 +16,27 @@ export function shapeLine(finding: Of<'shape'>): Line {
   if (finding.outcome !== 'block') {
     return finding.adapter
       ? {
-          text: `${own} enters through its adapter`,
+          text: `${own} fits through its adapter`,
           figure: own,
           more: isSd(finding.card)
             ? 'Ordinary ones carry one row of contacts: UHS-I at most. Check that its lock switch is open.'
-            : 'Not every body takes one: nothing in writing counts until its maker says so, or a take shows it.',
+            : 'Not every camera takes one: nothing in writing counts until its maker says so, or a take shows it.',
         }
       : { text: `${own} fits the slot`, figure: own };
   }
   return finding.accepts.length === 0
-    ? { text: 'This body has no slot that takes a card', figure: '', more: 'Add one under Bodies.' }
-    : { text: `${own} does not enter`, figure: `takes ${formNames(finding.accepts)}` };
+    ? { text: 'This camera has no slot for a card', figure: '', more: 'Add one under Cameras.' }
+    : { text: `${own} does not fit this camera`, figure: `accepts ${formNames(finding.accepts)}` };
 }
 
 export function protocolLine(finding: Of<'protocol'>): Line {
   const { name, protocol } = form(finding.card);
   return finding.outcome === 'pass'
-    ? { text: `The slot speaks ${name}`, figure: protocol }
+    ? { text: 'The slot and the card use the same connection', figure: protocol }
     : {
-        text: `Same shape, other protocol: the slot does not speak ${name}`,
-        figure: `takes ${formNames(finding.accepts)}`,
-        more: 'A body must name each of the two.',
+        text: `Same shape, other connection: the slot does not support ${name}`,
+        figure: `accepts ${formNames(finding.accepts)}`,
+        more: 'The camera’s maker must name each of the two.',
       };
 }
 
@@ -44,18 +44,18 @@ export function familyLine({ outcome, card, slot, isAsked }: Of<'family'>): Line
   const own = card === null ? 'past SDUC' : family(card).name;
   if (isAsked) {
     return {
-      text: `Does the slot read ${own} at all? That is not entered`,
+      text: `Whether the slot accepts ${own} at all is not entered`,
       figure: own,
       more: 'Many do not. Nothing printed counts until the manual says so, or a take shows it.',
     };
   }
   if (outcome === 'unknown') {
-    return { text: 'Capacity family the slot reads is not entered', figure: own, more: 'Check the manual.' };
+    return { text: 'The capacity types the slot accepts are not entered', figure: own, more: 'Check the manual.' };
   }
   const host = slot === null ? '' : family(slot).name;
   return outcome === 'pass'
-    ? { text: `The slot reads ${host} and below`, figure: own }
-    : { text: `The slot reads ${host} and below, this card is ${own}`, figure: own };
+    ? { text: `The slot accepts ${host} and below`, figure: own }
+    : { text: `The slot accepts ${host} and below, this card is ${own}`, figure: own };
 }
 
 /** Said where so little is left that a row that is somewhat off would change the answer. */
@@ -64,23 +64,27 @@ const BUS_REMEMBERED = ' What a bus carries is from memory of the standard: test
 export function busLine(finding: Of<'bus'>): Line {
   const { inForce, ceiling, sure, need, known, surplus, card, slotTold, adapter, thin } = finding;
   if (inForce === null || ceiling === null) {
-    return { text: 'Bus not known: only the maker can say', figure: '—' };
+    return {
+      text: 'The slot’s bus is not known',
+      figure: '—',
+      more: 'Look it up in the manual and enter it under Cameras.',
+    };
   }
   const figure = MBpsText(ceiling);
   const name = bus(inForce).name;
   if (!slotTold) {
     return {
-      text: `The slot’s bus is not entered: counted as ${name}, the slowest of its form`,
+      text: `The slot’s bus is not entered: counted as ${name}, the slowest of its type`,
       figure,
       more:
         finding.outcome === 'unknown'
-          ? `The stream needs ${MBpsText(need)}. Nothing in writing counts until the bus is told.`
-          : 'What every slot of its form can do. Tell the slot’s bus under Bodies.',
+          ? `This mode needs ${MBpsText(need)}. No written promise counts until the bus is entered.`
+          : 'Every slot of its type can do that. Enter the slot’s bus under Cameras.',
     };
   }
   if (finding.outcome === 'unknown' && sure !== null) {
     return {
-      text: `${name} surely carries ${MBpsText(sure)}, the stream needs ${MBpsText(need)}`,
+      text: `${name} surely carries ${MBpsText(sure)}, this mode needs ${MBpsText(need)}`,
       figure: `${MBpsText(ceiling)} at most`,
       more:
         inForce === 'uhs-ii'
@@ -89,14 +93,18 @@ export function busLine(finding: Of<'bus'>): Line {
     };
   }
   if (finding.outcome === 'short') {
-    return { text: `${name} is slower than the stream`, figure, more: `The stream needs ${MBpsText(need)}.` };
+    return {
+      text: `${name} carries less than this mode needs`,
+      figure: `${figure} at most`,
+      more: `This mode needs ${MBpsText(need)}.`,
+    };
   }
   if (thin) {
     const remembered = SOURCES[bus(inForce).source].fromMemory ? BUS_REMEMBERED : '';
     return {
       text: `${name} carries it, without headroom`,
       figure,
-      more: `The stream needs ${MBpsText(need)}.${remembered}`,
+      more: `This mode needs ${MBpsText(need)}.${remembered}`,
     };
   }
   if (adapter) {
@@ -110,11 +118,15 @@ export function busLine(finding: Of<'bus'>): Line {
     return {
       text: `The bus that counts is ${name}`,
       figure,
-      more: `The card speaks ${bus(card).name}: that only helps offload.`,
+      more: `The card also supports ${bus(card).name}, which only speeds up copying in a reader.`,
     };
   }
   return known === 'assumed'
-    ? { text: `Card’s bus unknown, slot’s assumed: ${name}`, figure, more: 'Nothing on the card tells its own.' }
+    ? {
+        text: `The card’s bus is not entered; assumed the same as the slot’s: ${name}`,
+        figure,
+        more: 'Nothing on the card tells its own.',
+      }
     : { text: `The bus that counts is ${name}`, figure };
 }
 
@@ -122,9 +134,17 @@ export function arrangementLine({ arrangement, cards }: Of<'arrangement'>): Line
   const figure = `${cards} cards`;
   switch (arrangement) {
     case 'relay':
-      return { text: 'Relay: minutes of its cards add', figure, more: 'Shown are the minutes of this card alone.' };
+      return {
+        text: 'Relay: the second card takes over when the first is full',
+        figure,
+        more: 'The minutes shown are for this card only.',
+      };
     case 'mirrored':
-      return { text: 'Mirrored: every card must hold', figure, more: 'Minutes are those of the smaller.' };
+      return {
+        text: 'Mirrored: every card must be fast enough',
+        figure,
+        more: 'The minutes are those of the smaller card.',
+      };
     case 'split':
       return { text: 'Split: each card takes its share of the rate', figure };
     default:
@@ -133,10 +153,10 @@ export function arrangementLine({ arrangement, cards }: Of<'arrangement'>): Line
 }
 
 const SEAT_WORDS: Readonly<Record<Of<'seats'>['arrangement'], string>> = {
-  single: 'Seats',
-  relay: 'Relay over unlike slots: each part for itself, the worst is shown',
-  mirrored: 'Mirrored over unlike slots: the worst counts',
-  split: 'Split over unlike slots: the worst counts',
+  single: 'Each slot’s card',
+  relay: 'Relay over different slots: each slot is judged on its own; the weakest answer is shown',
+  mirrored: 'Mirrored over different slots: the weakest answer counts',
+  split: 'Split over different slots: the weakest answer counts',
 };
 
 const COVERS: ReadonlySet<Verdict> = new Set(['guaranteed', 'tight', 'proven', 'claimed']);
@@ -145,16 +165,16 @@ export function seatsLine({ outcome, arrangement, seats, width }: Of<'seats'>): 
   if (outcome === 'block') {
     const where = seats.map(({ slot }) => slot).join(', ');
     return {
-      text: `The split runs over ${width} like slots; this card enters ${where || 'none of them'} alone`,
+      text: `The split needs ${width} slots alike; this card fits only ${where || 'none of them'}`,
       figure: '',
-      more: 'If the body splits otherwise, tell over how many slots under Bodies.',
+      more: 'If the camera splits over another number of slots, enter it under Cameras.',
     };
   }
   const each = seats.map(({ slot, takes, card, verdict, own }) => {
     const word = verdict === null ? '' : VERDICT_WORDS[verdict].toLowerCase();
     if (own || (verdict !== null && COVERS.has(verdict))) return `${slot}, ${card}: ${word}`;
-    const best = card === null ? '' : `; the best is ${card}, ${word}`;
-    return `${slot} takes ${formNames(takes)}: nothing there holds this${best}`;
+    const best = card === null ? '' : `; the nearest is ${card} (${word})`;
+    return `${slot} accepts ${formNames(takes)}. None of your cards for it covers this mode${best}`;
   });
   return { text: SEAT_WORDS[arrangement], figure: '', more: `${each.join('. ')}.` };
 }
@@ -162,5 +182,5 @@ export function seatsLine({ outcome, arrangement, seats, width }: Of<'seats'>): 
 /** The slots a mode is recorded to. */
 export const goesToLine = ({ slots }: Of<'goes-to'>): Line =>
   slots.length === 0
-    ? { text: 'The slots this mode goes to are gone', figure: '', more: 'Name another under Bodies.' }
-    : { text: `This mode goes to ${either(slots)} alone`, figure: '' };
+    ? { text: 'The slots this mode records to no longer exist', figure: '', more: 'Choose another under Cameras.' }
+    : { text: `This mode records to ${either(slots)} only`, figure: '' };

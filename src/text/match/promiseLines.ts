@@ -11,38 +11,42 @@ import type { Line, Of } from './findingLine.ts';
 /** Lines about what is asked and what is promised: requirement, marks, headroom, minimum, approval, label. */
 /** A requirement no rate explains is the maker's caution, and still the maker's to set. */
 const beyondText = ({ beyond }: { readonly beyond: BytesPerSecond | null }): string | undefined =>
-  beyond === null ? undefined : `More than this rate needs: ${MBpsText(beyond)} with headroom.`;
+  beyond === null ? undefined : `That is more than the rate itself needs (${MBpsText(beyond)} with headroom).`;
 
 export function requirementLine(finding: Of<'requirement'>): Line {
   if (finding.anyOf === null)
-    return { text: 'No required mark is entered for this mode', figure: 'not entered', more: 'Check the manual.' };
+    return {
+      text: 'No required speed mark is entered for this mode',
+      figure: 'not entered',
+      more: 'Check the manual.',
+    };
   const asked = either(finding.anyOf);
   const beyond = beyondText(finding);
   if (finding.metBy !== null) {
-    return { text: `The body asks for ${asked}`, figure: `has ${finding.metBy}`, more: beyond };
+    return { text: `The camera asks for ${asked}`, figure: `has ${finding.metBy}`, more: beyond };
   }
   if (finding.elsewhere && finding.elsewhere.does !== 'refused') {
     const { form: own, does } = finding.elsewhere;
     return does === 'allowed'
-      ? { text: `The body asks ${asked} of other cards, and takes any ${form(own).name}`, figure: 'any' }
+      ? { text: `The camera asks ${asked} of other cards, and accepts any ${form(own).name}`, figure: 'any' }
       : {
-          text: `The body asks for ${asked}, which no ${form(own).name} card carries`,
-          figure: 'not told',
-          more: `What it asks of ${form(own).name} is not told: check the manual, and tell it once with the body.`,
+          text: `The camera asks for ${asked}, which no ${form(own).name} card carries`,
+          figure: 'not entered',
+          more: `What it asks of ${form(own).name} is not entered: look it up in the manual, and enter it once under Cameras.`,
         };
   }
   switch (finding.whenMissing) {
     case 'refuses':
       return {
-        text: `The body refuses this mode without ${asked}`,
+        text: `The camera refuses this mode without ${asked}`,
         figure: 'missing',
-        more: `Whatever the card’s real speed.${beyond ? ` ${beyond}` : ''}`,
+        more: `The card’s real speed makes no difference.${beyond ? ` ${beyond}` : ''}`,
       };
     case 'warns':
       return {
-        text: `The body warns without ${asked}`,
+        text: `The camera warns without ${asked}`,
         figure: 'missing',
-        more: `It records all the same.${beyond ? ` ${beyond}` : ''}`,
+        more: `The camera shows a warning and still records.${beyond ? ` ${beyond}` : ''}`,
       };
     case 'advises':
       return { text: `The maker advises ${asked}`, figure: 'missing', more: beyond };
@@ -68,11 +72,11 @@ export function guaranteeLine(finding: Of<'guarantee'>): Line {
   const aside = isOld ? ' What a card of that mark must hold there is not known here.' : '';
   const lost = notInForce.length > 0 ? `${either(notInForce)} does not count${where}.${aside}` : undefined;
   if (mark === null || floor === null) {
-    return { text: 'No mark promises a write speed here', figure: 'unknown', more: lost };
+    return { text: 'No speed mark on this card guarantees a write speed in this slot', figure: 'unknown', more: lost };
   }
   const remembered = isMark(mark) && markRow(mark).placeFromMemory ? PLACE_REMEMBERED : '';
   return {
-    text: `${mark} counts${where}`,
+    text: `${mark} counts in this slot${inForce === null ? '' : ` (${bus(inForce).name})`} and guarantees`,
     figure: MBpsText(floor),
     more: [lost, remembered].filter(Boolean).join(' ') || undefined,
   };
@@ -80,36 +84,39 @@ export function guaranteeLine(finding: Of<'guarantee'>): Line {
 
 export function headroomLine({ outcome, headroom, wanted, need, floor }: Of<'headroom'>): Line {
   if (outcome === 'short') {
-    return { text: 'The promise is below the need', figure: `${MBpsText(floor)} < ${MBpsText(need)}` };
+    return {
+      text: 'The guaranteed minimum is below what is needed',
+      figure: `${MBpsText(floor)}, needed ${MBpsText(need)}`,
+    };
   }
   return outcome === 'pass'
-    ? { text: `Need with ${perMilleText(headroom)} headroom`, figure: MBpsText(wanted) }
+    ? { text: `Needed with ${perMilleText(headroom)} headroom, and covered`, figure: MBpsText(wanted) }
     : {
-        text: `Headroom of ${perMilleText(headroom)} is not met`,
+        text: `${perMilleText(headroom)} headroom would need`,
         figure: MBpsText(wanted),
-        more: `It leaves ${perMilleText(Math.floor(((floor - need) * 1000) / need))}.`,
+        more: `The guaranteed minimum leaves ${perMilleText(Math.floor(((floor - need) * 1000) / need))}.`,
       };
 }
 
 export function minimumLine({ outcome, stated, floor, source, need }: Of<'makers-minimum'>): Line {
-  const text = 'Minimum its maker states in writing';
+  const text = 'Minimum write speed stated in writing by the card’s maker';
   const more = source ? `From: ${source}.` : 'Source not noted.';
   if (floor === null) return { text: `${text} does not count here`, figure: MBpsText(stated), more };
   if (outcome === 'note')
     return {
       text: `${text} is more than the card’s own bus carries`,
       figure: MBpsText(stated),
-      more: `It counts as a claim, up to ${MBpsText(floor)}. ${more}`,
+      more: `It counts as a maker’s figure, up to ${MBpsText(floor)}. ${more}`,
     };
   if (floor < stated)
     return {
       text: outcome === 'pass' ? `${text}, on a bus that is not the card’s own` : `${text} counts here only in part`,
-      figure: outcome === 'pass' ? MBpsText(floor) : `${MBpsText(floor)} < ${MBpsText(need)}`,
+      figure: outcome === 'pass' ? MBpsText(floor) : `${MBpsText(floor)}, needed ${MBpsText(need)}`,
       more: `${MBpsText(stated)} is stated for the card’s own bus; here it counts up to what every bus of its form carries. ${more}`,
     };
   return outcome === 'pass'
     ? { text, figure: MBpsText(floor), more }
-    : { text: `${text} is below the need`, figure: `${MBpsText(floor)} < ${MBpsText(need)}`, more };
+    : { text: `${text} is below what is needed`, figure: `${MBpsText(floor)}, needed ${MBpsText(need)}`, more };
 }
 
 export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>): Line {
@@ -117,13 +124,13 @@ export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>)
   const figure = upTo === null ? '' : `up to ${MbpsText(upTo)}`;
   switch (outcome) {
     case 'pass':
-      return { text: 'The body’s maker approves this card for this mode', figure, more };
+      return { text: 'The camera’s maker approves this card for this mode', figure, more };
     case 'note':
-      return { text: 'The body’s maker approves this card, without headroom', figure, more };
+      return { text: 'The camera’s maker approves this card up to a rate that leaves no headroom', figure, more };
     case 'short':
-      return { text: `Approved by the body’s maker, but not up to ${MbpsText(picture)}`, figure, more };
+      return { text: `The camera’s maker approves this card, but not up to ${MbpsText(picture)}`, figure, more };
     case 'unknown':
-      return { text: 'Approved by the body’s maker, but not for this', figure, more };
+      return { text: 'The camera’s maker approves this card, but not for this mode', figure, more };
   }
 }
 
@@ -131,9 +138,9 @@ export function approvedLine({ outcome, upTo, picture, source }: Of<'approved'>)
 export const adviceLine = ({ words, overGB, cardGB, source }: Of<'advice'>): Line => {
   const what = [...words, ...(overGB === null ? [] : [`cards above ${plain(overGB)} GB`])];
   return {
-    text: `The body’s maker advises against ${either(what)}`,
+    text: `The camera’s maker advises against ${either(what)}`,
     figure: overGB === null ? '' : `${plain(cardGB)} GB`,
-    more: `A note, not a lock. ${source ? `From: ${source}.` : 'Source not noted.'}`,
+    more: `A note: the camera still records. ${source ? `From: ${source}.` : 'Source not noted.'}`,
   };
 };
 
@@ -149,15 +156,15 @@ export function labelLine({ problems, outcome, verified }: Of<'label'>): Line {
   const what = problems.map(labelProblemText).join(' ');
   if (outcome === 'short')
     return {
-      text: 'The label contradicts itself: it promises nothing',
+      text: 'The label contradicts itself, so nothing on it counts as a promise',
       figure,
       more: `${what} A sign of a counterfeit. Fill and read it back, then note it as verified under Cards.`,
     };
   if (verified)
     return {
-      text: 'The label contradicts itself, the card was verified',
+      text: 'The label contradicts itself, but you verified this card’s capacity',
       figure: verified.date,
       more: `${what} ${verified.how}`.trim(),
     };
-  return { text: 'Not everything on the label is understood', figure, more: what };
+  return { text: 'Part of the label could not be read', figure, more: what };
 }

@@ -24,7 +24,7 @@ export function stripSections(cell: Cell, body: Body, card: Card): readonly Sect
   if (body.bufferMB) sections.push({ name: 'buffer', rate: null, counts: false, holds: holds(body.bufferMB / 1000) });
   // A bus that nobody told is the slowest there is only where something is promised of it.
   sections.push({ name: 'slot bus', rate: bus?.rule === 'bus' && bus.slotTold ? bus.ceiling : null, counts: true });
-  if (body.ceilingMBps !== null) sections.push({ name: 'body', rate: fromMegabytes(body.ceilingMBps), counts: true });
+  if (body.ceilingMBps !== null) sections.push({ name: 'camera', rate: fromMegabytes(body.ceilingMBps), counts: true });
   const peak = card.writeMBps ?? null;
   const cache = card.cacheGB ? { holds: holds(card.cacheGB) } : {};
   sections.push(

@@ -9,15 +9,15 @@ const NBSP = '\u00a0';
 export function voidText(reason: Void): string {
   switch (reason.code) {
     case 'never-slowed':
-      return 'Void: the camera never slowed, so the buffer was never full.';
+      return 'Not counted: the camera never slowed, so the buffer was never full.';
     case 'shutter':
-      return `Void: a shutter that long allows ${plain(reason.possibleFps)} pictures a second, not the ${plain(reason.fps)} set, and the buffer never fills.`;
+      return `Not counted: a shutter that long allows ${plain(reason.possibleFps)} pictures a second, not the ${plain(reason.fps)} set, and the buffer never fills.`;
     case 'count':
-      return `Void: it cannot have slowed after ${plain(reason.slowed)} pictures of ${plain(reason.frames)}.`;
+      return `Not counted: it cannot have slowed after ${plain(reason.slowed)} pictures of ${plain(reason.frames)}.`;
     case 'too-few':
-      return `Void: ${plain(reason.MB, 0)}${NBSP}MB were taken, and the buffer holds ${plain(reason.bufferMB, 0)}${NBSP}MB.`;
+      return `Not counted: ${plain(reason.MB, 0)}${NBSP}MB were taken, and the buffer holds ${plain(reason.bufferMB, 0)}${NBSP}MB.`;
     case 'no-buffer':
-      return 'Void: nothing tells what the buffer held.';
+      return 'Not counted: how much the buffer held is not known. Enter the camera’s buffer under Cameras, or the pictures until it slowed.';
     default:
       return assertNever(reason);
   }
@@ -36,12 +36,13 @@ export const clearTimeText = ({ seconds, times }: ClearTime): string =>
   `${plain(seconds, 1)}${NBSP}s, ${times < 1.05 ? 'the slowest' : `${plain(times, 1)} times as fast as the slowest`}`;
 
 export const LIMITING_TEXT: Readonly<Record<Limiting, string>> = {
-  body: 'The body is the limit: faster cards do no better in it.',
-  card: 'The card is the limit: faster ones do better in this body.',
-  mixed: 'It goes by neither body nor claim alone: the fastest claim is not the fastest in this body.',
-  unknown: 'Body or card? Two cards whose claims differ by half would tell.',
+  body: 'The camera is the limit: in these tests faster cards were no quicker in it.',
+  card: 'The card is the limit: faster ones do better in this camera.',
+  mixed:
+    'Neither the camera nor the maker’s figures alone explain these results: the card with the highest stated speed was not the fastest in this camera.',
+  unknown: 'Camera or card? To find out, test two cards whose stated speeds differ by half or more.',
 };
 
 /** That a faster card does no better. */
 export const noBetterText = ({ faster, slower }: NoBetter): string =>
-  `${faster.card.label} writes a burst away at ${paceText(faster.MBps)}, ${slower.card.label} at ${paceText(slower.MBps)}: the faster card does no better in this body.`;
+  `${faster.card.label} writes a burst away at ${paceText(faster.MBps)}, ${slower.card.label} at ${paceText(slower.MBps)}: the faster card does no better in this camera.`;

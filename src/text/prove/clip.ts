@@ -61,7 +61,11 @@ export const fpsText = ({ fps, captureFps, isEven }: ClipReading): string =>
     : `${plain(fps, 3)}${NBSP}fps, captured at ${plain(captureFps, 3)}`;
 
 export const heldText = ({ rateIs }: ClipReading): string =>
-  rateIs === 'constant' ? 'held' : rateIs === 'variable' ? 'follows the picture' : 'too short or too near to tell';
+  rateIs === 'constant'
+    ? 'constant'
+    : rateIs === 'variable'
+      ? 'varies with the picture'
+      : 'too short or too near to tell';
 
 export function clipProblemText(problem: ClipProblem): string {
   switch (problem.code) {
@@ -126,7 +130,7 @@ export function runText({ bytes, missing, isEqual }: RunDifference): string {
   const share = `${bytes < 0 ? '−' : '+'}${plain(Math.abs(bytes) * 100, 2)}${NBSP}%`;
   if (missing > 0) return `${missing === 1 ? 'a frame is' : `${plain(missing)} frames are`} missing`;
   if (isEqual === null) return `${share} a second: not comparable, the rate is not held alike or the length is another`;
-  return isEqual ? `as many bytes (${share}): nothing lost` : `${share} bytes for the same length: look at it`;
+  return isEqual ? `same size (${share}): no sign of lost data` : `${share} bytes for the same length: look at it`;
 }
 
 /** What is said of a clip’s length. */

@@ -23,7 +23,7 @@ export const END_CHOICES: readonly { readonly value: TestEnd; readonly label: st
   { value: 'full', label: 'Card full' },
   { value: 'dropped', label: 'Dropped frames' },
   { value: 'stopped', label: 'I stopped it' },
-  { value: 'cut-off', label: 'Body shut down' },
+  { value: 'cut-off', label: 'Camera shut down' },
 ];
 
 export const END_TONE: Readonly<Record<TestEnd, string>> = {
@@ -36,7 +36,7 @@ export const END_TONE: Readonly<Record<TestEnd, string>> = {
 export const KIND_WORDS: Readonly<Record<EntryKind, string>> = {
   take: 'takes',
   burst: 'bursts',
-  counter: 'counters',
+  counter: 'counter readings',
   bench: 'benches',
   incident: 'incidents',
   report: 'colleagues’ tests',
@@ -70,7 +70,7 @@ export interface Named {
 }
 
 const bodyName = ({ bodyId }: Entry, { bodies }: Named): string =>
-  bodyId === null ? '' : (bodies.get(bodyId)?.name ?? 'a body that is gone');
+  bodyId === null ? '' : (bodies.get(bodyId)?.name ?? 'a camera that is gone');
 
 const cardName = ({ cardId }: Entry, { cards }: Named): string =>
   cardId === null ? '' : (cards.get(cardId)?.label ?? 'a card that is gone');
@@ -213,7 +213,7 @@ interface Leads {
 /** What is said of an entry that is changed elsewhere, or nowhere. */
 export const openedText = {
   counter: (bodyId: string): Leads => ({
-    text: 'It stands with its body:',
+    text: 'It stands with its camera:',
     link: { href: `/bodies?open=${encodeURIComponent(bodyId)}`, text: 'change it there' },
   }),
   incident: (date: string, cardId: string): Leads => ({

@@ -47,7 +47,7 @@ describe('a line of the log', () => {
     });
     expect(logLine(take({ takes: 3 }), named).figure).toBe('3 × 60:00');
     expect(entryName(take({ bodyId: 'x', cardId: 'y', modeId: 'z' }), named)).toBe(
-      'a mode that is gone, a body that is gone · a card that is gone',
+      'a mode that is gone, a camera that is gone · a card that is gone',
     );
     expect(entryWords(take({ note: 'slipway', warning: 'SLOW' }), named)).toMatch(/slipway.*SLOW|SLOW.*slipway/);
   });
@@ -85,10 +85,10 @@ describe('what explains a result', () => {
 
   it('how strongly, in a word', () => {
     expect([0.9, 0.5, 0.2, 0.01].map((support) => supportWord(support).word)).toEqual([
-      'strong',
-      'strong',
-      'weak',
-      'hardly',
+      'likely',
+      'likely',
+      'possible',
+      'unlikely',
     ]);
   });
 
@@ -106,7 +106,7 @@ describe('what explains a result', () => {
 
   it('cache, heat or link, with what would tell', () => {
     for (const cause of ['cache', 'heat', 'link', null] as const)
-      expect(inCommonText({ cause, strength: 3 }, 2)).toMatch(/tell/);
+      expect(inCommonText({ cause, strength: 3 }, 2)).toMatch(/tell|To check/);
     expect(inCommonText({ cause: null, strength: 1 }, 0)).toBe('');
     expect(heldText([])).toBe('');
     expect(plainSpaces(heldText([{ minutes: 10, share: 0.75 }]))).toContain('10 min: 75 %');
@@ -132,7 +132,7 @@ describe('what to test next', () => {
   it('ages in words', () => {
     expect([0, 1, 7].map(agoText)).toEqual(['this month', 'a month ago', '7 months ago']);
     expect(dueText({ code: 'firmware', was: '1.0', is: '1.1' })).toBe(
-      'tested with firmware 1.0; the body has 1.1 now.',
+      'tested with firmware 1.0; the camera has 1.1 now.',
     );
   });
 });
@@ -146,7 +146,7 @@ describe('bursts, symptoms, tables and what others say', () => {
       { code: 'too-few', MB: 900, bufferMB: 1500 },
       { code: 'no-buffer' },
     ] as const)
-      expect(voidText(one)).toMatch(/^Void: .*\.$/);
+      expect(voidText(one)).toMatch(/^Not counted: .*\.$/);
     expect(plainSpaces(clearedText({ bufferedMB: 1500, drainMBps: 75, void: null }))).toBe(
       '75 MB/s: 1500 MB written away.',
     );
@@ -177,7 +177,7 @@ describe('bursts, symptoms, tables and what others say', () => {
       testIds: [],
     };
     expect(twinsLine(twins)).toMatchObject({
-      text: 'Likely: C-02 and C-03, of the same print, passed',
+      text: 'C-02 and C-03, with the same printed label, passed your test',
       figure: '1 pass',
     });
     const reported: Of<'reported'> = {
@@ -190,8 +190,11 @@ describe('bursts, symptoms, tables and what others say', () => {
       contradicts: true,
       reportIds: [],
     };
-    expect(reportedLine(reported)).toMatchObject({ text: 'Reported, 2026-05-01', figure: '1 full, 1 dropped' });
-    expect(reportedLine(reported).more).toContain('your own tests, which stand');
+    expect(reportedLine(reported)).toMatchObject({
+      text: 'A colleague’s test, 1 May 2026',
+      figure: '1 full, 1 dropped',
+    });
+    expect(reportedLine(reported).more).toContain('your own tests, which count');
   });
 });
 

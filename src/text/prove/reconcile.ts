@@ -62,16 +62,16 @@ export const NO_BYTES_TEXT =
 /** How strongly the numbers speak for an explanation, in a word. */
 export const supportWord = (support: number): { readonly word: string; readonly tone: string } =>
   support >= 0.5
-    ? { word: 'strong', tone: 'cool' }
+    ? { word: 'likely', tone: 'cool' }
     : support >= 0.1
-      ? { word: 'weak', tone: 'warm' }
-      : { word: 'hardly', tone: 'mute' };
+      ? { word: 'possible', tone: 'warm' }
+      : { word: 'unlikely', tone: 'mute' };
 
 /** Why a result is worth a look. */
 export const PUZZLE_WORDS: Readonly<Record<PuzzleWhy, string>> = {
-  numbers: 'Its numbers do not fit what the mode writes.',
+  numbers: 'The size, time and rate of this take do not add up.',
   'beyond-claim': 'It filled the card above what the maker claims.',
-  'below-a-pass': 'It dropped at a rate that this card has borne here. Make it again, from cold.',
+  'below-a-pass': 'This card dropped frames at a rate it passed here before. Repeat the take from cold.',
 };
 
 /** What drops have in common, and what would decide. */
@@ -80,11 +80,11 @@ export function inCommonText({ cause, strength }: InCommon, drops: number): stri
   const times = `${strength > 1000 ? 'over 1000' : plain(strength, 0)} times likelier than by chance`;
   switch (cause) {
     case 'cache':
-      return `Cache: ${drops} drops agree in their bytes, ${times}. A larger cache or rests would tell.`;
+      return `Probably the cache: ${drops} drops came after nearly the same number of bytes, ${times}. To check, try a card with a larger cache, or rests.`;
     case 'heat':
-      return `Heat: ${drops} drops agree in their time, ${times}. The same take with a fan would tell.`;
+      return `Probably heat: ${drops} drops came after nearly the same time, ${times}. To check, repeat the take with a fan.`;
     case 'link':
-      return `Link: ${drops} drops agree in their rate, ${times}. The other slot would tell.`;
+      return `Probably the connection: ${drops} drops came at nearly the same rate, ${times}. To check, try the other slot.`;
     case null:
       return drops === 1
         ? 'Cache or heat? One drop cannot tell: take it at another rate, from cold.'
@@ -96,7 +96,7 @@ export function inCommonText({ cause, strength }: InCommon, drops: number): stri
 export const heldText = (shares: readonly { readonly minutes: number; readonly share: number }[]): string =>
   shares.length === 0
     ? ''
-    : `Held longer than ${shares.map(({ minutes, share }) => `${minutes}${NBSP}min: ${plain(share * 100, 0)}${NBSP}%`).join(', ')}. A full card and a stopped take count for as long as they ran, and beat nobody.`;
+    : `Held longer than ${shares.map(({ minutes, share }) => `${minutes}${NBSP}min: ${plain(share * 100, 0)}${NBSP}%`).join(', ')}. Takes that filled the card or were stopped by hand count only for the time they ran.`;
 
 /** A usual cause that it is not, with the ratio it would be. */
 export function ruledOutText({ code, wouldBe }: RuledOut): string {

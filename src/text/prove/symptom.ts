@@ -11,15 +11,15 @@ export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {
 
 export const QUESTION_WORDS: Readonly<Record<Question, string>> = {
   'was-full': 'Was the card full?',
-  'heat-warning': 'Did the body warn of heat, or was it hot?',
+  'heat-warning': 'Did the camera warn of heat, or was it hot?',
   'after-pause': 'Does it record again after a pause of a minute?',
-  'formatted-here': 'Was the card last formatted in this very body?',
+  'formatted-here': 'Was the card last formatted in this very camera?',
   'file-limit': 'Did it end at a file of about 4 GB (4.29)?',
   pulled: 'Was the card pulled, or the power gone, before the lamp was dark?',
-  'only-computer': 'Is it seen on the computer alone, not in the body?',
-  'other-body': 'Does the same card fail in another body?',
-  'other-card': 'Does another card work in this body and mode?',
-  'locked-switch': 'Does the body say the card is locked?',
+  'only-computer': 'Is it seen on the computer alone, not in the camera?',
+  'other-body': 'Does the same card fail in another camera?',
+  'other-card': 'Does another card work in this camera and mode?',
+  'locked-switch': 'Does the camera say the card is locked?',
 };
 
 export const WEIGHT_WORDS: Readonly<Record<Weight, string>> = {
@@ -42,25 +42,25 @@ export const CAUSE_TEXT: Readonly<Record<SymptomCause, { readonly name: string; 
       'Take it from cold at another rate: if it ends at the same bytes, it is the cache. Shorter takes with rests help.',
   },
   heat: {
-    name: 'Heat: card or body slowed or shut down',
-    attempt: 'Shade, moving air, shorter takes with rests. Let it cool before you touch the card. See the heat run.',
+    name: 'Heat: card or camera slowed or shut down',
+    attempt: 'Shade, moving air, shorter takes with rests. Let it cool before you touch the card. See Heat.',
   },
   full: { name: 'The card was full', attempt: 'Change earlier, or take a larger card: see planned minutes.' },
   locked: {
-    name: 'The lock switch, or the body refuses the card',
+    name: 'The lock switch, or the camera refuses the card',
     attempt:
-      'Slide the switch away from lock and look whether it is loose. The manual names the marks the body asks for.',
+      'Slide the switch away from lock and look whether it is loose. The manual names the marks the camera asks for.',
   },
   'file-system': {
     name: 'The file system ends files at 4 GiB less a byte',
-    attempt: 'Cards over 32 GB want the file system of their family: copy twice, verify, format in the body.',
+    attempt: 'Cards over 32 GB want the file system of their family: copy twice, verify, format in the camera.',
   },
   format: {
     name: 'Formatted elsewhere, or not for long',
-    attempt: 'Copy twice, verify both, then format in this body and not in a computer.',
+    attempt: 'Copy twice, verify both, then format in this camera and not in a computer.',
   },
   firmware: {
-    name: 'Firmware of the body',
+    name: 'Firmware of the camera',
     attempt:
       'See whether the maker names the fault, note the firmware with the test, and make the test again after a change.',
   },
@@ -74,11 +74,11 @@ export const CAUSE_TEXT: Readonly<Record<SymptomCause, { readonly name: string; 
   },
   pulled: {
     name: 'It was not finished when the card or the power went',
-    attempt: 'Put the card back into the same body first: many mend their own file. Write nothing else onto it.',
+    attempt: 'Put the card back into the same camera first: many mend their own file. Write nothing else onto it.',
   },
   playback: {
     name: 'The recording is fine and the playback is not',
-    attempt: 'Look at it in the body. Copy it to a fast disk, or play a smaller copy.',
+    attempt: 'Look at it in the camera. Copy it to a fast disk, or play a smaller copy.',
   },
   shutter: {
     name: 'Shutter, frame rate or panning, not the card',
@@ -90,11 +90,11 @@ export const CAUSE_TEXT: Readonly<Record<SymptomCause, { readonly name: string; 
   },
   counter: {
     name: 'The counter is careful, or shows one value for several modes',
-    attempt: 'Note three readings under Bodies: they are decoded there.',
+    attempt: 'Note three readings under Cameras: they are decoded there.',
   },
   'other-mode': {
     name: 'Another mode or compression than believed',
-    attempt: 'Look at what the body was set to. Bytes ÷ seconds of a clip tell the rate: log them.',
+    attempt: 'Look at what the camera was set to. Bytes ÷ seconds of a clip tell the rate: log them.',
   },
   contacts: {
     name: 'Contacts of card or slot',

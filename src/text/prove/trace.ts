@@ -77,7 +77,7 @@ export function writeTraceProblemText(problem: WriteTraceProblem): string {
     case 'total-back':
       return `Line ${problem.line}: “${problem.text}”: a running total cannot fall. If two files or runs stand in it, give one at a time.`;
     case 'which-decimal':
-      return `“${problem.text}” may be a thousand or one and a bit. Say what its sign is.`;
+      return `“${problem.text}” has one reading with a decimal sign and one with thousands. Choose below how decimals are written.`;
     case 'goes-back':
       return `Line ${problem.line}: “${problem.text}”: time goes back. If two runs stand in one file, give one at a time.`;
     case 'negative':

@@ -9,7 +9,7 @@ export const SHOP_CHANGE = {
   offerDeleted: (name: string): string => `Price of ${name} deleted`,
   offersAdded: (count: number): string => `${count === 1 ? '1 price' : `${count} prices`} added`,
   offersDeleted: (count: number): string => `${count === 1 ? '1 price' : `${count} prices`} deleted`,
-  bought: (count: number): string => `${count === 1 ? '1 card' : `${count} cards`} bought, in the wallet`,
+  bought: (count: number): string => `${count === 1 ? '1 card' : `${count} cards`} bought, now among your cards`,
   standingSaved: (name: string): string => `${name} saved`,
   standingDeleted: (name: string): string => `${name} deleted`,
 } as const;

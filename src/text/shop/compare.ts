@@ -55,7 +55,7 @@ export function offloadText({ offloadMinutes: [plain, dear] }: Comparison): stri
   const each = `${wholeMinutes(plain)} against ${wholeMinutes(dear)}`;
   return Math.abs(saved) < 0.5
     ? `Emptied when full in the same time: ${each}.`
-    : `Emptied when full in ${each}: ${saved > 0 ? `${wholeMinutes(saved)} sooner` : `${wholeMinutes(-saved)} later`}. Read speed is patience; it holds nothing.`;
+    : `Emptied when full in ${each}: ${saved > 0 ? `${wholeMinutes(saved)} sooner` : `${wholeMinutes(-saved)} later`}. Read speed only shortens copying; it does not help recording.`;
 }
 
 /** What is lost with one card. */
@@ -73,10 +73,10 @@ export function worthText({ gains, onlyOffload }: Comparison, bodies: readonly B
   const named = (some: readonly BodyGain[]): string =>
     either(some.flatMap(({ bodyId }) => bodies.find(({ id }) => id === bodyId)?.name ?? []));
   if (unlocked.length > 0) return `It unlocks modes of ${named(unlocked)}.`;
-  if (onlyOffload) return 'It only helps offload: nothing you shoot needs it.';
+  if (onlyOffload) return 'It only speeds up copying. None of your modes needs it.';
   const longer = gains.filter(({ code }) => code === 'longer');
-  if (longer.length > 0) return 'It holds nothing more; it holds for longer.';
-  if (gains.every(({ code }) => code === 'no-slot')) return 'Neither enters a body of yours.';
+  if (longer.length > 0) return 'It covers no further modes; it only lasts longer.';
+  if (gains.every(({ code }) => code === 'no-slot')) return 'Neither enters a camera of yours.';
   if (gains.some(({ code }) => code === 'loses')) return 'It holds less than the other.';
-  return 'No use in the slots of your bodies: nothing you shoot needs it.';
+  return 'No use in the slots of your cameras: nothing you shoot needs it.';
 }

@@ -41,7 +41,7 @@ export const differenceText = (difference: number): string =>
 export function needTitle({ bodyId, modeId }: Pick<Need, 'bodyId' | 'modeId'>, bodies: readonly Body[]): string {
   const body = bodies.find(({ id }) => id === bodyId);
   const mode = body?.modes.find(({ id }) => id === modeId);
-  return `${body?.name ?? 'A body that is gone'} · ${mode ? modeTitle(mode) : 'a mode that is gone'}`;
+  return `${body?.name ?? 'A camera that is gone'} · ${mode ? modeTitle(mode) : 'a mode that is gone'}`;
 }
 
 /** Hours as people say them. */
@@ -51,7 +51,7 @@ const hoursText = (hours: number): string => `${plain(hours, 2)}${NBSP}h`;
 export function needText({ hours, gapFreeMinutes, sparePercent, arrangement }: Need): string {
   return [
     hoursText(hours),
-    ...(gapFreeMinutes ? [`${minutesText(gapFreeMinutes)} without a gap`] : []),
+    ...(gapFreeMinutes ? [`${minutesText(gapFreeMinutes)} without a card change`] : []),
     ...(arrangement ? [arrangement] : []),
     ...(sparePercent ? [`spare ${plain(sparePercent)}${NBSP}%`] : []),
   ].join(', ');
@@ -61,13 +61,13 @@ export function needText({ hours, gapFreeMinutes, sparePercent, arrangement }: N
 function uselessText(why: Useless): string {
   switch (why.code) {
     case 'no-slot':
-      return 'enters no slot of it';
+      return 'does not fit this camera';
     case 'few-slots':
       return `enters ${why.enters} of the ${why.width} slots that are written at once`;
     case 'verdict':
       return VERDICT_WORDS[why.verdict].toLowerCase();
     case 'too-short':
-      return `${minutesText(why.minutes)}${why.slots > 1 ? ` × ${why.slots}` : ''}, shorter than ${minutesText(why.gapFree)} without a gap`;
+      return `${minutesText(why.minutes)}${why.slots > 1 ? ` × ${why.slots}` : ''}, shorter than ${minutesText(why.gapFree)} without a card change`;
     default:
       return assertNever(why);
   }
@@ -83,21 +83,21 @@ export const servesText = (serves: Serves): string =>
 export function impossibleText(why: Impossible): string {
   switch (why.code) {
     case 'no-body':
-      return 'Its body is gone from the kit. Choose another, or delete the need.';
+      return 'Its camera is gone from the kit. Choose another, or delete the need.';
     case 'no-mode':
-      return 'Its mode is gone from the body. Choose another, or delete the need.';
+      return 'Its mode is gone from the camera. Choose another, or delete the need.';
     case 'no-cards':
       return 'There is nothing to choose from: add prices, or count your own cards.';
     case 'no-rate':
-      return 'What this mode writes is not known, so no card can be promised for it. Enter its rate under Bodies.';
+      return 'What this mode writes is not known, so no card can be promised for it. Enter its rate under Cameras.';
     case 'none-enters':
-      return 'No card offered or owned enters a slot of this body, or as many as it writes at once. Add prices of the form it takes.';
+      return 'No card offered or owned enters a slot of this camera, or as many as it writes at once. Add prices of the form it takes.';
     case 'none-holds':
       return `No card may be used for it: the best, ${why.name}, is “${VERDICT_WORDS[why.best].toLowerCase()}”. Add prices of cards with a higher promise${why.best === 'tight' || why.best === 'proven' || why.best === 'claimed' ? ', or look at it as a repeatable take' : ''}.`;
     case 'too-short':
-      return `No card lasts ${minutesText(why.gapFree)} without a gap: the longest, ${why.name}, lasts ${minutesText(why.longest)}. Add larger cards, or allow a change.`;
+      return `No card lasts ${minutesText(why.gapFree)} without a card change: the longest, ${why.name}, lasts ${minutesText(why.longest)}. Add larger cards, or allow a change.`;
     case 'slot-empty':
-      return `This body writes to unlike slots at once, and nothing offered or owned may go into ${why.slotName}.`;
+      return `This camera writes to unlike slots at once, and nothing offered or owned may go into ${why.slotName}.`;
     case 'too-few-own':
       return 'Your own cards would do, and are too few; nothing that is offered may be used. Add prices, or ask for fewer hours.';
     default:
@@ -109,7 +109,7 @@ export function impossibleText(why: Impossible): string {
 export function warningText(warning: OfferWarning): string {
   switch (warning.code) {
     case 'cheap':
-      return `${shareText(warning.share)} of what ${warning.others} others ask for this print (${moneyText(warning.usual)}): be careful, this is how counterfeits are sold. In no set until you count it.`;
+      return `${shareText(warning.share)} of what ${warning.others} others ask for this card (${moneyText(warning.usual)}): be careful, this is how counterfeits are sold. In no set until you count it.`;
     case 'contradiction':
       return `${labelProblemText(warning.problem)} A label that contradicts itself promises nothing.`;
     case 'no-seller':
@@ -140,20 +140,20 @@ export const isGrave = ({ code }: OfferWarning): boolean => code === 'cheap' || 
 
 /** What the set is proven to be. */
 export function proofText({ aim, optimal, bound, price, cards, mostMinutesOnOneCard }: ShopSet): string {
-  if (optimal) return 'proven: none is better';
+  if (optimal) return 'best possible: all combinations checked';
   switch (aim) {
     case 'cheapest':
       return price - bound < 0.005
         ? 'none is cheaper; fewer cards at this price are not ruled out'
-        : `not proven: none is below ${moneyText(bound)}`;
+        : `may not be the cheapest: a price down to ${moneyText(bound)} is not ruled out`;
     case 'fewest-cards':
       return cards - bound < 0.5
         ? 'none has fewer cards; a lower price is not ruled out'
-        : `not proven: none has fewer than ${bound} cards`;
+        : `may not be the fewest: ${bound} cards are not ruled out`;
     case 'least-at-risk':
       return mostMinutesOnOneCard - bound < 0.5
         ? 'none risks less; a lower price is not ruled out'
-        : `not proven: none risks less than ${minutesText(bound)}`;
+        : `may not be the least: ${minutesText(bound)} on one card is not ruled out`;
     default:
       return assertNever(aim);
   }
@@ -207,4 +207,4 @@ export const currenciesText = (chosen: string, others: readonly string[], left: 
 export const countedText = (count: number, { name }: Pick<Offer, 'name'>): string => `${count} × ${name}`;
 
 /** Said where a set could not be handed to the board. */
-export const NOT_HANDED_OVER = 'This browser keeps nothing between views, so the set cannot be shown on the board.';
+export const NOT_HANDED_OVER = 'This browser keeps nothing between views, so the set cannot be shown on the table.';

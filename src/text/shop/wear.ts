@@ -35,7 +35,7 @@ export const perHourText = (price: Between): string =>
 
 /** What is assumed, and what a maker has the last word on. */
 export const WEAR_CAUTIONS = [
-  'The sooner end counts: it takes the higher rate, the lower endurance and the larger write amplification.',
+  'Plan by the earlier date: it uses the higher rate, the lower endurance and the larger write amplification.',
   'Cycles and write amplification are seldom printed; where nobody states them they are a guess of the trade, not of the maker.',
   'Consumer cards that record around the clock have worn out within months. A warranty often excludes this use: read it.',
   'A card may fail before it is worn out. Look at what it recorded now and then, and keep another ready.',
@@ -69,7 +69,7 @@ const DUE_WORDS = (due: Due): string => {
     case 'old':
       return `its newest test is ${due.months} months old`;
     case 'firmware':
-      return `tested with firmware ${due.was}, the body has ${due.is} now`;
+      return `tested with firmware ${due.was}, the camera has ${due.is} now`;
     case 'incident':
       return `something happened to it on ${due.date.slice(0, 10)}, after its newest test`;
     default:
@@ -96,7 +96,7 @@ export function adviceText(advice: FleetAdvice): string {
 /** Slots that stay empty. */
 export const slotsText = ({ slots, atOnce, cards }: SlotsShort): string =>
   atOnce
-    ? `writes to ${slots} slots at once; ${cards === 0 ? 'none' : `only ${cards}`} of your cards may go in`
+    ? `writes to ${slots} slots at once; ${cards === 0 ? 'none' : `only ${cards}`} of your cards ${cards === 1 ? 'is' : 'are'} usable here`
     : slots === 1
-      ? 'none of your cards may go in'
-      : `has ${slots} slots; ${cards === 0 ? 'none' : `only ${cards}`} of your cards may go in`;
+      ? 'none of your cards is usable here'
+      : `has ${slots} slots; ${cards === 0 ? 'none' : `only ${cards}`} of your cards ${cards === 1 ? 'is' : 'are'} usable here`;

@@ -116,7 +116,7 @@ export const CrewPage = memo(function CrewPage({ body, kit, policy, headroom, pl
         </p>
       </header>
       {columns.length === 0 ? (
-        <p>No card of the wallet fits this body.</p>
+        <p>None of your cards fits this camera.</p>
       ) : (
         inTables(columns).map((some) => (
           <CrewTable key={some[0]?.cards[0].id} rows={rows} columns={some} policy={policy} heat={heat} />

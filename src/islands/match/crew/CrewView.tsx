@@ -75,7 +75,7 @@ function Crew({ kit }: { readonly kit: ViewKit }) {
     <div className={css.crew}>
       <div className={css.screenOnly}>
         <h1>Crew cards</h1>
-        <p>One page a body, black on white. Print them, or save them as a PDF.</p>
+        <p>One page a camera, black on white. Print them, or save them as a PDF.</p>
         <button type="button" className="ink-button" data-strong disabled={isPrinting} onClick={() => void print()}>
           Print
         </button>
@@ -86,7 +86,7 @@ function Crew({ kit }: { readonly kit: ViewKit }) {
           </p>
         )}
       </div>
-      {bodies.length === 0 && <p>No body yet. Add one under Bodies.</p>}
+      {bodies.length === 0 && <p>No camera yet. Add one under Cameras.</p>}
       {bodies.map((body, at) => (
         <CrewSlot
           key={body.id}

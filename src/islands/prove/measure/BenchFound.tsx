@@ -71,7 +71,7 @@ export function BenchFound({ kit, bench, onAnother, onRemove }: BenchFoundProps)
       )}
       {cameBack && (
         <p className={css.good}>
-          Every byte came back as it was written
+          Every byte read back matched what was written
           {place.kind === 'folder' &&
             (!isFresh || isMemory) &&
             ', though the memory of this computer may have answered for the card'}

@@ -88,7 +88,7 @@ export function ClipDetails({ kit, name, read, onLog }: ClipDetailsProps) {
             href={`/heat?clip=${clip.bySecond.length}`}
             onClick={() => keepClipRates(clip.bySecond)}
           >
-            Run its rates in Heat run
+            Run its rates in Heat
           </a>
         )}
       </div>

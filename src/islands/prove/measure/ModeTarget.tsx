@@ -55,7 +55,7 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
         value={bodyId}
         choices={[
           ...kit.bodies.map((one) => ({ value: one.id, label: one.name })),
-          ...(mode ? [{ value: NEW, label: 'a new body' }] : []),
+          ...(mode ? [{ value: NEW, label: 'a new camera' }] : []),
         ]}
         onChange={(id) => {
           setBodyId(id);
@@ -106,7 +106,7 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
               void (
                 body
                   ? change(() => addMode(body, made))
-                  : makeBody(`Body of ${name}`.slice(0, 80), made).then(({ written, id }) =>
+                  : makeBody(`Camera of ${name}`.slice(0, 80), made).then(({ written, id }) =>
                       change(async () => written).then((isMade) => {
                         if (isMade) {
                           setBodyId(id);
@@ -118,10 +118,10 @@ export function ModeTarget({ kit, clip, rate, mode, name }: ModeTargetProps) {
               ).then((isMade) => isMade && done())
             }
           >
-            {body ? `Add ${made.name} to ${body.name}` : `Make a body with ${made.name}`}
+            {body ? `Add ${made.name} to ${body.name}` : `Make a camera with ${made.name}`}
           </button>
           <span className="soft">{rateText(rate)}</span>
-          {!body && <span className="soft">Its slots and its name are for you to enter under Bodies.</span>}
+          {!body && <span className="soft">Its slots and its name are for you to enter under Cameras.</span>}
         </p>
       )}
       {madeId !== null && madeId === bodyId && (

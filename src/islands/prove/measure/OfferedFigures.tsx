@@ -19,9 +19,9 @@ export function OfferedFigures({ card, offered }: OfferedFiguresProps) {
   const taken = offered.filter(({ figure }) => !without.has(figure));
   return (
     <>
-      <h3>For the heat runs of {card.label}</h3>
+      <h3>For the simulated takes of {card.label}</h3>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
-      <section className={css.scroll} tabIndex={0} aria-label="Figures for heat runs">
+      <section className={css.scroll} tabIndex={0} aria-label="Figures for simulated takes">
         <table className={css.table}>
           <thead>
             <tr>
@@ -79,11 +79,12 @@ export function OfferedFigures({ card, offered }: OfferedFiguresProps) {
           Use {taken.length === 1 ? 'this figure' : `these ${taken.length} figures`}
         </button>
         <a className="plain-button" href={`/heat?card=${encodeURIComponent(card.id)}`}>
-          Open Heat run
+          Open Heat
         </a>
       </p>
       <p className="soft">
-        They move heat runs alone. Whether a mode holds is still asked of promises and of takes in the camera.
+        These figures change heat estimates only. The answers still go by written promises, makers’ figures and your own
+        tests in the camera.
       </p>
     </>
   );

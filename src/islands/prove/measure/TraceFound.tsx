@@ -63,7 +63,7 @@ export function TraceFound({
           {paceText(floorMBps)}
         </Figure>
         {!isFaulty && (
-          <Figure name="the highest class this floor reaches" isBig>
+          <Figure name="highest speed mark this lowest speed would match (no certification)" isBig>
             {classText(mark, reading)}
           </Figure>
         )}

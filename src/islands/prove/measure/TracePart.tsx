@@ -67,7 +67,7 @@ export default function TracePart({ kit }: { readonly kit: ProveKit }) {
               disabled={pasted.trim() === ''}
               onClick={() => take({ name: 'pasted lines', text: pasted })}
             >
-              Take it apart
+              Analyse it
             </button>
           </p>
           <p className={css.samples}>
