@@ -376,8 +376,8 @@ describe('GET /api/answer', () => {
     expect(await (await answer('240 Mb/s 25p 100p on 256GB V90')).json()).toMatchObject({
       verdict: 'uncovered',
       steps: expect.arrayContaining([
-        expect.stringMatching(/rate taken to be that of 25 fps, as recorded: writes 960/),
-        expect.stringMatching(/slot taken to be UHS-II too/),
+        expect.stringMatching(/rate assumed to be for 25 fps \(the recorded speed\): the camera writes 960/),
+        expect.stringMatching(/slot assumed UHS-II, like the card/),
       ]),
     });
   });

@@ -157,7 +157,7 @@ describe('on the day', () => {
     await press('A-03: another state');
     await app.clickText('button', 'Mark as free');
     await app.seesText('body', 'A-03 is not safe to wipe');
-    await app.seesText('body', 'No verified copy of what is on A-03 exists');
+    await app.seesText('body', 'No verified copy of A-03 is noted here');
     const go = await app.driver.findElement(By.xpath("//button[contains(., 'Mark it anyway')]"));
     expect(await go.isEnabled()).toBe(false);
     await app.clickText('button', 'Leave it as it is');

@@ -148,17 +148,22 @@ describe('a day past midnight', () => {
       );
     };
     await at('2026-05-04T22:50:00');
-    const planned = /(\S+) → (\S+) swap at (\d\d:\d\d)/.exec(await at('2026-05-04T23:30:00'));
+    const planned = /(\S+) → (\S+) card change at (\d\d:\d\d)/.exec(await at('2026-05-04T23:30:00'));
     const [, out = '', put = '', when = ''] = planned ?? [];
     expect(when > '00:00' && when < '01:30', `a change in the night: ${when}`).toBe(true);
     // Nobody pressed anything: later in the night it is the same change, nearer.
     const later = await at('2026-05-05T00:05:00');
-    expect(later).toContain(`${out} → ${put} swap at ${when} +1 d`);
-    expect(later).toContain('Nothing was pressed for Dory');
+    expect(later).toContain(`${out} → ${put} card change at ${when} +1 d`);
+    expect(later).toContain('Nothing was noted for Dory');
+    // Confirmed in one press, it is the same change still.
+    expect(later).toContain(`By the plan ${out} is in Dory`);
+    await app.clickText('button', 'That is so');
+    const confirmed = await app.seesText('section[aria-label="The next card change"]', 'from the states you noted');
+    expect(confirmed).toContain(`${out} → ${put} card change at ${when} +1 d`);
     await app.clickText('button', 'Changed now');
     await app.seesText('main', `${put}`);
     const after = await at('2026-05-05T00:40:00');
-    expect(after).not.toContain('Nothing was pressed');
+    expect(after).not.toContain('Nothing was noted');
     expect(after).not.toContain(`${out} → ${put}`);
     expect(await app.text('main')).toMatch(new RegExp(`${out} [^.]*not to be wiped`));
     expect(await app.text('main')).toContain('00:40 +1 d');

@@ -105,7 +105,7 @@ describe('Why, to the end', () => {
     // What was tried on one cell does not follow to the next.
     await app.cell('Dory 4K intra 50p on C-01');
     await app.seesText('#why', '4K intra 50p on C-01');
-    expect(await app.text('#why')).toContain('1 card a fill');
+    expect(await app.text('#why')).toContain('Uses 1 card');
   });
 });
 

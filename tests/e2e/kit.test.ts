@@ -91,7 +91,7 @@ describe('a kit that nobody began', () => {
     await app.size(390, 844);
     await app.visit('/?q=400%20Mb%2Fs%20on%202x256GB%20V60');
     await app.clickText('button', 'Keep this camera');
-    await app.seesText('#quick-answer', 'What do its slots speak?');
+    await app.seesText('#quick-answer', 'Which bus do its slots have?');
     await app.clickText('button', 'UHS-II');
     await app.seesText('#notices', 'Camera 1 saved.');
     await app.clickText('button', 'Keep these 2 cards');
@@ -109,7 +109,7 @@ describe('a kit that nobody began', () => {
     await app.seesText('#quick-answer', 'The name is empty. Enter at least one character.');
     await app.fill('What this camera is called', 'Harbour');
     await app.choose('Cards that it takes', 'CFexpress B');
-    await app.seesText('#quick-answer', 'What do its slots speak?');
+    await app.seesText('#quick-answer', 'Which bus do its slots have?');
     await app.clickText('button', 'Not sure');
     await app.seesText('#notices', 'Harbour saved.');
     await app.visit('/bodies');

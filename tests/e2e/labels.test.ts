@@ -115,14 +115,14 @@ describe('a bus that nobody told', () => {
     await app.visit('/');
     await app.seesCell('Pike UHD 25p on S-1: Not covered');
     await app.cell('Pike UHD 25p on S-1');
-    const why = await app.seesText('#why', 'What does Slot 1 speak?');
+    const why = await app.seesText('#why', 'Which bus does Slot 1 have?');
     expect(why).toMatch(/UHS-II\s+Guaranteed/);
     expect(why).toMatch(/UHS-I\s+Not covered/);
     expect(await app.axe()).toEqual([]);
     await app.clickText('button', 'UHS-II');
     await app.seesText('#why', 'UHD 25p on S-1 Pike · Slot 1 · SD UHS-II 128 GB, V90 Guaranteed');
     expect(await app.seesCell('Pike UHD 25p on S-1')).toContain('Guaranteed');
-    await app.undo('Slot 1 of Pike speaks UHS-II now.');
+    await app.undo('Pike, Slot 1: UHS-II entered.');
     await app.seesCell('Pike UHD 25p on S-1: Not covered');
   });
 });

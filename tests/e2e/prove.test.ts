@@ -139,7 +139,7 @@ describe('results that look impossible', () => {
       'ol',
       /8K raw 3:1 50p on A-01, Wherry One take of 31 min: decides a result that looks impossible/,
     );
-    await app.seesText('ol', /4K long-GOP 50p on C-06, Dory .*speak against each other/);
+    await app.seesText('ol', /4K long-GOP 50p on C-06, Dory .*contradict each other/);
     await part('Log');
     await app.clickText('button', 'Set the mode to 5:1');
     await app.seesText('body', '8K raw 3:1 is 5:1 now.');
@@ -232,7 +232,7 @@ describe('bursts', () => {
     await app.fill('One picture', '48.5');
     await app.fill('Pictures taken', '20');
     await app.fill('Until the lamp', '6');
-    await app.seesText('aside', 'Void: 970 MB were taken, and the buffer holds 1500 MB.');
+    await app.seesText('aside', 'Not counted: 970 MB were taken, and the buffer holds 1500 MB.');
     await app.fill('Pictures taken', '60');
     await app.fill('Pictures until', '40');
     await app.seesText('aside', '250 MB/s: 1500 MB written away.');

@@ -19,7 +19,14 @@ const body = aBody({
 const card = aCard({ id: 'c', label: 'A-02' });
 const kit = { bodies: [body], cards: [card] } as unknown as DayViewKit;
 const plan = { ...newPlan([]), cardIds: ['c'], blocks: [{ bodyId: 'b' }] as never };
-const live = (state: CardState, next: CardState): LiveCard => ({ card, state, next, press: null, differs: null });
+const live = (state: CardState, next: CardState): LiveCard => ({
+  card,
+  state,
+  next,
+  press: null,
+  differs: null,
+  isFaulty: false,
+});
 
 function asked(state: CardState, to: CardState) {
   const onPress = vi.fn();
@@ -67,11 +74,48 @@ describe('the next swap', () => {
     const day = { asPlanned, blocks: [] } as unknown as PlannedDay;
     const names = { body: () => 'Wherry', card: (id: string) => id, clock: () => '11:16' } as never;
     const swap = { atSeconds: 100, bodyId: 'b', slotId: 's1', outCardId: 'x', inCardId: 'c' };
-    draw(<NextSwap kit={kit} day={day} names={names} swap={swap} seconds={40} onSwap={vi.fn()} />);
+    draw(
+      <NextSwap
+        kit={kit}
+        day={day}
+        names={names}
+        swap={swap}
+        seconds={40}
+        onSwap={vi.fn()}
+        loaded={[]}
+        onLoaded={vi.fn()}
+      />,
+    );
     const said = words(screen.getByRole('region', { name: 'The next card change' }));
     expect(said).toContain(from);
     expect(said.includes('Nothing was noted for Wherry')).toBe(isSaid);
     expect(said).toContain('1:00');
+  });
+});
+
+describe('what the plan has in the cameras', () => {
+  it('is said where nobody noted it, and confirmed in one press', () => {
+    const onLoaded = vi.fn();
+    const day = { asPlanned: ['b'], blocks: [] } as unknown as PlannedDay;
+    const names = { body: () => 'Wherry', card: (id: string) => id, clock: () => '11:16' } as never;
+    const loaded = [{ cardId: 'A-01', bodyId: 'b', slotId: 's1' }];
+    draw(
+      <NextSwap
+        kit={kit}
+        day={day}
+        names={names}
+        swap={null}
+        seconds={40}
+        onSwap={vi.fn()}
+        loaded={loaded}
+        onLoaded={onLoaded}
+      />,
+    );
+    expect(words(screen.getByRole('region', { name: 'The next card change' }))).toContain(
+      'By the plan A-01 is in Wherry, Slot A.',
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'That is so' }));
+    expect(onLoaded).toHaveBeenCalledOnce();
   });
 });
 
@@ -88,6 +132,7 @@ describe('the cards of the day', () => {
         scanned={null}
         onPress={onPress}
         onCompare={vi.fn()}
+        onFaulty={null}
       />,
     );
     const all = words(screen.getByRole('region', { name: 'Cards' }));
@@ -109,11 +154,40 @@ describe('the cards of the day', () => {
           scanned={null}
           onPress={vi.fn()}
           onCompare={vi.fn()}
+          onFaulty={null}
         />,
       );
       return words(screen.getAllByRole('region', { name: 'Cards' }).at(-1) as HTMLElement);
     };
     expect(rows('free', 'in-body')).toContain('recorded on by the plan, and not noted: look before it goes in');
     expect(rows('verified', 'free'), 'somebody said more than that').not.toContain('by the plan');
+  });
+
+  it('one is taken out as faulty in two presses; what is on it still has to be copied', () => {
+    const onFaulty = vi.fn();
+    const rows = (card: LiveCard) =>
+      draw(
+        <LiveCards
+          cards={[card]}
+          kit={kit}
+          copies={2}
+          day={null}
+          names={{} as never}
+          scanned={null}
+          onPress={vi.fn()}
+          onCompare={vi.fn()}
+          onFaulty={onFaulty}
+        />,
+      );
+    rows(live('full', 'copying'));
+    fireEvent.click(screen.getByRole('button', { name: 'A-02: another state' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Faulty: take it out of the day' }));
+    expect(onFaulty).toHaveBeenCalledWith(card);
+    rows({ ...live('full', 'copying'), isFaulty: true });
+    const row = screen.getAllByRole('region', { name: 'Cards' }).at(-1) as HTMLElement;
+    expect(words(row)).toContain('faulty: out of the plan; what is on it still has to be copied and verified');
+    const [first, second] = screen.getAllByRole('button', { name: 'A-02: another state' });
+    fireEvent.click(second ?? (first as HTMLElement));
+    expect(screen.queryAllByRole('button', { name: 'Faulty: take it out of the day' })).toEqual([]);
   });
 });

@@ -6,7 +6,9 @@ import { createNamer } from '../../kit/names.ts';
 import { newId } from '../../kit/newId.ts';
 import { change, put, remove } from '../../store/edit.ts';
 import { CHANGE_TEXT, STATE_REASON } from '../../text/kit/changes.ts';
+import { together } from '../../text/quantity.ts';
 import { type Written, write } from '../kit/write.ts';
+import type { BusAsked } from './busesAsked.ts';
 
 /** Stores a body as its form has it; see `saveCard`. */
 export const saveBody = (body: Body, base?: Body | null): Promise<Written> =>
@@ -29,6 +31,19 @@ export const tellBus = ({ id, name, slots }: Body, slotId: string, bus: Bus): Pr
     change('bodies', id, (body) => ({
       ...body,
       slots: body.slots.map((one) => (one.id === slotId ? withBus(one, bus) : one)),
+    })),
+  ]);
+
+/** What slots of a body carry for one form of card, told at once. */
+export const tellBuses = ({ id, name }: Body, { form, slots }: BusAsked, bus: Bus): Promise<Written> =>
+  write(CHANGE_TEXT.busTold(name, together(slots.map((one) => one.name)), busRow(bus).name), [
+    change('bodies', id, (body) => ({
+      ...body,
+      slots: body.slots.map((slot, at) =>
+        slots.some((one) => one.at === at)
+          ? { ...slot, accepts: slot.accepts.map((one) => (one.form === form ? { ...one, bus: one.bus ?? bus } : one)) }
+          : slot,
+      ),
     })),
   ]);
 

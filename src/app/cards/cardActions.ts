@@ -6,7 +6,7 @@ import { copyOfCard } from '../../kit/copies.ts';
 import { createNamer } from '../../kit/names.ts';
 import { newId } from '../../kit/newId.ts';
 import { change, put, remove } from '../../store/edit.ts';
-import { CHANGE_TEXT, STATE_REASON } from '../../text/kit/changes.ts';
+import { CHANGE_TEXT, FAULT_TEXT, STATE_REASON } from '../../text/kit/changes.ts';
 import { type Written, write } from '../kit/write.ts';
 
 /** Changes of so many cards at once are large: the kit is kept as an earlier state first. */
@@ -45,6 +45,18 @@ export const changeCards = (cards: readonly Card[], part: Partial<Card>, words: 
     cards.map(({ id }) => change('cards', id, (card) => ({ ...card, ...part }))),
     { snapshot: beforeMany(cards.length, 'changing') },
   );
+
+/** A card that failed on a day: nothing counts on it until somebody says what came of it, so that no plan uses it. */
+export const noteFault = (
+  { id, label }: Card,
+  { date, who, plan }: { readonly date: string; readonly who: string; readonly plan: string },
+): Promise<Written> =>
+  write(CHANGE_TEXT.faultNoted(label), [
+    change('cards', id, (card) => ({
+      ...card,
+      incidents: [...(card.incidents ?? []), { date, kind: 'damage', text: FAULT_TEXT(plan, who) }],
+    })),
+  ]);
 
 /** What such a minimum may be, MB/s. */
 export const MINIMUM_RANGE = RANGES.cardMBps;

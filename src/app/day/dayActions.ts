@@ -85,6 +85,13 @@ export function makeMove(plan: Plan, { kind, plan: moved, card }: DayMove): Prom
 /** One press on the day, with what goes with it. */
 export type NewPress = Omit<PlanPress, 'at' | 'id'>;
 
+/** A card where the plan has it now, and nobody said so. */
+export interface Loaded {
+  readonly cardId: string;
+  readonly bodyId: string;
+  readonly slotId: string;
+}
+
 /** When and how presses are noted. */
 export interface Noted {
   /** ISO time. */
@@ -123,6 +130,14 @@ export function pressSwap(
     how,
   );
 }
+
+/** Cards that are where the plan has them, as one press. */
+export const pressLoaded = (plan: Plan, loaded: readonly Loaded[], who: string, how: Noted): Promise<Written> =>
+  notePresses(
+    plan,
+    loaded.map((one) => ({ ...one, to: 'in-body' as const, who })),
+    how,
+  );
 
 /** Forgets what was pressed; the states of the wallet stay. */
 export const clearLog = (plan: Plan): Promise<Written> =>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { recordedFault } from '../../core/cards/recordedFault.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
@@ -13,6 +14,8 @@ export interface LiveCard {
   /** What the wallet says where it differs from the last press: the less safe of both is the state. */
   readonly differs: CardState | null;
   readonly next: CardState;
+  /** A fault was noted of it and is not settled: it is out of the plan, and what is on it is still copied. */
+  readonly isFaulty: boolean;
 }
 
 /** The plan as it is rehearsed: what is pressed then stands in the place of the log, which it never touches. */
@@ -34,7 +37,8 @@ export function liveCards(plan: Plan, cards: readonly Card[]): readonly LiveCard
     const state = stateOf(card, last);
     const press = last.get(id) ?? null;
     const differs = press !== null && card.state && card.state !== press.to ? card.state : null;
-    return [{ card, state, press, differs, next: nextState(state, plan.copies) }];
+    const isFaulty = recordedFault(card) !== null;
+    return [{ card, state, press, differs, next: nextState(state, plan.copies), isFaulty }];
   });
 }
 

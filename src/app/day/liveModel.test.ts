@@ -22,6 +22,8 @@ const dayOf = (more: object): PlannedDay =>
     shortages: [],
     sittings: [],
     offloads: [],
+    rolls: [],
+    asPlanned: [],
     ...more,
   }) as never;
 const at = (log: readonly PlanPress[], day: PlannedDay | null, seconds = 3600) => ({
@@ -56,6 +58,28 @@ describe('the live day at a moment', () => {
     const short = (toSeconds: number, missingMinutes: number) => ({ atSeconds: 0, toSeconds, missingMinutes });
     const day = dayOf({ shortages: [short(3000, 5), short(9000, 0), short(9100, 7)] });
     expect(liveModel(at([], day)).short).toMatchObject({ missingMinutes: 7 });
+  });
+});
+
+describe('what the plan has in the cameras now', () => {
+  const roll = (cardId: string, bodyId: string, fromSeconds: number, toSeconds: number) => ({
+    ...{ cardId, bodyId, fromSeconds, toSeconds },
+    slotId: 'slot',
+  });
+  const rolls = [roll('a', 'body', 3000, 5000), roll('b', 'body', 5000, 6000), roll('b', 'other', 3000, 5000)];
+  const loaded = (log: readonly PlanPress[], asPlanned: readonly string[], seconds = 3600) =>
+    liveModel(at(log, dayOf({ rolls, asPlanned }), seconds)).loaded.map(({ cardId, bodyId }) => `${cardId} ${bodyId}`);
+
+  it('is offered of cameras for which nobody noted anything, and of no card that comes later', () => {
+    expect(loaded([], ['body'])).toEqual(['a body']);
+    expect(loaded([], ['body', 'other'])).toEqual(['a body', 'b other']);
+    expect(loaded([], [])).toEqual([]);
+    expect(loaded([], ['body'], 7000)).toEqual([]);
+  });
+
+  it('is not offered of a card that is not free: that is asked about by itself', () => {
+    expect(loaded([press('a', 'full')], ['body'])).toEqual([]);
+    expect(loaded([press('a', 'verified')], ['body'])).toEqual([]);
   });
 });
 
@@ -99,7 +123,7 @@ describe('a press', () => {
 
   it('says what is at stake: what is to be copied before the card goes in again, else everything', () => {
     const copy = { cardId: 'a', stage: 'copy', fromSeconds: 4000, GB: 118 };
-    expect(atStake(dayOf({ offloads: [copy] }), 'a', 3600)).toMatch(/^up to 118.GB, by what was pressed$/);
+    expect(atStake(dayOf({ offloads: [copy] }), 'a', 3600)).toMatch(/^up to 118.GB, from the states noted here$/);
     const again = { cardId: 'a', fromSeconds: 3900 };
     expect(atStake(dayOf({ offloads: [copy], sittings: [again] }), 'a', 3600)).toBe('everything on it');
     expect(atStake(null, 'a', 3600)).toBe('everything on it');

@@ -2,7 +2,7 @@ import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import { gigabytes } from '../../text/day/day.ts';
-import type { NewPress } from './dayActions.ts';
+import type { Loaded, NewPress } from './dayActions.ts';
 import { doubtOf, type LiveCard, liveCards, nextChange, nextSeat } from './live.ts';
 
 /** A card, and the state it was pressed into: to be asked about before it is noted. */
@@ -34,6 +34,8 @@ export interface LiveModel {
   readonly swap: PlannedSwap | null;
   /** Seconds until then. */
   readonly left: number | null;
+  /** Which card the plan has where now, of bodies of which nothing was pressed: confirmed in one press. */
+  readonly loaded: readonly Loaded[];
   /** What is short first from now on. */
   readonly short: PlannedDay['shortages'][number] | null;
   /** Whether the moment lies on another day: then nothing counts down. */
@@ -47,6 +49,8 @@ const BEFORE = 6 * 3600;
 const BEHIND = 18 * 3600;
 /** A card pressed in is taken to go where the plan has it, if that is so soon, seconds [A]. */
 const SOON = 1800;
+/** The plan is as old as this at the most, seconds: what runs now may begin so much later in it. */
+const REPLANNED = 60;
 
 interface LiveInput {
   readonly plan: Plan;
@@ -58,18 +62,32 @@ interface LiveInput {
 /** What the view of the live day shows. */
 export function liveModel({ plan, cards, day, seconds }: LiveInput): LiveModel {
   const swap = day ? nextChange(day, seconds) : null;
+  const own = liveCards(plan, cards);
   const last = day?.blocks.reduce((latest, { toSeconds }) => Math.max(latest, toSeconds), 0) ?? 0;
   const isShort = ({ missingMinutes, toSeconds }: PlannedDay['shortages'][number]): boolean =>
     missingMinutes > 0 && toSeconds > seconds;
   return {
     seconds,
-    cards: liveCards(plan, cards),
+    cards: own,
     swap,
     left: swap ? Math.max(0, swap.atSeconds - seconds) : null,
+    loaded: day ? loadedNow(day, seconds, own) : [],
     short: day?.shortages.find(isShort) ?? null,
     isOther: seconds < -BEFORE || seconds > last + BEHIND,
     rehearsal: (day?.blocks[0]?.fromSeconds ?? 0) - 60,
   };
+}
+
+/** Only cards that are free by what is known: of any other its press is asked about by itself. */
+function loadedNow({ rolls, asPlanned }: PlannedDay, seconds: number, own: readonly LiveCard[]): readonly Loaded[] {
+  const free = new Set(own.filter(({ state, isFaulty }) => state === 'free' && !isFaulty).map(({ card }) => card.id));
+  return rolls
+    .filter(({ cardId }) => free.has(cardId))
+    .filter(
+      (one) => asPlanned.includes(one.bodyId) && one.fromSeconds <= seconds + REPLANNED && one.toSeconds > seconds,
+    )
+    .filter((one, at, all) => all.findIndex(({ cardId }) => cardId === one.cardId) === at)
+    .map(({ cardId, bodyId, slotId }) => ({ cardId, bodyId, slotId }));
 }
 
 /** Where the plan puts a card about now; further ahead a press may mean anything, and is asked. */
@@ -105,5 +123,5 @@ export function atStake(day: PlannedDay | null, cardId: string, seconds: number)
   const next = day?.sittings.find((one) => one.cardId === cardId && one.fromSeconds > seconds);
   const copy = day?.offloads.find((one) => one.cardId === cardId && one.stage === 'copy');
   if (!copy || (next && copy.fromSeconds > next.fromSeconds)) return 'everything on it';
-  return `up to ${gigabytes(copy.GB)}, by what was pressed`;
+  return `up to ${gigabytes(copy.GB)}, from the states noted here`;
 }

@@ -1,12 +1,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { CardState } from '../../core/kit/model.ts';
+import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { DayNames } from '../../text/day/day.ts';
+import { noteFault } from '../cards/cardActions.ts';
 import type { Written } from '../kit/write.ts';
 import type { TaskState } from '../tasks/useTask.ts';
-import { type NewPress, pressCard, pressSwap } from './dayActions.ts';
+import { type NewPress, pressCard, pressLoaded, pressSwap } from './dayActions.ts';
 import { clockFor, type DayClock, namesFor } from './dayClock.ts';
 import type { DayViewKit } from './dayKit.ts';
 import { type Lanes, lanesOf } from './lanes.ts';
@@ -44,6 +45,10 @@ export interface Live {
   readonly act: {
     readonly press: (live: LiveCard, to: CardState) => void;
     readonly swap: (planned: PlannedSwap) => void;
+    /** Notes a card as faulty, which takes it out of the plan; null in a rehearsal, of which nothing counts. */
+    readonly takeOut: ((card: Card) => void) | null;
+    /** Says that what the plan has in the cameras now is in them. */
+    readonly confirmLoaded: () => void;
     readonly note: (press: Omit<NewPress, 'who'>) => void;
     readonly forget: () => void;
     readonly planAgain: () => void;
@@ -123,6 +128,10 @@ export function useLive(
     act: {
       press: (live, to) => take(pressStep(input, live, to)),
       swap: (planned) => take(swapStep(input, planned)),
+      takeOut: isRehearsed
+        ? null
+        : (card) => void change(() => noteFault(card, { date: at().slice(0, 10), who: who.trim(), plan: plan.name })),
+      confirmLoaded: () => void change(() => pressLoaded(asKept, model.loaded, who.trim(), { at: at(), isRehearsed })),
       note,
       forget: () => setAsked(null),
       planAgain: again,

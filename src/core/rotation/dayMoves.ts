@@ -1,4 +1,5 @@
 import { streamRate } from '../bodies/rate/streamRate.ts';
+import { recordedFault } from '../cards/recordedFault.ts';
 import type { Body, Card } from '../kit/model.ts';
 import type { Plan, PlanBlock } from '../kit/plan.ts';
 import { answersFor } from '../match/board.ts';
@@ -60,7 +61,7 @@ function cardChanges({ kit, plan, policy }: DayInput, block: PlanBlock, body: Bo
   const answer = answersFor({ body, mode, ...kit, policy });
   const minutes = block.minutes * block.rolling;
   const own = kit.cards
-    .filter(({ id, retired }) => !retired && !plan.cardIds.includes(id))
+    .filter((card) => !card.retired && recordedFault(card) === null && !plan.cardIds.includes(card.id))
     .map((card) => ({ card, cell: answer(card) }))
     .filter(({ cell }) => used.has(cellTone(cell, policy.take)) && (cell.planned ?? 0) > 0)
     // The smallest that lasts, else the largest.

@@ -54,6 +54,8 @@ export function seatsFor(
   const boardAnswer = housing === 'relay' ? answersFor({ body, mode, ...kit, policy }) : null;
   const known = new Map<string, readonly (SeatFit | null)[]>();
   const fitOf = (cell: Cell): SeatFit | null => {
+    // A fault that nobody settled is no matter of how much is risked: such a card is out of the day.
+    if (cell.findings.some(({ rule }) => rule === 'fault')) return null;
     const tone = cellTone(cell, policy.take);
     const seconds = rollTime(cell);
     return used.has(tone) && seconds > 0 ? { seconds, verdict: cell.verdict, tone } : null;

@@ -16,6 +16,7 @@ import { SaveBar } from '../../ui/SaveBar.tsx';
 import { useItemForm } from '../../ui/useItemForm.ts';
 import { AdviceFields } from './AdviceFields.tsx';
 import { ApprovedFields } from './ApprovedFields.tsx';
+import { BusQuestions } from './BusQuestions.tsx';
 import { CounterFields } from './CounterFields.tsx';
 import { GroupFields } from './GroupFields.tsx';
 import { HeatFields } from './HeatFields.tsx';
@@ -140,6 +141,7 @@ export function BodyForm(props: BodyFormProps) {
         </fieldset>
       </Alone>
       {isNew && <StartFrom form={form} others={others} />}
+      <BusQuestions form={form} slots={body.slots} />
       <Alone name="Slots">
         <fieldset className={css.section}>
           <legend className={css.legend}>Slots</legend>

@@ -59,12 +59,6 @@ export function SlotFields({ form, at }: { readonly form: BodyFormApi; readonly 
           </button>
         </div>
       ))}
-      {slot.accepts.some(({ bus, form: key }) => bus === null && key !== 'module') && (
-        <p className={css.hint}>
-          If you do not enter the bus, the slowest common one is assumed (UHS-I for an SD slot). The manual says which
-          it is.
-        </p>
-      )}
       {slot.accepts.length === 0 && <p className={css.hint}>This slot takes no card form yet.</p>}
       <div className={css.actions}>
         <button

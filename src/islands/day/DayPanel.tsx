@@ -19,6 +19,7 @@ import {
 import { minutesText } from '../../text/quantity.ts';
 import { useChange } from '../../ui/useChange.ts';
 import { WithTerms } from '../../ui/WithTerms.tsx';
+import { BusToTell } from '../bodies/BusToTell.tsx';
 import css from './DayPanel.module.css';
 
 interface DayPanelProps {
@@ -145,6 +146,7 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
       {first && (
         <section className={css.group} aria-label="What to do">
           <h3>What to do</h3>
+          <BusToTell bodies={kit.bodies.filter(({ id }) => plan.blocks.some(({ bodyId }) => bodyId === id))} />
           {moves.phase === 'running' && (
             <p className="soft" role="status">
               Looking for ways to fix the shortage…

@@ -6,6 +6,7 @@ import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import type { DayNames } from '../../text/day/day.ts';
 import {
   differsText,
+  faultyText,
   LIVE_STATES,
   LIVE_TONES,
   PRESS_WORDS,
@@ -27,6 +28,8 @@ interface LiveCardsProps {
   readonly scanned: string | null;
   readonly onPress: (live: LiveCard, to: CardState) => void;
   readonly onCompare: (card: Card) => void;
+  /** Missing in a rehearsal. */
+  readonly onFaulty: ((card: Card) => void) | null;
 }
 
 /** Where a card has been, in a line. */
@@ -43,7 +46,8 @@ function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copie
 }
 
 /** Every card of the day with the state it was pressed into: one press for what comes next, and behind … the others. */
-export function LiveCards({ cards, kit, copies, day, names, scanned, onPress, onCompare }: LiveCardsProps) {
+export function LiveCards(props: LiveCardsProps) {
+  const { cards, kit, copies, day, names, scanned, onPress, onCompare, onFaulty } = props;
   const [showAll, setShowAll] = useState<string | null>(null);
   return (
     <section aria-label="Cards">
@@ -60,7 +64,9 @@ export function LiveCards({ cards, kit, copies, day, names, scanned, onPress, on
           <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>
             <div className={css.name}>
               <h3>{live.card.label}</h3>
-              {day?.recordedAsPlanned.includes(live.card.id) && live.state === 'free' ? (
+              {live.isFaulty ? (
+                <p className="tone-hot">{faultyText(live.state)}</p>
+              ) : day?.recordedAsPlanned.includes(live.card.id) && live.state === 'free' ? (
                 <p className="tone-warm">{RECORDED_AS_PLANNED}</p>
               ) : (
                 <p className="soft">{about(live, kit, copies)}</p>
@@ -115,6 +121,18 @@ export function LiveCards({ cards, kit, copies, day, names, scanned, onPress, on
                       {PRESS_WORDS[to]}
                     </button>
                   ))}
+                {onFaulty && !live.isFaulty && (
+                  <button
+                    type="button"
+                    className="plain-button"
+                    onClick={() => {
+                      setShowAll(null);
+                      onFaulty(live.card);
+                    }}
+                  >
+                    Faulty: take it out of the day
+                  </button>
+                )}
               </div>
             )}
           </li>

@@ -138,7 +138,16 @@ function Now({ live, scanned, onCoded }: NowProps) {
   const { kit, plan, names, day, short, seconds, planning } = model;
   return (
     <>
-      <NextSwap kit={kit} day={day} names={names} swap={model.swap} seconds={seconds} onSwap={act.swap} />
+      <NextSwap
+        kit={kit}
+        day={day}
+        names={names}
+        swap={model.swap}
+        seconds={seconds}
+        onSwap={act.swap}
+        loaded={model.loaded}
+        onLoaded={act.confirmLoaded}
+      />
       {short && (
         <p className={`${css.short} tone-hot`} role="status">
           Shortage from {names.clock(Math.max(short.atSeconds, seconds))}: {shortageText(short, names)}
@@ -166,6 +175,7 @@ function Now({ live, scanned, onCoded }: NowProps) {
         cards={model.cards}
         onPress={act.press}
         onCompare={(card) => onCoded({ kind: 'compare', card })}
+        onFaulty={act.takeOut}
       />
     </>
   );

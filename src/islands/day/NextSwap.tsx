@@ -1,8 +1,9 @@
+import type { Loaded } from '../../app/day/dayActions.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import type { DayNames } from '../../text/day/day.ts';
-import { asPlannedText } from '../../text/day/live.ts';
+import { asPlannedText, loadedText } from '../../text/day/live.ts';
 import { clockText } from '../../text/quantity.ts';
 import css from './LivePart.module.css';
 
@@ -15,10 +16,13 @@ interface NextSwapProps {
   /** Now, seconds of the day. */
   readonly seconds: number;
   readonly onSwap: (swap: PlannedSwap) => void;
+  /** Which card the plan has where now, and nobody said so. */
+  readonly loaded: readonly Loaded[];
+  readonly onLoaded: () => void;
 }
 
 /** Which card goes where next, and how long that is from now. */
-export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapProps) {
+export function NextSwap({ kit, day, names, swap, seconds, onSwap, loaded, onLoaded }: NextSwapProps) {
   const left = swap ? Math.max(0, swap.atSeconds - seconds) : null;
   const running =
     day?.blocks.filter(({ fromSeconds, toSeconds }) => fromSeconds <= seconds && seconds < toSeconds) ?? [];
@@ -64,6 +68,19 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap }: NextSwapPro
         <p>{day ? 'No more card changes planned today.' : 'Planning the day …'}</p>
       )}
       {day && day.asPlanned.length > 0 && <p className="tone-warm">{asPlannedText(day.asPlanned.map(names.body))}</p>}
+      {loaded.length > 0 && (
+        <p>
+          {loadedText(
+            loaded.map(({ cardId, bodyId, slotId }) => ({
+              card: names.card(cardId),
+              where: [names.body(bodyId), slotName(bodyId, slotId)].filter(Boolean).join(', '),
+            })),
+          )}{' '}
+          <button type="button" className="plain-button" onClick={onLoaded}>
+            That is so
+          </button>
+        </p>
+      )}
     </section>
   );
 }

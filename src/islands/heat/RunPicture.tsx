@@ -41,10 +41,13 @@ interface RunPictureProps {
   readonly accepted: number;
   readonly before: string | null;
   readonly onBack: () => void;
+  /** Where the take is one line: whether what it is made of is open, and opening it. */
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
 }
 
 /** How the run ends and why, its picture, and the buckets at one moment of it. */
-export function RunPicture({ run, risk, accepted, before, onBack }: RunPictureProps) {
+export function RunPicture({ run, risk, accepted, before, onBack, isOpen, onOpen }: RunPictureProps) {
   const { result, cause, lane, lanes, setup } = run;
   const band = risk?.band ?? null;
   const last = result.atSeconds;
@@ -61,7 +64,10 @@ export function RunPicture({ run, risk, accepted, before, onBack }: RunPicturePr
       <header className={css.head} aria-live="polite">
         <Head run={run} failing={risk && failingOf(risk)} accepted={accepted} />
         <p className={css.asked}>
-          {setup.body.name} {modeTitle(setup.mode)} on {seatedCardsText(run)}, {plannedText(setup.plan)}
+          {setup.body.name} {modeTitle(setup.mode)} on {seatedCardsText(run)}, {plannedText(setup.plan)}{' '}
+          <button type="button" className="plain-button" aria-expanded={isOpen} onClick={() => onOpen(!isOpen)}>
+            {isOpen ? 'Close' : 'Change'}
+          </button>
         </p>
         <p className={css.cause}>
           {run.ended ? (

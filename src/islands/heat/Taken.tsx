@@ -61,6 +61,7 @@ export function Taken({
     : !run.ok && run.error.code === 'figure'
       ? [run.error.lane]
       : [];
+  const [isOpen, setOpen] = useState(false);
   const [ownAccepted, setAccepted] = useState<number | null>(null);
   const accepted = ownAccepted ?? usuallyAccepted(policy.take);
   const [runs, setRuns] = useState<number>(TOLD_RUNS);
@@ -93,7 +94,8 @@ export function Taken({
     onMove(afterAdvice(advice, pick), text);
   };
   return (
-    <div className={css.heat}>
+    // What cannot be run is changed where it stands.
+    <div className={css.heat} data-open={isOpen || !ran || undefined}>
       <div className={css.left}>
         <TakeForm
           kit={kit}
@@ -116,6 +118,8 @@ export function Taken({
             accepted={accepted}
             before={before}
             onBack={onBack}
+            isOpen={isOpen}
+            onOpen={setOpen}
           />
         ) : (
           <header>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isSdBusOpen } from '../../app/bodies/busesAsked.ts';
 import { cardLine } from '../../app/cards/cardLine.ts';
 import { statedRate } from '../../app/match/answers.ts';
 import { isAtHand } from '../../app/match/entries.ts';
@@ -15,6 +16,7 @@ import { part } from '../../ui/part.tsx';
 import css from './BoardHeadings.module.css';
 
 const OutsideCards = part(() => import('./OutsideCards.tsx'));
+const BusDialog = part(() => import('./BusDialog.tsx'));
 
 interface CardHeadingProps {
   readonly card: Card;
@@ -60,6 +62,8 @@ interface BodyHeadingProps {
 /** A body at the head of its rows: alone with one press, and which cards do not enter it behind a line that says so. */
 export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadingProps) {
   const [listed, setListed] = useState(false);
+  const [asked, setAsked] = useState(false);
+  const isOpen = isSdBusOpen(body.slots);
   return (
     <div className={css.body} style={{ width }} role="columnheader" aria-colindex={1}>
       <span className={css.bodyName}>
@@ -83,7 +87,19 @@ export function BodyHeading({ body, outside, width, alone, onAlone }: BodyHeadin
             {outside.length} {outside.length === 1 ? 'card doesn’t fit' : 'cards don’t fit'}
           </button>
         )}
+        {isOpen && (
+          <button
+            type="button"
+            className={`${css.way} tone-warm`}
+            onClick={() => setAsked(true)}
+            aria-label={`bus not entered: tell which bus the slots of ${body.name} have`}
+          >
+            bus not entered
+          </button>
+        )}
       </span>
+      {/* Told, nothing of it is open any more, and the dialogue is gone with the question. */}
+      {asked && isOpen && <BusDialog body={body} onClose={() => setAsked(false)} />}
       {listed && <OutsideCards body={body} outside={outside} onClose={() => setListed(false)} />}
     </div>
   );

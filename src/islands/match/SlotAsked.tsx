@@ -19,7 +19,7 @@ export function SlotAsked({ body, move }: SlotAskedProps) {
   if (!slot) return null;
   return (
     <fieldset className={css.asked}>
-      <legend className={css.question}>What does {slot.name} speak?</legend>
+      <legend className={css.question}>Which bus does {slot.name} have?</legend>
       <p className="soft">{HOW_TO_TELL(slot)}</p>
       <div className={css.answers}>
         {move.answers.map(({ bus, verdict, tone }) => (

@@ -7,6 +7,7 @@ import type { ShopAnswer } from '../../core/shop/sets.ts';
 import { minutesText } from '../../text/quantity.ts';
 import { impossibleText, needText, needTitle } from '../../text/shop/shop.ts';
 import { useChange } from '../../ui/useChange.ts';
+import { BusToTell } from '../bodies/BusToTell.tsx';
 import css from './lists.module.css';
 
 interface NeedListProps {
@@ -23,6 +24,9 @@ export function NeedList({ kit, answer, onOpen, onNew }: NeedListProps) {
   const plans = kit.plans.filter(({ isTemplate, blocks }) => !isTemplate && blocks.length > 0);
   const cheapest = answer?.sets.find(({ aim }) => aim === 'cheapest');
   const [only] = plans.length === 1 ? plans : [];
+  // A slot of which nothing is told may be all that is in the way.
+  const impossible = new Set(answer?.impossible.map(({ needId }) => needId));
+  const short = new Set(needs.filter(({ id, isOut }) => !isOut && impossible.has(id)).map(({ bodyId }) => bodyId));
   const own = (need: Need): string => {
     const minutes = cheapest ? ownMinutes(cheapest, need.id) : 0;
     const wanted = cheapest?.needs.find(({ needId }) => needId === need.id)?.wanted ?? 0;
@@ -64,6 +68,7 @@ export function NeedList({ kit, answer, onOpen, onNew }: NeedListProps) {
           );
         })}
       </ul>
+      <BusToTell bodies={bodies.filter(({ id }) => short.has(id))} />
       <div className={css.actions}>
         <button type="button" className="plain-button" onClick={onNew}>
           Add a mode and hours

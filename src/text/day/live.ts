@@ -2,6 +2,7 @@ import type { CardState } from '../../core/kit/model.ts';
 import type { PlanPress } from '../../core/kit/plan.ts';
 import { assertNever } from '../../core/result.ts';
 import type { PressDoubt } from '../../core/rotation/states.ts';
+import { together } from '../quantity.ts';
 
 /** Where a card stands, on the day. */
 export const LIVE_STATES: Readonly<Record<CardState, string>> = {
@@ -66,7 +67,7 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
         to === 'free'
           ? 'Once you mark it free, someone may format it'
           : 'It is wiped when it is formatted in the camera';
-      return `${have} of ${card} ${doubt.have === 1 ? 'is' : 'are'} noted here. ${then}, and what is on it is lost.`;
+      return `${have} of ${card} ${doubt.have > 1 ? 'are' : 'is'} noted here. ${then}, and what is on it is lost.`;
     }
     case 'no-copy':
       return `No copy of ${card} was noted. Verified says that ${doubt.need === 1 ? 'its copy is' : `all ${doubt.need} copies are`} made and checked: after that it may be wiped.`;
@@ -81,5 +82,15 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
 export const asPlannedText = (bodies: readonly string[]): string =>
   `Nothing was noted for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;
 
+/** Where the plan has which card now, where nobody said it: `A-01 in Wherry, Slot 1`. */
+export const loadedText = (loaded: readonly { readonly card: string; readonly where: string }[]): string =>
+  `By the plan ${together(loaded.map(({ card, where }) => `${card} is in ${where}`))}.`;
+
 /** Of a card that is free by nobody's word and recorded on by the plan. */
 export const RECORDED_AS_PLANNED = 'recorded on by the plan, and not noted: look before it goes in';
+
+/** Said in the row of a card with a fault, by what may lie on it. */
+export const faultyText = (state: CardState): string =>
+  state === 'free'
+    ? 'faulty: out of the plan until it is settled under Cards'
+    : 'faulty: out of the plan; what is on it still has to be copied and verified';

@@ -34,8 +34,9 @@ export const CHANGE_TEXT = {
   ratioSet: (mode: string, ratio: string) => `${mode} is ${ratio}:1 now.`,
   ratiosSet: (count: number, ratio: string) => `${count} modes are ${ratio}:1 now.`,
   rateTaken: (mode: string) => `${mode} has the rate of the take now.`,
+  faultNoted: (card: string) => `${card} noted as faulty: it is planned nowhere until that is settled under Cards.`,
   minimumNoted: (card: string) => `The minimum that the maker of ${card} states is noted.`,
-  busTold: (body: string, slot: string, bus: string) => `${slot} of ${body} speaks ${bus} now.`,
+  busTold: (body: string, slot: string, bus: string) => `${body}, ${slot}: ${bus} entered.`,
   otherFormsTold: (body: string) => `What ${body} asks of cards of another form is told.`,
   holdsSet: (body: string) => `What the stated rates of ${body} hold is told.`,
   takeKept: (name: string) => `Kept to compare: ${name}.`,
@@ -70,3 +71,6 @@ export const STATE_REASON = {
   bodyDeleted: (name: string) => `before deleting ${name}`,
   many: (what: 'deleting' | 'changing' | 'adding', count: number) => `before ${what} ${cards(count)}`,
 } as const;
+
+/** What an incident says that was noted on the day. */
+export const FAULT_TEXT = (plan: string, who: string): string => `Faulty on ${plan}${who ? `, noted by ${who}` : ''}.`;

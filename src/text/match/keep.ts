@@ -20,7 +20,7 @@ export const KEEP_NAME = {
 } as const;
 
 /** Beside the kinds of bus that a slot may have. */
-export const KEEP_BUS = { question: 'What do its slots speak?', unsure: 'Not sure' } as const;
+export const KEEP_BUS = { question: 'Which bus do its slots have?', unsure: 'Not sure' } as const;
 
 /** What a mode that was kept from a line is called: its picture and what it writes. Its speed stands behind every name. */
 export function keptModeName({ width, height, rate, codec }: Mode): string {
