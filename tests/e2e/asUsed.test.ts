@@ -128,7 +128,7 @@ describe('trials, as a new user makes them', () => {
     await app.visit('/');
     expect(await app.seesCell('Heron 4K 16:9 10-bit 4:2:2 ALL-Intra 29.97p on H-1')).toContain('Guaranteed');
     await hands.press('Kit');
-    await hands.press('Print crew cards', 'a');
+    await hands.press('Crew cards to print', 'a');
     expect(await app.seesText('main', 'Heron')).toContain('ALL-Intra');
     await app.withText('button', 'Print');
     hands.atMost(4);

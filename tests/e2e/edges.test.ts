@@ -165,7 +165,7 @@ describe('a day past midnight', () => {
     const after = await at('2026-05-05T00:40:00');
     expect(after).not.toContain('Nothing was noted');
     expect(after).not.toContain(`${out} → ${put}`);
-    expect(await app.text('main')).toMatch(new RegExp(`${out} [^.]*not to be wiped`));
+    expect(await app.text('main')).toMatch(new RegExp(`${out} [^.]*do not format`));
     expect(await app.text('main')).toContain('00:40 +1 d');
   });
 });

@@ -471,8 +471,8 @@ describe('for everybody', () => {
   });
 
   it('fits a phone: the answer first, nothing cut off', async () => {
-    await app.size(390, 844);
     await openHot();
+    await app.size(390, 844);
     await app.seesText(RISK, 'of 2,000 simulated takes end early');
     expect(await app.run<number>('return document.documentElement.scrollWidth')).toBe(390);
     const [head, chart] = await app.run<number[]>(

@@ -138,7 +138,7 @@ describe('prices', () => {
 
   it('one far under the rest of its print is flagged, in no set, and only counted when a person says so', async () => {
     await app.visit('/shop');
-    await app.seesText('aside', 'about a third of what 2 others ask for this print');
+    await app.seesText('aside', 'about a third of what 2 others ask for this card');
     await app.seesText(CHEAPEST, 'best possible: all combinations checked');
     const before = await price();
     expect(await app.text(CHEAPEST)).not.toContain('market stall');

@@ -84,6 +84,7 @@ describe('the next swap', () => {
         onSwap={vi.fn()}
         loaded={[]}
         onLoaded={vi.fn()}
+        isNoted
       />,
     );
     const said = words(screen.getByRole('region', { name: 'The next card change' }));
@@ -98,7 +99,7 @@ describe('what the plan has in the cameras', () => {
     const onLoaded = vi.fn();
     const day = { asPlanned: ['b'], blocks: [] } as unknown as PlannedDay;
     const names = { body: () => 'Wherry', card: (id: string) => id, clock: () => '11:16' } as never;
-    const loaded = [{ cardId: 'A-01', bodyId: 'b', slotId: 's1' }];
+    const loaded = [{ cardId: 'A-01', bodyId: 'b', slotId: 's1', fromSeconds: 0 }];
     draw(
       <NextSwap
         kit={kit}
@@ -109,6 +110,7 @@ describe('what the plan has in the cameras', () => {
         onSwap={vi.fn()}
         loaded={loaded}
         onLoaded={onLoaded}
+        isNoted={false}
       />,
     );
     expect(words(screen.getByRole('region', { name: 'The next card change' }))).toContain(

@@ -1,6 +1,7 @@
 import type { Card } from '../../core/kit/model.ts';
 import { type Plan, type PlanBlock, type PlanPress, PRESS_KEY } from '../../core/kit/plan.ts';
 import type { DayMove } from '../../core/rotation/dayMoves.ts';
+import type { LoadedCard } from '../../core/rotation/plannedDay.ts';
 import { newId } from '../../kit/newId.ts';
 import { dateAfter } from '../../reading/day/dayClock.ts';
 import { change, put, remove } from '../../store/edit.ts';
@@ -85,13 +86,6 @@ export function makeMove(plan: Plan, { kind, plan: moved, card }: DayMove): Prom
 /** One press on the day, with what goes with it. */
 export type NewPress = Omit<PlanPress, 'at' | 'id'>;
 
-/** A card where the plan has it now, and nobody said so. */
-export interface Loaded {
-  readonly cardId: string;
-  readonly bodyId: string;
-  readonly slotId: string;
-}
-
 /** When and how presses are noted. */
 export interface Noted {
   /** ISO time. */
@@ -101,7 +95,11 @@ export interface Noted {
 }
 
 /** Notes presses at the end of the log, and the states of the cards in the wallet with them, in one go. */
-function notePresses(plan: Plan, presses: readonly NewPress[], { at, isRehearsed }: Noted): Promise<Written> {
+function notePresses(
+  plan: Plan,
+  presses: readonly (NewPress & { readonly at?: string })[],
+  { at, isRehearsed }: Noted,
+): Promise<Written> {
   const noted = presses.map((press): PlanPress => ({ id: newId().slice(0, PRESS_KEY), at, ...press }));
   const list = isRehearsed ? 'rehearsal' : 'log';
   return write(isRehearsed ? DAY_CHANGE.rehearsed : DAY_CHANGE.press, [
@@ -131,11 +129,21 @@ export function pressSwap(
   );
 }
 
-/** Cards that are where the plan has them, as one press. */
-export const pressLoaded = (plan: Plan, loaded: readonly Loaded[], who: string, how: Noted): Promise<Written> =>
+/**
+ * Cards that are where the plan has them, as one press: each since the plan put it in, so that what was recorded on it by then
+ * is on it.
+ *
+ * @param moment - of the seconds of the day, ISO
+ */
+export const pressLoaded = (
+  plan: Plan,
+  loaded: readonly LoadedCard[],
+  who: string,
+  { moment, ...how }: Noted & { readonly moment: (seconds: number) => string },
+): Promise<Written> =>
   notePresses(
     plan,
-    loaded.map((one) => ({ ...one, to: 'in-body' as const, who })),
+    loaded.map(({ fromSeconds, ...one }) => ({ ...one, to: 'in-body' as const, who, at: moment(fromSeconds) })),
     how,
   );
 

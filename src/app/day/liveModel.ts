@@ -1,8 +1,8 @@
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
-import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import type { LoadedCard, PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import { gigabytes } from '../../text/day/day.ts';
-import type { Loaded, NewPress } from './dayActions.ts';
+import type { NewPress } from './dayActions.ts';
 import { doubtOf, type LiveCard, liveCards, nextChange, nextSeat } from './live.ts';
 
 /** A card, and the state it was pressed into: to be asked about before it is noted. */
@@ -35,7 +35,7 @@ export interface LiveModel {
   /** Seconds until then. */
   readonly left: number | null;
   /** Which card the plan has where now, of bodies of which nothing was pressed: confirmed in one press. */
-  readonly loaded: readonly Loaded[];
+  readonly loaded: readonly LoadedCard[];
   /** What is short first from now on. */
   readonly short: PlannedDay['shortages'][number] | null;
   /** Whether the moment lies on another day: then nothing counts down. */
@@ -49,8 +49,6 @@ const BEFORE = 6 * 3600;
 const BEHIND = 18 * 3600;
 /** A card pressed in is taken to go where the plan has it, if that is so soon, seconds [A]. */
 const SOON = 1800;
-/** The plan is as old as this at the most, seconds: what runs now may begin so much later in it. */
-const REPLANNED = 60;
 
 interface LiveInput {
   readonly plan: Plan;
@@ -71,23 +69,18 @@ export function liveModel({ plan, cards, day, seconds }: LiveInput): LiveModel {
     cards: own,
     swap,
     left: swap ? Math.max(0, swap.atSeconds - seconds) : null,
-    loaded: day ? loadedNow(day, seconds, own) : [],
+    loaded: day ? loadedNow(day, own) : [],
     short: day?.shortages.find(isShort) ?? null,
     isOther: seconds < -BEFORE || seconds > last + BEHIND,
     rehearsal: (day?.blocks[0]?.fromSeconds ?? 0) - 60,
   };
 }
 
-/** Only cards that are free by what is known: of any other its press is asked about by itself. */
-function loadedNow({ rolls, asPlanned }: PlannedDay, seconds: number, own: readonly LiveCard[]): readonly Loaded[] {
-  const free = new Set(own.filter(({ state, isFaulty }) => state === 'free' && !isFaulty).map(({ card }) => card.id));
-  return rolls
-    .filter(({ cardId }) => free.has(cardId))
-    .filter(
-      (one) => asPlanned.includes(one.bodyId) && one.fromSeconds <= seconds + REPLANNED && one.toSeconds > seconds,
-    )
-    .filter((one, at, all) => all.findIndex(({ cardId }) => cardId === one.cardId) === at)
-    .map(({ cardId, bodyId, slotId }) => ({ cardId, bodyId, slotId }));
+/** Only cards of which nobody noted anything: of any other its press is asked about by itself. */
+function loadedNow({ loadedAsPlanned }: PlannedDay, own: readonly LiveCard[]): readonly LoadedCard[] {
+  const isOpen = ({ press, state, isFaulty }: LiveCard): boolean => press === null && state === 'free' && !isFaulty;
+  const open = new Set(own.filter(isOpen).map(({ card }) => card.id));
+  return loadedAsPlanned.filter(({ cardId }) => open.has(cardId));
 }
 
 /** Where the plan puts a card about now; further ahead a press may mean anything, and is asked. */

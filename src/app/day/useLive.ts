@@ -131,7 +131,14 @@ export function useLive(
       takeOut: isRehearsed
         ? null
         : (card) => void change(() => noteFault(card, { date: at().slice(0, 10), who: who.trim(), plan: plan.name })),
-      confirmLoaded: () => void change(() => pressLoaded(asKept, model.loaded, who.trim(), { at: at(), isRehearsed })),
+      confirmLoaded: () =>
+        void change(() =>
+          pressLoaded(asKept, model.loaded, who.trim(), {
+            at: at(),
+            isRehearsed,
+            moment: (seconds) => pressTime(clock.realMoment(seconds), clock),
+          }),
+        ),
       note,
       forget: () => setAsked(null),
       planAgain: again,

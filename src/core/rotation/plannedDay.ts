@@ -27,6 +27,16 @@ export interface PlannedDay {
   readonly asPlanned: readonly string[];
   /** Cards of theirs that have something on them by the plan, though nobody pressed it. */
   readonly recordedAsPlanned: readonly string[];
+  /** Cards that the plan has in those bodies now, and since when, seconds of the day. */
+  readonly loadedAsPlanned: readonly LoadedCard[];
+}
+
+/** A card that the plan has in a body now, though nobody pressed it. */
+export interface LoadedCard {
+  readonly cardId: string;
+  readonly bodyId: string;
+  readonly slotId: string;
+  readonly fromSeconds: number;
 }
 
 /** A block with its place in time. */
@@ -267,6 +277,12 @@ function named(input: DayInput, made: DayMade, run: DayRun): PlannedDay {
     ),
     asPlanned: [...made.unpressed].map(bodyId),
     recordedAsPlanned: [...made.followed].map(cardId),
+    loadedAsPlanned: [...made.followed].flatMap((at): readonly LoadedCard[] => {
+      const start = made.problem.cards[at]?.start;
+      if (start?.kind !== 'in') return [];
+      const { body, slot, at: fromSeconds } = start;
+      return [{ cardId: cardId(at), bodyId: bodyId(body), slotId: slotId(body, slot), fromSeconds }];
+    }),
   };
 }
 

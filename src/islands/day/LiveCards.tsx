@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { cardLine } from '../../app/cards/cardLine.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
 import { type LiveCard, pressedAt } from '../../app/day/live.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
@@ -14,6 +15,7 @@ import {
   verifiedText,
 } from '../../text/day/live.ts';
 import { whenText } from '../../text/kit/when.ts';
+import { capacityText } from '../../text/quantity.ts';
 import css from './LivePart.module.css';
 
 interface LiveCardsProps {
@@ -42,7 +44,7 @@ function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copie
   if (state === 'copied-once') return `1 of ${copies} copies · do not format`;
   if (state === 'full' || state === 'copying') return 'do not format';
   if (press) return `${whenText(pressedAt(press))}${press.who ? `, ${press.who}` : ''}`;
-  return `${card.capacityGB} GB`;
+  return capacityText(cardLine(card).capacity);
 }
 
 /** Every card of the day with the state it was pressed into: one press for what comes next, and behind … the others. */

@@ -147,6 +147,7 @@ function Now({ live, scanned, onCoded }: NowProps) {
         onSwap={act.swap}
         loaded={model.loaded}
         onLoaded={act.confirmLoaded}
+        isNoted={(plan.log ?? []).length > 0}
       />
       {short && (
         <p className={`${css.short} tone-hot`} role="status">

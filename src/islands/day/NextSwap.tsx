@@ -1,6 +1,5 @@
-import type { Loaded } from '../../app/day/dayActions.ts';
 import type { DayViewKit } from '../../app/day/dayKit.ts';
-import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import type { LoadedCard, PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import type { Seconds } from '../../core/units/brand.ts';
 import type { DayNames } from '../../text/day/day.ts';
 import { asPlannedText, loadedText } from '../../text/day/live.ts';
@@ -17,12 +16,14 @@ interface NextSwapProps {
   readonly seconds: number;
   readonly onSwap: (swap: PlannedSwap) => void;
   /** Which card the plan has where now, and nobody said so. */
-  readonly loaded: readonly Loaded[];
+  readonly loaded: readonly LoadedCard[];
   readonly onLoaded: () => void;
+  /** Whether anything was noted on this day. */
+  readonly isNoted: boolean;
 }
 
 /** Which card goes where next, and how long that is from now. */
-export function NextSwap({ kit, day, names, swap, seconds, onSwap, loaded, onLoaded }: NextSwapProps) {
+export function NextSwap({ kit, day, names, swap, seconds, onSwap, loaded, onLoaded, isNoted }: NextSwapProps) {
   const left = swap ? Math.max(0, swap.atSeconds - seconds) : null;
   const running =
     day?.blocks.filter(({ fromSeconds, toSeconds }) => fromSeconds <= seconds && seconds < toSeconds) ?? [];
@@ -56,7 +57,7 @@ export function NextSwap({ kit, day, names, swap, seconds, onSwap, loaded, onLoa
           </div>
           <p className="soft">
             until the next card change, planned from{' '}
-            {day?.asPlanned.includes(swap.bodyId) ? 'the start of the day' : 'the states you noted'}
+            {day?.asPlanned.includes(swap.bodyId) || !isNoted ? 'the start of the day' : 'the states you noted'}
           </p>
           <div className={css.buttons}>
             <button type="button" className="ink-button" data-strong onClick={() => onSwap(swap)}>

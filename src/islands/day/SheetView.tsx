@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { cardLine } from '../../app/cards/cardLine.ts';
 import { cardCode } from '../../app/day/codes.ts';
 import { clockFor, namesFor } from '../../app/day/dayClock.ts';
 import { DAY_LISTS, type DayViewKit } from '../../app/day/dayKit.ts';
@@ -13,6 +14,7 @@ import { LIVE_STATES } from '../../text/day/live.ts';
 import { dateText } from '../../text/day/summary.ts';
 import { modeTitle } from '../../text/match/cell.ts';
 import { CELL_WORDS } from '../../text/match/verdict.ts';
+import { capacityText } from '../../text/quantity.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { Shell } from '../shell/Shell.tsx';
 import { QrCode } from './QrCode.tsx';
@@ -69,7 +71,7 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
                   <span>
                     <b>{card.label}</b>
                     <br />
-                    {card.capacityGB} GB
+                    {capacityText(cardLine(card).capacity)}
                   </span>
                 </li>
               ))}
