@@ -79,7 +79,7 @@ export const SAYINGS: readonly SayingRow[] = [
   ['proxy|proxies', 'proxy'],
   // Where a reader is plugged in, which is no speed. Its second generation is slower than readers are: that is asked about.
   [
-    String.raw`(?:(?:over|via|through|with|on|using|by)\s+)?(?:an?\s+|the\s+|my\s+)?usb(?:[\s-]?c|[\s-]?[34](?:\.\d)?)?(?![\s-]?\d|\s+(?:gen|ssd|drive|disk|stick|hdd|flash))(?:\s+(?:card\s+)?readers?)?`,
+    String.raw`(?:(?:over|via|through|with|on|using|by)\s+)?(?:an?\s+|the\s+|my\s+)?usb(?:[\s-]?c|[\s-]?[34](?:\.\d)?)?(?![\s-]?\d|\.\d|-c|\s+(?:gen|ssd|drive|disk|stick|hdd|flash))(?:\s+(?:card\s+)?readers?)?`,
     'port',
   ],
 ];

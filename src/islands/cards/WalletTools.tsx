@@ -23,15 +23,15 @@ export function WalletTools({ view, shown, all, onView }: WalletToolsProps) {
     <search className={css.tools}>
       <TextInput
         aria-label="Search cards"
-        placeholder="Find label, mark, note"
+        placeholder="Find name, mark, note"
         value={view.search}
         onChange={(event) => onView({ ...view, search: event.currentTarget.value })}
       />
       <Select
         aria-label="Only this form"
-        placeholder="Every form"
+        placeholder="Every type"
         clearable
-        clearButtonProps={{ 'aria-label': 'Every form' }}
+        clearButtonProps={{ 'aria-label': 'Every type' }}
         data={FORM_CHOICES}
         value={view.form}
         comboboxProps={still}
