@@ -49,7 +49,7 @@ export default function TestsTable({ kit, onClose }: TestsTableProps) {
           rows={8}
           aria-label="Lines of the table"
           value={text}
-          placeholder={'body,mode,fps,card,end,minutes\nWherry,8K raw 5:1,50,A-02,full,30:40'}
+          placeholder={'camera,mode,fps,card,end,minutes\nWherry,8K raw 5:1,50,A-02,full,30:40'}
           onChange={(event) => setText(event.currentTarget.value)}
         />
         {unread && (

@@ -12,6 +12,7 @@ import {
   readRatesMbps,
   readSpeeds,
   type Speeds,
+  speedInName,
   unitIn,
   type Wide,
 } from './paste/cells.ts';
@@ -257,7 +258,9 @@ const cellIn = (row: PlacedRow, columns: readonly ModeColumn[], column: ModeColu
 /** Speeds of a row, from one column or two; a comma in them is a decimal sign. */
 function speedsIn(row: PlacedRow, { columns, two }: TableReading): Speeds | null {
   const decimalIn = (text: string): Decimal => (/\d,\d{1,3}(?!\d)/.test(text) ? 'comma' : 'point');
-  const [own, other] = [cellIn(row, columns, 'fps'), cellIn(row, columns, 'capture')];
+  const [written, other] = [cellIn(row, columns, 'fps'), cellIn(row, columns, 'capture')];
+  const inName = columns.includes('fps') ? null : speedInName(cellIn(row, columns, 'name'));
+  const own = inName === null ? written : String(inName);
   const settled = settledBy(readSpeeds(own, decimalIn(own)), two);
   const captured = readSpeeds(other, decimalIn(other));
   if (!captured) return settled;

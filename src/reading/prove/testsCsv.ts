@@ -109,6 +109,7 @@ const ENDS: Readonly<Record<string, Test['end']>> = {
   stop: 'stopped',
   'cut off': 'cut-off',
   'body shut down': 'cut-off',
+  'camera shut down': 'cut-off',
   overheated: 'cut-off',
   // Nobody says that the card was full: held for as long as it lasted, and no more.
   ok: 'stopped',

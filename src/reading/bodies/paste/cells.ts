@@ -87,12 +87,27 @@ export type Speeds =
 /** Two speeds closer than this are no slow motion: 59.94 and 50, 30 and 25. */
 const NEAR = 1.3;
 
+/** `25p (120 fps)`: what is recorded, and what is captured in brackets. */
+const TWO_SPEEDS = /^\s*(\d+(?:[.,]\d+)?)\s*(p|i|fps|hz)?\s*[([]\s*(\d+(?:[.,]\d+)?)\s*(p|i|fps|hz)\s*[)\]]\s*$/i;
+
+function bothSpeeds(own: number, other: number, isSaid: boolean): Speeds | null {
+  const [low, high] = [Math.min(own, other), Math.max(own, other)];
+  if (!(low > 0 && high <= 20_000)) return null;
+  if (isSaid && other > own * NEAR) return { kind: 'slow', fps: low, captureFps: high };
+  return { kind: high / low < NEAR ? 'each' : 'either', all: [own, other] };
+}
+
 /**
  * One speed, two or several: `50p`, `25p → 100p` (the higher is captured), `59.94p/50p` (a mode each), `120/25` (either).
  *
  * @returns null where no speed is written
  */
 export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
+  const inBrackets = TWO_SPEEDS.exec(text);
+  if (inBrackets) {
+    const [own, other] = [inBrackets[1], inBrackets[3]].map((part) => readNumber(part ?? '', decimal));
+    return bothSpeeds(own ?? 0, other ?? 0, /p/i.test(inBrackets[2] ?? '') && /fps/i.test(inBrackets[4] ?? ''));
+  }
   const parts = withoutNotes(text)
     .trim()
     .split(/\s*(?:\/|→|->|>|@|;|\bto\b|\bat\b|,(?!\d)|\band\b|\n)\s*/i);
@@ -106,6 +121,19 @@ export function readSpeeds(text: string, decimal: Decimal): Speeds | null {
   const [low, high] = [Math.min(first, second), Math.max(first, second)];
   if (/→|->|>|@|\bto\b|\bat\b/i.test(text)) return { kind: 'slow', fps: low, captureFps: high };
   return { kind: high / low < NEAR ? 'each' : 'either', all };
+}
+
+/** The one speed that a mode's name has in it, where its table has no column for it: `4K 60p ALL-I`. Null where none or several do. */
+export function speedInName(text: string): number | null {
+  const found = [...text.matchAll(/(?<![\d.,])(\d{2,3}(?:[.,]\d{1,3})?)\s?(?:p|fps)(?![\w])/gi)].flatMap(
+    ([, speed = '']) => {
+      const fps = Number(speed.replace(',', '.'));
+      // 720p is a size.
+      return fps < 400 ? [fps] : [];
+    },
+  );
+  const [first] = found;
+  return first !== undefined && found.every((one) => one === first) ? first : null;
 }
 
 export interface Picture {
@@ -122,10 +150,15 @@ const NAMED: readonly (readonly [RegExp, Picture])[] = [
   [/720p/i, { width: 1280, height: 720 }],
 ];
 
+/** Pixels of one side; makers set their thousands apart. */
+const PIXELS = String.raw`\d{1,2}[,.'’\u00a0 ]\d{3}|\d{3,5}`;
+const SIZE = new RegExp(String.raw`(?<![\d.,])(${PIXELS})(?!\d)\s*[x×*]\s*(${PIXELS})(?![\d])`);
+const pixels = (text = ''): number => Number(text.replace(/\D/g, ''));
+
 /** A picture size: in figures, or by a name that leaves no doubt (`4K 16:9`; `4K` alone has two sizes). */
 export function readPicture(text: string, wide: Wide | null = null): Picture | null {
-  const size = /(\d{3,5})\s*[x×*]\s*(\d{3,5})/.exec(text);
-  if (size) return { width: Number(size[1]), height: Number(size[2]) };
+  const size = SIZE.exec(text);
+  if (size) return { width: pixels(size[1]), height: pixels(size[2]) };
   const named = wide !== null && wide !== 'none' && hasTwoSizes(text) ? `${text} ${wide}` : text;
   return NAMED.find(([pattern]) => pattern.test(named))?.[1] ?? null;
 }
@@ -146,5 +179,5 @@ const FIGURE = new RegExp(String.raw`^\s*[\d.,'’\s\u00a0]+\s*(?:p|i|fps|${RATE
 /** Whether a cell is a figure of a row and no heading: a number, a size, a speed or a rate. */
 export const isFigure = (text: string): boolean =>
   FIGURE.test(text) ||
-  /\d{3,5}\s*[x×*]\s*\d{3,5}/.test(text) ||
+  SIZE.test(text) ||
   /^\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*(?:\/|→|->)\s*\d+(?:[.,]\d+)?\s*(?:p|fps)?\s*$/i.test(text);

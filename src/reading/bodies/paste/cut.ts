@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { apart } from './beside.ts';
+import { isFigure } from './cells.ts';
 import { isHeading, isUnitRow, type ModeColumn, namesColumns } from './columns.ts';
 import { LOOSE_COLUMNS, looseCells } from './loose.ts';
 import { unrolled } from './matrix.ts';
@@ -91,9 +92,22 @@ export function readTable(text: string): PastedTable | PasteRefusal {
   return rows.length > MAX_PASTED ? tooMany(rows.length) : { head, rows, known: LOOSE_COLUMNS };
 }
 
+/** Most lines of a title over a table. */
+const MOST_TITLES = 4;
+
+/** How many lines over the heading are titles: each a single cell that is no figure, and a heading of two columns or more below. */
+function titleLines(rows: readonly (readonly string[])[]): number {
+  const filled = (row: readonly string[]): readonly string[] => row.filter((cell) => cell.trim() !== '');
+  const at = rows.slice(0, MOST_TITLES + 1).findIndex((row) => filled(row).length > 1);
+  const head = rows[at];
+  const isTable = at > 0 && head !== undefined && isHeading(head) && rows.length > at + 1;
+  return isTable && !rows.slice(0, at).some((row) => filled(row).some(isFigure)) ? at : 0;
+}
+
 function withHeading(cut: readonly string[][]): { readonly head: string[]; readonly rows: string[][] } {
   const width = Math.max(...cut.map((row) => row.length));
-  const even = cut.map((row) => Array.from({ length: width }, (_, at) => row[at] ?? ''));
+  const all = cut.map((row) => Array.from({ length: width }, (_, at) => row[at] ?? ''));
+  const even = all.slice(titleLines(all));
   const [first = [], second, ...more] = even;
   const blank = first.map((_, at) => `column ${at + 1}`);
   if (second === undefined || !isHeading(first)) return { head: blank, rows: even };

@@ -436,6 +436,37 @@ describe('rates as manuals write them', () => {
     ).toEqual(['50 500', '25 150', '25 50']);
   });
 
+  it('title lines over the headings are no rows, and sizes may have their thousands set apart', () => {
+    const table =
+      'Movie recording settings\nBit rates (approx.)\nImage size\tFrame rate\tCompression\tBit rate\n' +
+      '8K (7,680 × 4,320)\t25p\tALL-I\t1300 Mbps\nFull HD (1,920 × 1,080)\t59.94p\tIPB\t60 Mbps';
+    expect(made(table)).toEqual(['25 1300', '59.94 60']);
+    expect(readPicture('8K (7,680 × 4,320)')).toEqual({ width: 7680, height: 4320 });
+    expect(readPicture('7 680 x 4 320')).toEqual({ width: 7680, height: 4320 });
+    expect(readPicture('1920×1080')).toEqual({ width: 1920, height: 1080 });
+  });
+
+  it('what is captured in brackets behind what is recorded; of two alike it may be a mode each', () => {
+    expect(readSpeeds('25p (120 fps)', 'point')).toEqual({ kind: 'slow', fps: 25, captureFps: 120 });
+    expect(readSpeeds('25p (100p)', 'point')).toEqual({ kind: 'either', all: [25, 100] });
+    expect(readSpeeds('29.97p (25p)', 'point')).toEqual({ kind: 'each', all: [29.97, 25] });
+    expect(readSpeeds('25p (0 fps)', 'point')).toBeNull();
+  });
+
+  it('a speed in the name, where the table has no column for it', () => {
+    expect(made('Mode\tRate\n4K 60p ALL-I*1\t600 Mb/s\nUHD 29.97p\t120 Mb/s')).toEqual(['60 600', '29.97 120']);
+    expect(made('Mode\tRate\n4K 60p or 30p\t600 Mb/s'), 'two of them are none').toEqual(['fps']);
+    expect(made('Mode\tRate\nHD 720p\t60 Mb/s'), '720p is a size').toEqual(['fps']);
+  });
+
+  it.each([
+    ['Use UHS speed class 3 or higher', ['U3']],
+    ['Video speed class 90 is required', ['V90']],
+    ['Speed class 10 or faster', ['C10']],
+  ])('classes as they are written out: %s', (text, marks) => {
+    expect(readAsks(text, 'warns')).toEqual([{ anyOf: marks, whenMissing: 'warns' }]);
+  });
+
   it('a number in brackets is no footnote where it may be a figure', () => {
     expect(made('Mode\tFrame rate\tBit rate\nSlow\t100p (25)\t200 Mbps')).toEqual(['fps']);
   });
