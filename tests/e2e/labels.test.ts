@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { EMPTY_KIT } from '../../src/kit/kit.ts';
-import { App } from './app.ts';
+import { App, WAIT } from './app.ts';
 
 let app: App;
 let nothing: unknown;
@@ -124,6 +124,46 @@ describe('a bus that nobody told', () => {
     expect(await app.seesCell('Pike UHD 25p on S-1')).toContain('Guaranteed');
     await app.undo('Pike, Slot 1: UHS-II entered.');
     await app.seesCell('Pike UHD 25p on S-1: Not covered');
+  });
+
+  it('is asked over the rows of its camera, of slots alike at once or one by one', async () => {
+    await withKit(
+      body(
+        [slot('s', 'Slot 1', [{ form: 'sd', bus: null }]), slot('t', 'Slot 2', [{ form: 'sd', bus: null }])],
+        [mode('m', 'UHD', 400)],
+      ),
+      [card('S-1', 'sd', 128, ['SDXC', 'II', 'V90'])],
+    );
+    await app.visit('/');
+    await app.seesCell('Pike UHD 25p on S-1: Not covered');
+    await app.clickText('button', 'bus not entered');
+    await app.seesText('[role=dialog]', 'SD in Slot 1 and Slot 2: which bus?');
+    expect(await app.axe()).toEqual([]);
+    await app.clickText('button', 'They differ');
+    await app.seesText('[role=dialog]', 'SD in Slot 2: which bus?');
+    await app.clickText('button', 'UHS-II');
+    await app.seesText('body', 'Pike, Slot 1: UHS-II entered.');
+    // The second of its answers, UHS-I.
+    await app.click('[role=dialog] fieldset button:nth-of-type(2)');
+    await app.seesText('body', 'Pike, Slot 2: UHS-I entered.');
+    expect(await app.seesCell('Pike UHD 25p on S-1')).toContain('Guaranteed');
+    expect(await app.text('main'), 'nothing is open any more').not.toContain('bus not entered');
+  });
+
+  it('is asked first of a new camera, and fills both of its slots in one press', async () => {
+    await withKit(body([slot('s', 'Slot 1', [{ form: 'sd', bus: 'uhs-ii' }])], [mode('m', 'UHD', 400)]), []);
+    await app.visit('/bodies');
+    await app.clickText('button', 'Add a camera');
+    await app.clickText('button', 'SD hybrid');
+    await app.seesText('form', 'SD in Slot 1 and Slot 2: which bus?');
+    await app.clickText('button', 'UHS-II');
+    await app.driver.wait(async () => !(await app.text('form')).includes('which bus?'), WAIT, 'nothing open');
+    expect(
+      await app.run<string[]>(
+        'return [...document.querySelectorAll("input[aria-label^=\'Bus of the slot\']")].map((one) => one.value)',
+      ),
+    ).toEqual(['UHS-II', 'UHS-II']);
+    await app.clickText('button', 'Discard');
   });
 });
 
