@@ -221,7 +221,11 @@ export function answerText(answer: Answer): string {
         ? writes
         : `${writes}. A written promise guarantees ${MBpsText(floor)} in this slot: ${Math.floor(((floor - need) * 100) / need)}\u00a0% to spare.`;
     case 'drops':
-      return ceiling === null ? `${writes}.` : `${writes}. The slot carries at most ${MBpsText(ceiling)}.`;
+      return ceiling === null
+        ? `${writes}.`
+        : ask.ceiling !== null && ask.ceiling <= ceiling
+          ? `${writes}, and the limit that was named is ${MBpsText(ceiling)}.`
+          : `${writes}. The slot carries at most ${MBpsText(ceiling)}.`;
     case 'claimed':
     case 'held':
     case 'proven':
