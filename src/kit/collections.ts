@@ -11,7 +11,7 @@ export const COLLECTIONS = {
     most: 1000,
     required: true,
     live: true,
-    words: ['body', 'bodies'],
+    words: ['camera', 'cameras'],
     schema: () => import('./schemas/body.ts'),
   },
   cards: {
@@ -107,7 +107,7 @@ export const COLLECTIONS = {
     most: 500,
     required: false,
     live: true,
-    words: ['camera that never stops', 'cameras that never stop'],
+    words: ['continuous recording', 'continuous recordings'],
     schema: () => import('./schemas/standing.ts'),
   },
   drills: {

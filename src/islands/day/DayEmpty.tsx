@@ -21,7 +21,7 @@ export function DayEmpty({ kit, templates, onNew, onLike }: DayEmptyProps) {
       </p>
       {missing ? (
         <p>
-          A day needs a camera with a mode and some cards: add a {missing} under{' '}
+          A day needs a camera with a mode and some cards: add a {missing === 'body' ? 'camera' : missing} under{' '}
           <a href={missing === 'body' ? '/bodies' : '/cards'}>{missing === 'body' ? 'Cameras' : 'Cards'}</a> first.
         </p>
       ) : (

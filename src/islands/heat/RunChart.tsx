@@ -167,7 +167,7 @@ export default function RunChart({ run, band, seconds, onPlace }: RunChartProps)
         ],
         points: [
           { text: 'card', ...data.cardLabel, color: tokens.hot },
-          { text: 'body', ...data.bodyLabel, color: tokens.cool },
+          { text: 'camera', ...data.bodyLabel, color: tokens.cool },
         ].map(({ text, x, y, color }) => ({
           x,
           y,

@@ -21,7 +21,7 @@ export function dateText(plan: Plan, bodies: readonly Body[]): string {
   return [
     spokenDate(plan.date),
     air,
-    `${many(used.size, 'body', 'bodies')}, ${many(plan.cardIds.length, 'card')}, ${many(plan.readers.length, 'reader')}`,
+    `${many(used.size, 'camera', 'cameras')}, ${many(plan.cardIds.length, 'card')}, ${many(plan.readers.length, 'reader')}`,
   ]
     .filter(Boolean)
     .join(' · ');
