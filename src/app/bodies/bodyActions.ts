@@ -35,17 +35,20 @@ export const tellBus = ({ id, name, slots }: Body, slotId: string, bus: Bus): Pr
   ]);
 
 /** What slots of a body carry for one form of card, told at once. */
-export const tellBuses = ({ id, name }: Body, { form, slots }: BusAsked, bus: Bus): Promise<Written> =>
-  write(CHANGE_TEXT.busTold(name, together(slots.map((one) => one.name)), busRow(bus).name), [
+export function tellBuses({ id, name, slots }: Body, { form, slots: asked }: BusAsked, bus: Bus): Promise<Written> {
+  // By what they are and not by their place: another tab may have put a slot before them.
+  const told = new Set(asked.map(({ at }) => slots[at]?.id));
+  return write(CHANGE_TEXT.busTold(name, together(asked.map((one) => one.name)), busRow(bus).name), [
     change('bodies', id, (body) => ({
       ...body,
-      slots: body.slots.map((slot, at) =>
-        slots.some((one) => one.at === at)
+      slots: body.slots.map((slot) =>
+        told.has(slot.id)
           ? { ...slot, accepts: slot.accepts.map((one) => (one.form === form ? { ...one, bus: one.bus ?? bus } : one)) }
           : slot,
       ),
     })),
   ]);
+}
 
 /** What a body does with cards of a form that none of the marks it asks for exists on. */
 export const tellOtherForms = ({ id, name }: Body, otherForms: OtherForms): Promise<Written> =>

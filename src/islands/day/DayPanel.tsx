@@ -146,7 +146,7 @@ export function DayPanel({ kit, plan, day, moves, heat, names, onSetup }: DayPan
       {first && (
         <section className={css.group} aria-label="What to do">
           <h3>What to do</h3>
-          <BusToTell bodies={kit.bodies.filter(({ id }) => plan.blocks.some(({ bodyId }) => bodyId === id))} />
+          <BusToTell bodies={kit.bodies.filter(({ id }) => shortages.some(({ bodyId }) => bodyId === id))} />
           {moves.phase === 'running' && (
             <p className="soft" role="status">
               Looking for ways to fix the shortage…

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { namesMark } from './asks.ts';
 import { apart } from './beside.ts';
 import { isFigure } from './cells.ts';
 import { isHeading, isUnitRow, type ModeColumn, namesColumns } from './columns.ts';
@@ -104,10 +105,25 @@ function titleLines(rows: readonly (readonly string[])[]): number {
   return isTable && !rows.slice(0, at).some((row) => filled(row).some(isFigure)) ? at : 0;
 }
 
+/**
+ * A table whose heading stands first. Titles over it go; one that names a mark, or that heads a group as others below do, stays as
+ * a row behind the heading: what it says of the modes is not lost.
+ */
+function withoutTitles(rows: string[][]): string[][] {
+  const titles = titleLines(rows);
+  const [head, ...body] = rows.slice(titles);
+  if (titles === 0 || head === undefined) return rows;
+  const isGrouped = body.some((row) => row.filter((cell) => cell.trim() !== '').length === 1);
+  const stays = rows.slice(0, titles).filter((row, at) => row.some(namesMark) || (isGrouped && at === titles - 1));
+  // A line of units belongs to the heading.
+  const units = body.slice(0, body[0] && isUnitRow(body[0]) ? 1 : 0);
+  return [head, ...units, ...stays, ...body.slice(units.length)];
+}
+
 function withHeading(cut: readonly string[][]): { readonly head: string[]; readonly rows: string[][] } {
   const width = Math.max(...cut.map((row) => row.length));
   const all = cut.map((row) => Array.from({ length: width }, (_, at) => row[at] ?? ''));
-  const even = all.slice(titleLines(all));
+  const even = withoutTitles(all);
   const [first = [], second, ...more] = even;
   const blank = first.map((_, at) => `column ${at + 1}`);
   if (second === undefined || !isHeading(first)) return { head: blank, rows: even };

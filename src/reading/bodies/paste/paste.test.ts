@@ -446,6 +446,14 @@ describe('rates as manuals write them', () => {
     expect(readPicture('1920×1080')).toEqual({ width: 1920, height: 1080 });
   });
 
+  it('a title that names a mark, or heads a group as those below do, is not lost', () => {
+    const only = tableOf('Settings\nV90 cards only\nMode\tfps\tRate\nA\t25\t600 Mb/s');
+    expect(only.head).toEqual(['Mode', 'fps', 'Rate']);
+    expect(only.rows.map(([first]) => first)).toEqual(['V90 cards only', 'A']);
+    const grouped = tableOf('4K modes\nSize\tfps\tRate\n3840x2160\t25\t100 Mbps\nHD modes\t\t\n1920x1080\t25\t50 Mbps');
+    expect(grouped.rows.map(([first]) => first)).toEqual(['4K modes', '3840x2160', 'HD modes', '1920x1080']);
+  });
+
   it('what is captured in brackets behind what is recorded; of two alike it may be a mode each', () => {
     expect(readSpeeds('25p (120 fps)', 'point')).toEqual({ kind: 'slow', fps: 25, captureFps: 120 });
     expect(readSpeeds('25p (100p)', 'point')).toEqual({ kind: 'either', all: [25, 100] });
