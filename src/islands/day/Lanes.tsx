@@ -225,7 +225,7 @@ function aboutBlock(block: PlanBlock, kit: DayViewKit): string {
   const mode = modeOf(kit.bodies, block);
   const parts = [mode ? modeTitle(mode) : 'a mode that is gone'];
   if (block.gapFree) parts.push('gap-free');
-  if (block.rolling < 1) parts.push(`recording ${Math.round(block.rolling * 100)} % of the time`);
+  if (block.rolling < 1) parts.push(`${Math.round(block.rolling * 100)} % recorded`);
   return parts.join(' · ');
 }
 
