@@ -1,11 +1,16 @@
 // Fifty of the dearest requests that the server takes at once, on this machine alone: how soon it still answers whether it
 // is well, and what became of the fifty. The same question to an idle server is the measure.
+import { execFile } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
 import { ROOT, startServer } from '../scripts/lib.mjs';
+import { few } from './few.mjs';
 
 const demo = JSON.parse(readFileSync(join(ROOT, 'src', 'kit', 'demo.coolreel.json'), 'utf8'));
 const AT_ONCE = 50;
+const CROWD = few(3000, 200);
+const CROWDS = few(3, 1);
 /** Between two questions after its health, milliseconds. */
 const PULSE = 20;
 const policy = { take: 'once', headroom: 0.15 };
@@ -125,6 +130,21 @@ try {
   );
   console.log(
     `health meanwhile: worst ${ms(busy.at(-1))} of ${busy.length} (aim under 100), median ${ms(busy[Math.floor(busy.length / 2)])}; idle: worst ${ms(idle.at(-1))}, median ${ms(idle[Math.floor(idle.length / 2)])}`,
+  );
+  let sent = false;
+  const crowds = (async () => {
+    for (let crowd = 0; crowd < CROWDS; crowd += 1) {
+      const args = [join(ROOT, 'bench', 'crowd.mjs'), server.address, String(CROWD)];
+      const { stdout } = await promisify(execFile)(process.execPath, args);
+      console.log(`${CROWD} light calls at once: ${stdout.trim()}`);
+    }
+    sent = true;
+  })();
+  const crowded = await pulse(() => sent);
+  await crowds;
+  const at = (share) => crowded[Math.min(crowded.length - 1, Math.floor(crowded.length * share))];
+  console.log(
+    `health meanwhile: 99th percentile ${ms(at(0.99))} of ${crowded.length} (aim under 100), median ${ms(at(0.5))}, worst ${ms(at(1))}`,
   );
 } finally {
   await server.stop();

@@ -267,6 +267,8 @@ describe('a store that refuses', () => {
   it.each([
     [named('QuotaExceededError'), 'storage is full'],
     [named('AbortError', named('QuotaExceededError')), 'storage is full'],
+    [Object.assign(named('BulkError'), { failures: [named('QuotaExceededError')] }), 'storage is full'],
+    [Object.assign(named('BulkError'), { failures: [named('AbortError')] }), '(AbortError)'],
     [named('DatabaseClosedError'), 'nother tab'],
     [named('VersionError'), 'nother tab'],
     [new Error('x'), 'refused to write'],

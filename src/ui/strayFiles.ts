@@ -1,12 +1,12 @@
-import { notifications } from '@mantine/notifications';
 import { STRAY_FILE } from '../text/kit/storeMessage.ts';
+import { remark } from './notices.ts';
 
 const isTextField = (target: EventTarget | null): boolean =>
   target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && target.type !== 'file');
 
 const hasFiles = (data: DataTransfer | null): boolean => [...(data?.types ?? [])].includes('Files');
 
-const say = (): void => void notifications.show({ message: STRAY_FILE, role: 'status' });
+const say = (): void => remark(STRAY_FILE);
 
 /**
  * A picture pasted into a field of text is told of instead of being swallowed, and a file let fall on the page does not

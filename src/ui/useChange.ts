@@ -1,12 +1,8 @@
-import { notifications } from '@mantine/notifications';
 import type { Written } from '../app/kit/write.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
 import { storeMessage } from '../text/kit/storeMessage.ts';
+import { alarm } from './notices.ts';
 import { undoNotice } from './undoNotice.tsx';
-
-const alarm = (message: string): void => {
-  notifications.show({ message, autoClose: false, role: 'alert' });
-};
 
 interface Telling {
   /** Says nothing where it went through: what changed is in plain sight. */

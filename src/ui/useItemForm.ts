@@ -1,5 +1,4 @@
 import { type UseFormReturnType, useForm } from '@mantine/form';
-import { notifications } from '@mantine/notifications';
 import type Joi from 'joi';
 import { type FormEventHandler, useEffect, useRef, useState } from 'react';
 import { type Draft, drafted, settled } from '../app/kit/draft.ts';
@@ -9,6 +8,7 @@ import type { Written } from '../app/kit/write.ts';
 import { isSameValue } from '../kit/patch.ts';
 import { editRefusalText } from '../text/kit/editRefusal.ts';
 import { stayAfterAll, useFormOpen } from './leaving.ts';
+import { alarm } from './notices.ts';
 import { undoNotice } from './undoNotice.tsx';
 import { useStored } from './useStored.ts';
 
@@ -88,10 +88,13 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
   const newest = useRef(item);
   newest.current = item;
   const [conflict, setConflict] = useState<Conflict<T> | null>(null);
+  /** Drawn anew where a save changed nothing but what the values are held against. */
+  const [, setAfter] = useState(0);
   const { values } = form;
   const touched = !isSameValue(values, shown.current);
   useEffect(() => {
-    if (touched || taken.current === item) return;
+    // Asked of the form, not of what was drawn: a key may have been pressed since.
+    if (touched || taken.current === item || !isSameValue(api.getValues(), shown.current)) return;
     taken.current = item;
     shown.current = item;
     replaceValues(api, item);
@@ -123,22 +126,26 @@ export function useItemForm<T extends { readonly id: string }>(options: ItemForm
 
   const store = (next: T, base: T | null): void =>
     void stored(async () => {
+      const sent = api.getValues();
       const written = await save(next, base);
       if (written.ok) {
         shown.current = drafted(next);
         // The stored entry is on its way here; until it comes, the one before it is not to be shown again.
         taken.current = newest.current;
-        replaceValues(form, next);
         setConflict(null);
         setResumed(null);
-        dropUnsaved(list, id);
+        // What was typed while it was stored stays, and is still to be saved.
+        if (isSameValue(api.getValues(), sent)) {
+          replaceValues(form, next);
+          dropUnsaved(list, id);
+        } else setAfter((count) => count + 1);
         if (written.value.id !== null) undoNotice(written.value);
         onSaved(next);
         formOpen.saved();
       } else if (written.error.code === 'changed') {
         // The list of the entry tells its type: it is the one this form saves to.
         setConflict({ before: base ?? next, mine: next, theirs: written.error.now as unknown as T });
-      } else notifications.show({ message: editRefusalText(written.error), autoClose: false, role: 'alert' });
+      } else alarm(editRefusalText(written.error));
     });
 
   // What a known entry was opened on came from the store as it is: no draft.

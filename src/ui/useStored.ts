@@ -1,6 +1,6 @@
-import { notifications } from '@mantine/notifications';
 import { useCallback } from 'react';
 import { storeMessage } from '../text/kit/storeMessage.ts';
+import { alarm } from './notices.ts';
 
 /** Runs a change to the store and says so if the browser refused it; answers whether it went through. */
 export function useStored(): (change: () => Promise<unknown>) => Promise<boolean> {
@@ -9,7 +9,7 @@ export function useStored(): (change: () => Promise<unknown>) => Promise<boolean
       await change();
       return true;
     } catch (thrown) {
-      notifications.show({ message: storeMessage(thrown), autoClose: false, role: 'alert' });
+      alarm(storeMessage(thrown));
       return false;
     }
   }, []);

@@ -33,6 +33,8 @@ interface Options {
   readonly flags?: readonly string[];
   /** A browser that was never there and a server of its own, which may be stopped; else both are shared. */
   readonly own?: boolean;
+  /** A folder for the browser's profile that stays, in place of one of its own; only with a server of its own. */
+  readonly profile?: string;
   /** Another server than the app's own. */
   readonly serve?: () => Promise<{ readonly address: string; readonly stop: () => Promise<unknown> }>;
 }

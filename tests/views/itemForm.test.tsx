@@ -1,11 +1,12 @@
 import 'fake-indexeddb/auto';
-import { screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { database } from '../../src/app/kit/database.ts';
 import { drafted } from '../../src/app/kit/draft.ts';
 import { keepUnsaved } from '../../src/app/kit/unsaved.ts';
 import { write } from '../../src/app/kit/write.ts';
 import type { Card } from '../../src/core/kit/model.ts';
+import { ok } from '../../src/core/result.ts';
 import { aCard } from '../../src/core/testing.ts';
 import { EMPTY_KIT } from '../../src/kit/kit.ts';
 import { schema } from '../../src/kit/schemas/card.ts';
@@ -60,5 +61,76 @@ describe('a form that is opened again', () => {
 
   it('keeps what was typed after it, and says that the entry changed meanwhile', async () => {
     expect(await reopened('2999-01-01T00:00:00Z')).toBe('as it was typed, taken up again, overtaken');
+  });
+});
+
+describe('a form that is typed in while it is stored', () => {
+  /** Stores when it is told to; what was stored comes back as the entry, as it does from the store. */
+  function drawSlow() {
+    const stored: Card[] = [];
+    let store = (): void => {};
+    function Slow({ item }: { readonly item: Card }) {
+      const { form, changed, onSubmit } = useItemForm<Card>({
+        list: 'cards',
+        name: ({ label }) => String(label),
+        item: drafted(item),
+        isNew: false,
+        isGone: false,
+        schema,
+        save: (next) =>
+          new Promise((done) => {
+            store = () => {
+              stored.push(next);
+              done(ok({ id: null, what: 'saved' }));
+            };
+          }),
+        onSaved: () => {},
+      });
+      return (
+        <form onSubmit={onSubmit}>
+          <input aria-label="Note" {...form.getInputProps('note')} />
+          <output>{changed ? 'to be saved' : 'saved'}</output>
+        </form>
+      );
+    }
+    const view = draw(<Slow item={before} />);
+    const field = screen.getByLabelText<HTMLInputElement>('Note');
+    return {
+      stored,
+      type: (note: string) => fireEvent.change(field, { target: { value: note } }),
+      submit: () => fireEvent.submit(field.form as HTMLFormElement),
+      store: () => act(async () => store()),
+      comesBack: (item: Card) => view.rerender(<Slow item={item} />),
+      reads: () => `${field.value}: ${words(screen.getByRole('status'))}`,
+    };
+  }
+
+  it('keeps what was typed meanwhile, as what is still to be saved, and saves it then', async () => {
+    const form = drawSlow();
+    form.type('one');
+    form.submit();
+    form.type('one and two');
+    await form.store();
+    expect(form.reads()).toBe('one and two: to be saved');
+    form.comesBack(aCard({ label: 'C-01', note: 'one' }));
+    expect(form.reads()).toBe('one and two: to be saved');
+    form.submit();
+    await form.store();
+    expect(form.stored.map(({ note }) => note)).toEqual(['one', 'one and two']);
+    expect(form.reads()).toBe('one and two: saved');
+  });
+
+  it('keeps what is typed in the moment in which the stored entry comes back', async () => {
+    const form = drawSlow();
+    form.type('one');
+    form.submit();
+    await form.store();
+    expect(form.reads()).toBe('one: saved');
+    // Before what hangs on the new entry is done, the next key is pressed.
+    act(() => {
+      form.comesBack(aCard({ label: 'C-01', note: 'one' }));
+      form.type('one more');
+    });
+    expect(form.reads()).toBe('one more: to be saved');
   });
 });

@@ -1,3 +1,4 @@
+import { hasStarted } from '../../store/read.ts';
 import { database } from './database.ts';
 
 /** What another tab, or the browser, can do to this one's store. */
@@ -22,6 +23,20 @@ function tell(what: StoreEvent): void {
   listener?.[what]();
 }
 
+/**
+ * The browser ends a store where it clears a site's data, and where the disk would not take a write. Only the first is a loss:
+ * it is looked at. Where it cannot be opened at all, the next to use it is told why.
+ */
+async function ended(): Promise<void> {
+  const isThere = await database
+    .open()
+    .then(() => hasStarted(database))
+    .catch(() => true);
+  if (isThere) return;
+  tell('onDeleted');
+  database.close({ disableAutoOpen: true });
+}
+
 function listen(): void {
   database.on('versionchange', (event) => {
     // Told before it closes: closing is an event of its own.
@@ -31,8 +46,7 @@ function listen(): void {
     return false;
   });
   database.on('blocked', () => tell('onOlder'));
-  // The browser clears a site's data without asking its tabs.
-  database.on('close', () => tell('onDeleted'));
+  database.on('close', () => void ended());
 }
 
 // The store is opened before anything asks for it: that takes a while, in which the page is drawn. What goes wrong is met

@@ -1,8 +1,8 @@
-import { notifications } from '@mantine/notifications';
 import { useCallback } from 'react';
 import { exportKit } from '../../app/kit/kitFile.ts';
 import { kitRefusalText } from '../../text/kit/kitRefusal.ts';
 import { download } from '../../ui/download.ts';
+import { alarm } from '../../ui/notices.ts';
 import { useStored } from '../../ui/useStored.ts';
 
 /** Saves the kit as a file; says why where it cannot. */
@@ -13,7 +13,7 @@ export function useExport(): () => void {
       void stored(async () => {
         const file = await exportKit();
         if (file.ok) download(file.value.name, file.value.text, 'application/json');
-        else notifications.show({ message: kitRefusalText(file.error), autoClose: false, role: 'alert' });
+        else alarm(kitRefusalText(file.error));
       }),
     [stored],
   );

@@ -1,10 +1,7 @@
 import { notifications } from '@mantine/notifications';
 import { firstTime } from '../../app/kit/firstTime.ts';
 import { PLATFORM_TEXT, STORE_EVENT, UPDATE_EVENT } from '../../text/kit/storeMessage.ts';
-
-const stay = (message: React.ReactNode, id?: string): void => {
-  notifications.show({ autoClose: false, message, id });
-};
+import { stay } from '../../ui/notices.ts';
 
 const UPDATE = 'update';
 

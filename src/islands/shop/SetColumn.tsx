@@ -1,4 +1,3 @@
-import { notifications } from '@mantine/notifications';
 import { buySet } from '../../app/shop/shopActions.ts';
 import type { ShopViewKit } from '../../app/shop/shopKit.ts';
 import { trySet } from '../../app/shop/shopViews.ts';
@@ -14,6 +13,7 @@ import {
   proofText,
   swapsText,
 } from '../../text/shop/shop.ts';
+import { alarm } from '../../ui/notices.ts';
 import { Term } from '../../ui/Term.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import { WithTerms } from '../../ui/WithTerms.tsx';
@@ -55,7 +55,7 @@ export function SetColumn({ kit, set, titleOf }: SetColumnProps) {
       `${name}: ${set.items.map(({ offerId, count }) => countedText(count, offerOf(offerId))).join(', ')}`,
     );
     if (ok) window.location.assign('/');
-    else notifications.show({ message: NOT_HANDED_OVER, role: 'alert' });
+    else alarm(NOT_HANDED_OVER);
   };
   const offerOf = (id: string) =>
     prices.find((offer) => offer.id === id) ?? { name: 'an offer that is gone', price: 0 };

@@ -11,6 +11,7 @@ import { CONTRACT_HINT, RETRY_AFTER, type Refusal, refusal, refusalBody } from '
 import type { Certificate } from './certificate.ts';
 import { builtFiles, type SentFile } from './files.ts';
 import { secure, securityHeaders } from './headers.ts';
+import { inTurns } from './turns.ts';
 
 /** Astro's handler in the middleware mode of its adapter. */
 export type Handler = (
@@ -61,6 +62,8 @@ const NO_HOST = refusal(400, 'no-host', 'The request names no Host. HTTP/1.1 wan
 const NO_EXPECTATION = refusal(417, 'other-expectation', 'Only Expect: 100-continue is understood.');
 
 const START_FILE = '/start.json';
+/** Answered before all that waits: who asks wants to know whether the server answers at all. */
+const HEALTH = '/api/health';
 const isCall = (path: string): boolean => path === '/api' || path.startsWith('/api/');
 const pathOf = (url: string): string => url.split('?', 1)[0] ?? '/';
 
@@ -266,8 +269,10 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
         if (crowd.isTold(request.socket)) return;
         heard.note(request);
         if (request.httpVersion === '1.1' && request.headers.host === undefined) refuseBare(request, response, NO_HOST);
-        else secure(request, response, () => answer(request, response));
+        else if (pathOf(request.url ?? '') === HEALTH) secure(request, response, () => answer(request, response));
+        else turns(() => secure(request, response, () => answer(request, response)));
       };
+      const turns = inTurns();
       const heard = listening();
       const server = certificate
         ? createSecureServer({ ...options, key: certificate.key, cert: certificate.cert }, guarded)
@@ -290,7 +295,7 @@ export async function createApp(parts: AppParts): Promise<FastifyInstance> {
     maxEventLoopDelay,
     pressureHandler(request, reply) {
       const path = pathOf(request.url);
-      if (!isCall(path) || path === '/api/health') return undefined;
+      if (!isCall(path) || path === HEALTH) return undefined;
       reply.code(TOO_BUSY.status).header('Retry-After', RETRY_AFTER);
       // What is returned is sent; the package's types do not say so.
       return refusalBody(TOO_BUSY) as unknown as undefined;

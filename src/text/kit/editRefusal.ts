@@ -31,6 +31,9 @@ const SHOWN = 3;
 const inTheWayText = ({ name, fields }: InTheWay): string =>
   fields.length === 0 ? name : `${name} (${fields.slice(0, SHOWN).join(', ')}${fields.length > SHOWN ? ', …' : ''})`;
 
+/** Said behind what was done last, where other changes were told of just before. */
+export const othersBeforeText = (count: number): string => ` · ${count} more before it, under Kit, Last changes`;
+
 /** What taking back, or making again, came to. */
 export function takenBackText({ what, inTheWay, done }: TakenBack, way: 'back' | 'again'): string {
   const names = inTheWay.slice(0, SHOWN).map(inTheWayText).join(', ');

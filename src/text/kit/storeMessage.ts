@@ -40,17 +40,22 @@ export function reportText({ thrown, parts, href, browser }: Stopped): string {
   ].join('\n');
 }
 
+/** What an error is called, and what those are called that it stands for: one for several writes, one around another. */
+function namesOf(thrown: unknown): readonly string[] {
+  if (!(thrown instanceof Error)) return [];
+  const { failures = [], inner } = thrown as { readonly failures?: readonly unknown[]; readonly inner?: unknown };
+  return [thrown.name, ...[inner, ...failures].flatMap(namesOf)];
+}
+
 /** Why the browser would not keep something, in words that say what to do. Nothing was changed when this is shown. */
 export function storeMessage(thrown: unknown): string {
   if (isPartMissing(thrown)) return PART_MISSING;
-  const name = thrown instanceof Error ? thrown.name : '';
-  const inner = thrown instanceof Error && 'inner' in thrown ? thrown.inner : null;
-  const innerName = inner instanceof Error ? inner.name : '';
-  if (name === 'QuotaExceededError' || innerName === 'QuotaExceededError') return FULL;
+  const [name = '', ...inside] = namesOf(thrown);
+  if ([name, ...inside].includes('QuotaExceededError')) return FULL;
   if (name === 'DatabaseClosedError' || name === 'VersionError') {
     return 'Not saved: this tab can no longer write to the browser’s storage, because another tab runs a newer version or the storage was cleared. Copy what you are typing, then reload this tab.';
   }
-  return `Not saved: the browser refused to write (${name || 'unknown reason'}). Your kit is unchanged. Try again; if it fails again, export the kit and reload.`;
+  return `Not saved: the browser refused to write (${inside.at(-1) ?? (name || 'unknown reason')}). Your kit is unchanged. The disk may be full: free some space and try again; if it fails again, export the kit and reload.`;
 }
 
 /** Said where the store has not answered in good time. */
