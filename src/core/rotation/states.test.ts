@@ -28,6 +28,28 @@ describe('a press', () => {
     expect(pressDoubt('free', 'copying', { count: 2 })).toEqual({ code: 'out-of-order', state: 'free' });
   });
 
+  /** By the state it comes after: · plain, ? another order, 0 no copy noted, ! it would wipe what is not safe. */
+  it.each<[CardState, string]>([
+    ['free', '··????'],
+    ['in-body', '!····0'],
+    ['full', '!!···0'],
+    ['copying', '!!?···'],
+    ['copied-once', '!!??··'],
+    ['verified', '··???·'],
+  ])('after %s is plain, or asked about for what it is', (from, asked) => {
+    const CODES = { 'out-of-order': '?', 'no-copy': '0', 'not-safe': '!' } as const;
+    const order = ['free', 'in-body', 'full', 'copying', 'copied-once', 'verified'] as const;
+    const doubts = order.map((to) => pressDoubt(from, to, { count: 2 }));
+    expect(doubts.map((doubt) => (doubt ? CODES[doubt.code] : '·')).join('')).toBe(asked);
+    for (const doubt of doubts) expect(doubt?.state ?? from).toBe(from);
+  });
+
+  it('goes from a single copy to verified, and else its way', () => {
+    const next = (count: 1 | 2) => CARD_STATES.map((state) => [state, nextState(state, { count })] as const);
+    const differ = next(1).filter(([state, to]) => to !== nextState(state, { count: 2 }));
+    expect(differ).toEqual([['copying', 'verified']]);
+  });
+
   it('comes in the order of the day', () => {
     const walked: CardState[] = ['free'];
     for (let n = 0; n < 6; n += 1) walked.push(nextState(walked.at(-1) as CardState, { count: 2 }));
