@@ -1,3 +1,5 @@
+import { Fragment } from 'react';
+import { placeName } from '../text/kit/problem.ts';
 import { whenText } from '../text/kit/when.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import css from './form.module.css';
@@ -11,10 +13,20 @@ interface SaveBarProps<T> {
   readonly inPanel?: boolean;
 }
 
+/** Most fields that are called by name; the rest are counted, and come up once these are right. */
+const NAMED = 4;
+
+/** Leads to a field by its place. */
+function goTo(path: string): void {
+  const field = document.querySelector<HTMLElement>(`form [data-path="${CSS.escape(path)}"]`);
+  field?.scrollIntoView({ block: 'center' });
+  field?.focus();
+}
+
 /** Save and Discard at the foot of a form, how many fields stand in the way, and what happened elsewhere meanwhile. */
 export function SaveBar<T>({ itemForm, what, onDiscard, inPanel }: SaveBarProps<T>) {
   const { form, changed, overtaken, isGone, resumed, conflict, settle } = itemForm;
-  const problems = Object.keys(form.errors).length;
+  const problems = Object.keys(form.errors);
   return (
     <div className={`${css.actions} ${inPanel ? css.panelSticky : css.sticky}`}>
       {isGone && (
@@ -40,9 +52,18 @@ export function SaveBar<T>({ itemForm, what, onDiscard, inPanel }: SaveBarProps<
           Discard
         </button>
       )}
-      {problems > 0 && (
-        <span className="tone-hot" role="alert">
-          {problems === 1 ? 'One field needs' : `${problems} fields need`} another look. Nothing was saved.
+      {problems.length > 0 && (
+        <span className={`${css.said} tone-hot`} role="alert">
+          Not saved. Correct {problems.length === 1 ? 'one field' : `${problems.length} fields`}:{' '}
+          {problems.slice(0, NAMED).map((path, at) => (
+            <Fragment key={path}>
+              {at > 0 && ', '}
+              <button type="button" className="plain-button" onClick={() => goTo(path)}>
+                {placeName(path, form.getValues())}
+              </button>
+            </Fragment>
+          ))}
+          {problems.length > NAMED ? `, and ${problems.length - NAMED} more.` : '.'}
         </span>
       )}
       {conflict && <ConflictDialog what={what} conflict={conflict} onSettle={settle} />}

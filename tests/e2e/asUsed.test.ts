@@ -222,7 +222,7 @@ describe('what is typed is never lost', () => {
     await app.fill('Name', '');
     await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Save it');
-    await app.seesText('form', 'One field needs another look');
+    await app.seesText('form', 'Not saved. Correct one field');
     await app.fill('Name', 'Heron');
     await app.fill('What it is', 'hybrid of the second boat');
     await app.clickText('button', 'Save');

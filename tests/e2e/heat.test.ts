@@ -259,7 +259,7 @@ describe('assumptions', () => {
     await app.clickText('button', 'Add a recording limit');
     await app.fill('Records for', '20');
     await app.clickText('button', 'Save');
-    await app.seesText('form', 'One field needs another look');
+    await app.seesText('form', 'Not saved. Correct one field');
     await app.fill('In air of', '35');
     await app.clickText('button', 'Save');
     await app.seesText('body', 'Wherry saved.');

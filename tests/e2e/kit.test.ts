@@ -145,7 +145,7 @@ describe('an empty kit', () => {
     await app.fill('Stated rate', '100 m');
     await app.seesText('form', 'Bits or bytes? 100 Mb/s or 100 MB/s');
     await app.clickText('button', 'Save');
-    await app.seesText('form', 'One field needs another look');
+    await app.seesText('form', 'Not saved. Correct one field');
     await app.fill('Stated rate', '400 Mb/s');
     await app.seesText('form', '= 50 MB/s');
     await app.clickText('button', 'Save');

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import type { PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
 import { aCard } from '../../core/testing.ts';
+import { freeText } from '../../text/day/live.ts';
 import { atStake, liveModel, pressStep, swapStep } from './liveModel.ts';
 import { newPlan } from './newPlan.ts';
 
@@ -69,6 +70,55 @@ describe('what the plan has in the cameras now', () => {
     expect(loaded([])).toEqual(['a', 'b']);
     expect(loaded([press('a', 'full')])).toEqual(['b']);
     expect(loaded([press('a', 'free'), press('b', 'verified')])).toEqual([]);
+  });
+});
+
+describe('what may go in', () => {
+  const free = (log: readonly PlanPress[], more: object) =>
+    liveModel(at(log, dayOf({ recordedAsPlanned: [], frees: [], ...more }))).free;
+
+  it('is free by what was noted: not where the plan recorded on it, nor where it is in by the plan', () => {
+    expect(free([], {}).now).toEqual(['a', 'b']);
+    expect(free([press('a', 'full')], {}).now).toEqual(['b']);
+    expect(free([press('a', 'verified')], {}).now).toEqual(['b']);
+    expect(free([], { recordedAsPlanned: ['a'] }).now).toEqual(['b']);
+    expect(
+      free([], { loadedAsPlanned: [{ cardId: 'b', bodyId: 'body', slotId: 'slot', fromSeconds: 0 }] }).now,
+    ).toEqual(['a']);
+    expect(liveModel(at([], null)).free).toEqual({ now: [], next: null });
+    const faulty = aCard({ id: 'a', incidents: [{ date: '2027-06-12', text: 'torn', kind: 'damage' }] });
+    const isOut = { ...at([], dayOf({ recordedAsPlanned: [], frees: [] })), cards: [faulty, ...cards.slice(1)] };
+    expect(liveModel(isOut).free.now).toEqual(['b']);
+  });
+
+  it.each([
+    [[], null, 2, true, 'No card is free now.'],
+    [['A', 'B'], null, 2, true, 'Free now: A, B.'],
+    [['A'], 'C', 2, true, 'Free now: A. Next, once copied twice and verified: C, about 11:40.'],
+    [[], 'C', 1, false, 'No card is free now. Next, once copied: C, about 11:40.'],
+    [
+      ['A', 'B', 'C', 'D', 'E', 'F', 'G'],
+      'H',
+      3,
+      true,
+      'Free now: A, B, C, D, E and 2 more. Next, once copied 3 times and verified: H, about 11:40.',
+    ],
+  ])('reads as what it is: %j, then %s', (now, card, count, verify, text) => {
+    expect(freeText(now, card === null ? null : { card, clock: '11:40' }, { count, verify })).toBe(text);
+  });
+
+  it('is next what the plan of the copies frees first of those that hold something', () => {
+    const frees = [
+      { cardId: 'b', atSeconds: 9000 },
+      { cardId: 'a', atSeconds: 8000 },
+      { cardId: 'a', atSeconds: 3000 },
+    ];
+    expect(free([press('a', 'full'), press('b', 'copying')], { frees }).next).toEqual({ cardId: 'a', atSeconds: 8000 });
+    expect(free([press('b', 'copying')], { frees }).next, 'what is free need not be freed').toEqual({
+      cardId: 'b',
+      atSeconds: 9000,
+    });
+    expect(free([], { frees }).next).toBeNull();
   });
 });
 

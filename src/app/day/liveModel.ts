@@ -1,6 +1,7 @@
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { LoadedCard, PlannedDay, PlannedSwap } from '../../core/rotation/plannedDay.ts';
+import { holds } from '../../core/rotation/states.ts';
 import { gigabytes } from '../../text/day/day.ts';
 import type { NewPress } from './dayActions.ts';
 import { doubtOf, type LiveCard, liveCards, nextChange, nextSeat } from './live.ts';
@@ -36,6 +37,8 @@ export interface LiveModel {
   readonly left: number | null;
   /** Which card the plan has where now, of bodies of which nothing was pressed: confirmed in one press. */
   readonly loaded: readonly LoadedCard[];
+  /** Cards that may go in now by what was noted, and the next that will be free by the plan of the copies. */
+  readonly free: { readonly now: readonly string[]; readonly next: PlannedDay['frees'][number] | null };
   /** What is short first from now on. */
   readonly short: PlannedDay['shortages'][number] | null;
   /** Whether the moment lies on another day: then nothing counts down. */
@@ -70,9 +73,29 @@ export function liveModel({ plan, cards, day, seconds }: LiveInput): LiveModel {
     swap,
     left: swap ? Math.max(0, swap.atSeconds - seconds) : null,
     loaded: day ? loadedNow(day, own) : [],
+    free: freeFrom(day, own, seconds),
     short: day?.shortages.find(isShort) ?? null,
     isOther: seconds < -BEFORE || seconds > last + BEHIND,
     rehearsal: (day?.blocks[0]?.fromSeconds ?? 0) - 60,
+  };
+}
+
+/**
+ * What the plan recorded on, and nobody noted, is not free by its word; what is full is free only once all its copies are made, and
+ * never by the plan of something that is out of it.
+ */
+function freeFrom(day: PlannedDay | null, own: readonly LiveCard[], seconds: number): LiveModel['free'] {
+  const recorded = new Set([
+    ...(day?.recordedAsPlanned ?? []),
+    ...(day?.loadedAsPlanned ?? []).map(({ cardId }) => cardId),
+  ]);
+  const isFree = ({ card, state, isFaulty }: LiveCard): boolean =>
+    state === 'free' && !isFaulty && !recorded.has(card.id);
+  const held = new Set(own.filter(({ state, isFaulty }) => holds(state) && !isFaulty).map(({ card }) => card.id));
+  const later = (day?.frees ?? []).filter(({ cardId, atSeconds }) => held.has(cardId) && atSeconds > seconds);
+  return {
+    now: day ? own.filter(isFree).map(({ card }) => card.id) : [],
+    next: [...later].sort((a, b) => a.atSeconds - b.atSeconds)[0] ?? null,
   };
 }
 

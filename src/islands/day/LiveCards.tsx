@@ -4,7 +4,6 @@ import type { DayViewKit } from '../../app/day/dayKit.ts';
 import { type LiveCard, pressedAt } from '../../app/day/live.ts';
 import type { Card, CardState } from '../../core/kit/model.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
-import type { DayNames } from '../../text/day/day.ts';
 import {
   differsText,
   faultyText,
@@ -25,7 +24,6 @@ interface LiveCardsProps {
   readonly copies: number;
   /** Missing while the day is planned for the first time. */
   readonly day: PlannedDay | null;
-  readonly names: DayNames;
   /** The card whose code was read last. */
   readonly scanned: string | null;
   readonly onPress: (live: LiveCard, to: CardState) => void;
@@ -49,18 +47,11 @@ function about({ press, state, card, differs }: LiveCard, kit: DayViewKit, copie
 
 /** Every card of the day with the state it was pressed into: one press for what comes next, and behind … the others. */
 export function LiveCards(props: LiveCardsProps) {
-  const { cards, kit, copies, day, names, scanned, onPress, onCompare, onFaulty } = props;
+  const { cards, kit, copies, day, scanned, onPress, onCompare, onFaulty } = props;
   const [showAll, setShowAll] = useState<string | null>(null);
   return (
     <section aria-label="Cards">
-      <div className={css.cardsHead}>
-        <h2>Cards</h2>
-        <span className="soft">
-          {day?.frees[0]
-            ? `next free: ${names.card(day.frees[0].cardId)} at ${names.clock(day.frees[0].atSeconds)}`
-            : ''}
-        </span>
-      </div>
+      <h2 className={css.cardsHead}>Cards</h2>
       <ul className={css.cards}>
         {cards.map((live) => (
           <li key={live.card.id} id={`card-${live.card.id}`} data-scanned={scanned === live.card.id || undefined}>

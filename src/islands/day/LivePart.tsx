@@ -4,6 +4,7 @@ import { type Live, useLive } from '../../app/day/useLive.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { shortageText } from '../../text/day/day.ts';
+import { freeText } from '../../text/day/live.ts';
 import { spokenDate } from '../../text/day/summary.ts';
 import { TaskNote } from '../../ui/TaskNote.tsx';
 import { useChange } from '../../ui/useChange.ts';
@@ -154,6 +155,18 @@ function Now({ live, scanned, onCoded }: NowProps) {
           Shortage from {names.clock(Math.max(short.atSeconds, seconds))}: {shortageText(short, names)}
         </p>
       )}
+      {day && (
+        <p>
+          {freeText(
+            model.free.now.map(names.card),
+            model.free.next && {
+              card: names.card(model.free.next.cardId),
+              clock: names.clock(model.free.next.atSeconds),
+            },
+            plan.copies,
+          )}
+        </p>
+      )}
       <TaskNote
         state={planning.phase === 'running' ? { phase: 'idle' } : planning}
         what="the rest of the day"
@@ -171,7 +184,6 @@ function Now({ live, scanned, onCoded }: NowProps) {
         kit={kit}
         day={day}
         copies={plan.copies.count}
-        names={names}
         scanned={scanned}
         cards={model.cards}
         onPress={act.press}

@@ -1,5 +1,5 @@
 import type { CardState } from '../../core/kit/model.ts';
-import type { PlanPress } from '../../core/kit/plan.ts';
+import type { Plan, PlanPress } from '../../core/kit/plan.ts';
 import { assertNever } from '../../core/result.ts';
 import type { PressDoubt } from '../../core/rotation/states.ts';
 import { together } from '../quantity.ts';
@@ -81,6 +81,22 @@ export function doubtText(doubt: PressDoubt, card: string, to: CardState): strin
 /** Of bodies that were to record by now and of which nothing was pressed. */
 export const asPlannedText = (bodies: readonly string[]): string =>
   `Nothing was noted for ${bodies.join(', ')}: what went in there is taken as planned, and what came out as not copied.`;
+
+/** Most names of free cards in one line; the rest are counted. */
+const FREE_NAMES = 5;
+
+/** Which cards may go in now, and which is next: "Free now: A-02, B-03. Next, once copied twice: B-01, about 11:40." */
+export function freeText(
+  now: readonly string[],
+  next: { readonly card: string; readonly clock: string } | null,
+  { count, verify }: Pick<Plan['copies'], 'count' | 'verify'>,
+): string {
+  const more = now.length > FREE_NAMES ? ` and ${now.length - FREE_NAMES} more` : '';
+  const free = now.length === 0 ? 'No card is free now.' : `Free now: ${now.slice(0, FREE_NAMES).join(', ')}${more}.`;
+  if (next === null) return free;
+  const times = count === 1 ? '' : count === 2 ? ' twice' : ` ${count} times`;
+  return `${free} Next, once copied${times}${verify ? ' and verified' : ''}: ${next.card}, about ${next.clock}.`;
+}
 
 /** Where the plan has which card now, where nobody said it: `A-01 in Wherry, Slot 1`. */
 export const loadedText = (loaded: readonly { readonly card: string; readonly where: string }[]): string =>

@@ -4,7 +4,7 @@ import { COLLECTIONS, LISTS } from '../../kit/collections.ts';
 import { problemOf } from '../../kit/problems.ts';
 import { clockTime, isoDate, name } from '../../kit/schemas/parts.ts';
 import { kindOf } from '../../kit/schemas/shape.ts';
-import { problemText } from './problem.ts';
+import { placeName, problemText } from './problem.ts';
 
 /** What is said of a value at a key of some name. */
 function said(key: string, schema: Joi.Schema, value: unknown): string {
@@ -29,6 +29,30 @@ describe('a text that is refused is told by what it should be, whatever its fiel
   it('the unit is only doubted where there is one', () => {
     expect(said('readMBps', Joi.number().max(10), 11)).toBe('Read speed must be at most 10. Check the unit.');
     expect(said('count', Joi.number().max(10), 11)).toBe('Number of copies must be at most 10.');
+  });
+});
+
+describe('the name of a place', () => {
+  const body = {
+    name: 'Wherry',
+    modes: [{ name: '4K intra', rate: { Mbps: -1 } }, { name: ' ' }],
+    slots: [{ label: 'Left' }],
+  };
+
+  it.each([
+    ['capacityGB', 'Capacity'],
+    ['modes.0.rate.Mbps', '4K intra: Rate'],
+    ['modes.1.fps', 'Modes 2: Frame rate'],
+    ['modes.7.fps', 'Modes 8: Frame rate'],
+    ['slots.0.bus', 'Left: Bus'],
+    ['marks.3', 'Marks'],
+    ['0', '“0”'],
+  ])('%s is %s', (path, name) => {
+    expect(placeName(path, body)).toBe(name);
+  });
+
+  it('of an entry that is none is its field', () => {
+    expect(placeName('modes.0.fps', null)).toBe('Modes 1: Frame rate');
   });
 });
 
