@@ -43,6 +43,12 @@ describe('a question as it is spoken', () => {
   // Left: as people say it. Right: the terse line it stands for.
   it.each([
     ['does V60 do 400 megabits per second', '400 Mb/s on V60'],
+    ['V60 or better, 400 Mb/s', '400 Mb/s on V60'],
+    ['400 Mb/s on V30 or faster', '400 Mb/s on V30'],
+    ['3 Gb/s on VPG400 and up for an hour', '3 Gb/s on VPG400 for 60 min'],
+    ['how many 128s for 5 hours of 200 Mb/s on V30', '200 Mb/s on 128GB V30 for 5h'],
+    ['how many 64s V60 for 90 min of 400 Mb/s', '400 Mb/s on 64GB V60 for 90 min'],
+    ['a 128s take of 400 Mb/s on V60', '400 Mb/s on V60 for 128 s'],
     ['Will a V30 card hold 4K60 at 200 Mb/s?', '200 Mb/s 60p on V30'],
     ['is V90 enough for 600 Mb/s UHD 25p', '600 Mb/s 25p on V90'],
     ['how long does a 256GB V90 II last at 600 Mb/s', '600 Mb/s on 256GB V90 II'],
