@@ -32,7 +32,7 @@ export async function tellMoved(move: () => Promise<Moved>, way: 'back' | 'again
 export function undoNotice({ id, what }: Done): void {
   const before = told;
   notifications.hide(DONE);
-  told = before + 1;
+  told = before + (id === null ? 0 : 1);
   notifications.show({
     id: DONE,
     autoClose: OFFERED,

@@ -92,10 +92,10 @@ describe('what may go in', () => {
   });
 
   it.each([
-    [[], null, 2, true, 'No card is free now.'],
+    [[], null, 2, true, 'No card is marked free now.'],
     [['A', 'B'], null, 2, true, 'Free now: A, B.'],
     [['A'], 'C', 2, true, 'Free now: A. Next, once copied twice and verified: C, about 11:40.'],
-    [[], 'C', 1, false, 'No card is free now. Next, once copied: C, about 11:40.'],
+    [[], 'C', 1, false, 'No card is marked free now. Next, once copied: C, about 11:40.'],
     [
       ['A', 'B', 'C', 'D', 'E', 'F', 'G'],
       'H',

@@ -55,7 +55,10 @@ export const SAYINGS: readonly SayingRow[] = [
   ['each|apiece', 'each'],
   [String.raw`per\s+(?:camera|body|cam)`, 'per-camera'],
   // V60 or better: a mark is a floor anyway. Behind a mark alone: `V30 or better` is no choice of two.
-  [String.raw`(?<=(?:^|[^\w.])[a-z]{1,3}\d{1,4}\s*)(?:or|and)\s+(?:better|higher|faster|above|up)`, 'filler'],
+  [
+    String.raw`(?<=(?:^|[^\w.])(?:vpg|[vuace])\d{1,4}\s*)(?:or|and)\s+(?:better|higher|faster|above|up(?!\s+to))`,
+    'filler',
+  ],
   [String.raw`or|vs\.?|versus`, 'or'],
   // Other questions.
   [String.raw`(?:how\s+(?:many|much)\s+)?(?:gb|gigs?|gigabytes?|tb)\s*(?:\/|per|an?)\s*(?:${HOURS})`, 'per-hour'],

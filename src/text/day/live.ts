@@ -92,7 +92,8 @@ export function freeText(
   { count, verify }: Pick<Plan['copies'], 'count' | 'verify'>,
 ): string {
   const more = now.length > FREE_NAMES ? ` and ${now.length - FREE_NAMES} more` : '';
-  const free = now.length === 0 ? 'No card is free now.' : `Free now: ${now.slice(0, FREE_NAMES).join(', ')}${more}.`;
+  const free =
+    now.length === 0 ? 'No card is marked free now.' : `Free now: ${now.slice(0, FREE_NAMES).join(', ')}${more}.`;
   if (next === null) return free;
   const times = count === 1 ? '' : count === 2 ? ' twice' : ` ${count} times`;
   return `${free} Next, once copied${times}${verify ? ' and verified' : ''}: ${next.card}, about ${next.clock}.`;

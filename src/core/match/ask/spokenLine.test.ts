@@ -189,6 +189,8 @@ describe('a question as it is spoken', () => {
     ['600 Mb/s in slow motion on 256GB V90 II', 'not-understood'],
     ['600 Mb/s dual 256GB V90 II', 'not-understood'],
     ['600 Mb/s on 256GB V91', 'not-understood'],
+    ['600 Mb/s 60p or better on V90', 'not-understood'],
+    ['V60 or up to 400 Mb/s', 'not-understood'],
     ['600 on 256GB V90', 'not-understood'],
     ['V60 V90 at', 'twice'],
     ['100m on 128GB V60', 'not-understood'],
