@@ -140,10 +140,22 @@ export function NumberLine(props: NumberLineProps) {
   const { label, value, unit, note, digits = 2, empty, reset, onLeave, onChange } = props;
   const id = useId();
   const [text, setText] = useState(written(value, digits));
-  useEffect(() => setText(written(value, digits)), [value, digits]);
   const now = read(text, props);
+  /** What was handed on last, as it is written. */
+  const sent = useRef<string | null>(null);
+  const isFurther = useRef(false);
+  isFurther.current = !now.ok || written(now.value, digits) !== sent.current;
+  // What was handed on may come back after more was typed: that is not written over.
+  useEffect(() => {
+    const came = written(value, digits);
+    const isOwn = came === sent.current && isFurther.current;
+    sent.current = null;
+    if (!isOwn) setText(came);
+  }, [value, digits]);
   const keep = (): void => {
-    if (now.ok && written(now.value, digits) !== written(value, digits)) onChange(now.value);
+    if (!now.ok || written(now.value, digits) === written(value, digits)) return;
+    sent.current = written(now.value, digits);
+    onChange(now.value);
   };
   const latest = useRef(keep);
   latest.current = keep;
