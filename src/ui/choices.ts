@@ -6,6 +6,13 @@ import { SOURCE_WORDS } from '../text/bodies/rateLines.ts';
 import { INCIDENT_WORDS, STATE_WORDS } from '../text/cards/state.ts';
 import { FINISH_WORDS } from '../text/heat/heatWords.ts';
 
+/** Most entries of a list that are drawn at once; a closed list keeps its own in the page, and thousands hold up what opens it. */
+const MOST_DRAWN = 60;
+
+/** How a list of one's own things is chosen from: of many, by typing a part of the name. */
+export const ofMany = (count: number): { readonly searchable: boolean; readonly limit?: number } =>
+  count > MOST_DRAWN ? { searchable: true, limit: MOST_DRAWN } : { searchable: false };
+
 /** The closed lists of the forms, in words. */
 export const FORM_CHOICES = FORM_KEYS.map((value) => ({ value, label: form(value).name }));
 export const FAMILY_CHOICES = FAMILY_KEYS.map((value) => ({ value, label: family(value).name }));

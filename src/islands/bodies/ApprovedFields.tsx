@@ -3,6 +3,7 @@ import { type Draft, settled } from '../../app/kit/draft.ts';
 import type { Approval, Body, Card, Mode } from '../../core/kit/model.ts';
 import { modeSchema } from '../../kit/schemas/mode.ts';
 import { cardSummary, modeTitle } from '../../text/match/cell.ts';
+import { ofMany } from '../../ui/choices.ts';
 import css from '../../ui/form.module.css';
 import { RateField } from '../../ui/RateField.tsx';
 import type { DraftForm } from '../../ui/useItemForm.ts';
@@ -34,6 +35,7 @@ export function ApprovedFields({ form, cards }: ApprovedFieldsProps) {
             label="Cards of yours that are this one"
             className={css.wide}
             data={cards.map((card) => ({ value: card.id, label: `${card.label} · ${cardSummary(card)}` }))}
+            {...ofMany(cards.length)}
             searchable
             value={[...one.cardIds]}
             error={form.errors[`approved.${at}.cardIds`]}

@@ -11,7 +11,7 @@ import { arrangedText, seatedText } from '../../text/match/arranged.ts';
 import { VERDICT_WORDS } from '../../text/match/verdict.ts';
 import { minutesFigure } from '../../text/quantity.ts';
 import { Amount } from '../../ui/Amount.tsx';
-import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
+import { ARRANGEMENT_CHOICES, ofMany } from '../../ui/choices.ts';
 import { VerdictGlyph } from '../../ui/glyphs/VerdictGlyph.tsx';
 import { useChange } from '../../ui/useChange.ts';
 import css from './WhyArrange.module.css';
@@ -58,6 +58,7 @@ export function WhyArrange({ subject, kit, policy }: WhyArrangeProps) {
         <Select
           label="Second card"
           data={kit.cards.map(({ id, label }) => ({ value: id, label: id === card.id ? `another ${label}` : label }))}
+          {...ofMany(kit.cards.length)}
           value={secondId}
           disabled={way === 'single'}
           allowDeselect={false}
