@@ -133,7 +133,7 @@ describe('an empty kit', () => {
     await app.clickText('button', 'Add a camera');
     await app.clickText('button', 'Save');
     await app.seesText('form', 'Name is empty');
-    await app.seesText('form', 'Nothing was saved');
+    await app.seesText('form', 'Not saved. Correct one field: Name.');
     await app.fill('Name', 'Skiff');
     await app.seesText('form', 'the slowest common one is assumed');
     await app.pick('Bus of the slot', 'UHS-II');
