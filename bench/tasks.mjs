@@ -63,8 +63,8 @@ const VIEWS = [
      grid.scrollLeft = grid.scrollWidth / 2;
      return true;`,
   ],
-  ['/bodies', 'a body opened', pressed('main ul button', 3)],
-  ['/cards', 'the wallet searched', typed('input[type=search]', 'C-77')],
+  ['/bodies', 'a body opened', pressed('nav[aria-label=Cameras] button', 3)],
+  ['/cards', 'the wallet searched', typed('input[placeholder^="Find name"]', 'C-77')],
   ['/heat', null, null],
   ['/shop', null, null],
   ['/prove', 'the log searched', typed('input[type=search]', 'C-7')],
