@@ -1,5 +1,5 @@
 import { Fragment } from 'react';
-import { placeName } from '../text/kit/problem.ts';
+import { placeName } from '../text/kit/fields.ts';
 import { whenText } from '../text/kit/when.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import css from './form.module.css';
@@ -16,9 +16,11 @@ interface SaveBarProps<T> {
 /** Most fields that are called by name; the rest are counted, and come up once these are right. */
 const NAMED = 4;
 
-/** Leads to a field by its place. */
-function goTo(path: string): void {
-  const field = document.querySelector<HTMLElement>(`form [data-path="${CSS.escape(path)}"]`);
+/** Leads to a field by its place; those that say none, as a rate with its unit, come in the order in which they are wrong. */
+function goTo(form: HTMLFormElement | null, path: string, problems: readonly string[]): void {
+  const at = (one: string) => form?.querySelector<HTMLElement>(`[data-path="${CSS.escape(one)}"]`) ?? null;
+  const others = [...(form?.querySelectorAll<HTMLElement>('[aria-invalid="true"]:not([data-path])') ?? [])];
+  const field = at(path) ?? others[problems.filter((one) => at(one) === null).indexOf(path)] ?? others[0];
   field?.scrollIntoView({ block: 'center' });
   field?.focus();
 }
@@ -58,7 +60,11 @@ export function SaveBar<T>({ itemForm, what, onDiscard, inPanel }: SaveBarProps<
           {problems.slice(0, NAMED).map((path, at) => (
             <Fragment key={path}>
               {at > 0 && ', '}
-              <button type="button" className="plain-button" onClick={() => goTo(path)}>
+              <button
+                type="button"
+                className="plain-button"
+                onClick={({ currentTarget }) => goTo(currentTarget.closest('form'), path, problems)}
+              >
                 {placeName(path, form.getValues())}
               </button>
             </Fragment>

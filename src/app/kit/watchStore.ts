@@ -28,6 +28,8 @@ function tell(what: StoreEvent): void {
  * it is looked at. Where it cannot be opened at all, the next to use it is told why.
  */
 async function ended(): Promise<void> {
+  // One that gave way to a newer version is not opened again under it.
+  if (happened !== null) return;
   const isThere = await database
     .open()
     .then(() => hasStarted(database))

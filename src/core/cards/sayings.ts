@@ -54,9 +54,9 @@ export const SAYINGS: readonly SayingRow[] = [
   // Cards and cameras.
   ['each|apiece', 'each'],
   [String.raw`per\s+(?:camera|body|cam)`, 'per-camera'],
-  // V60 or better: a mark is a floor anyway. Behind a mark alone: `V30 or better` is no choice of two.
+  // V60 or better: a mark is a floor anyway. Behind a mark alone, and where nothing says what is higher: a bit rate would be no mark.
   [
-    String.raw`(?<=(?:^|[^\w.])(?:vpg|[vuace])\d{1,4}\s*)(?:or|and)\s+(?:better|higher|faster|above|up(?!\s+to))`,
+    String.raw`(?<=(?:^|[^\w.])(?:vpg|[vuace])\d{1,4}\s*)(?:or|and)\s+(?:better|higher|faster|above|up)(?=\s*(?:$|[,;.?!]|\d|(?:cards?|for|on|in|at|with)(?!\w)))`,
     'filler',
   ],
   [String.raw`or|vs\.?|versus`, 'or'],

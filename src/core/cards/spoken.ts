@@ -46,8 +46,11 @@ const MINUTES = timePattern('min');
  * back marked as loosely read, so that the reading is shown.
  */
 export const SPOKEN: readonly Spoken[] = [
-  // How many 128s: cards are called by their size.
-  [String.raw`(?<=\bhow\s+many\s+)(16|32|64|128|256|512)s(?!\w)`, ([, amount = '']) => capacity(amount, 'g')],
+  // How many 128s: cards are called by their size. How many 64s takes: those are seconds.
+  [
+    String.raw`(?<=\bhow\s+many\s+)(16|32|64|128|256|512)s(?=\s*(?:$|[,;.?!]|(?:for|of|at|with|on|do|will|would|is|are|to|cards?)(?!\w)|${MARK_WORD}(?!\w)))`,
+    ([, amount = '']) => capacity(amount, 'g'),
+  ],
   [String.raw`(\d+)([gt])`, ([, amount = '', unit = '']) => capacity(amount, unit)],
   [
     String.raw`(half\s+an?|an?)\s+([gt])(?:b|erabyte|igabyte)`,

@@ -8,23 +8,24 @@ const TURN = 5;
  * @returns takes one piece of work, which is done after all that were given before it
  */
 export function inTurns(most = TURN): (work: () => void) => void {
-  let waiting: (() => void)[] = [];
-  let next = 0;
+  const waiting: (() => void)[] = [];
+  let isDue = false;
+  const later = (): void => {
+    if (isDue) return;
+    isDue = true;
+    setImmediate(turn);
+  };
   const turn = (): void => {
     const until = performance.now() + most;
+    isDue = false;
     try {
-      do {
-        const work = waiting[next];
-        next += 1;
-        work?.();
-      } while (next < waiting.length && performance.now() < until);
+      for (let work = waiting.shift(); work; work = performance.now() < until ? waiting.shift() : undefined) work();
     } finally {
-      if (next < waiting.length) setImmediate(turn);
-      else [waiting, next] = [[], 0];
+      if (waiting.length > 0) later();
     }
   };
   return (work) => {
     waiting.push(work);
-    if (waiting.length === 1) setImmediate(turn);
+    later();
   };
 }

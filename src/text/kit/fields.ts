@@ -151,6 +151,28 @@ export function fieldPathText(path: readonly Step[], root: unknown): string {
   return words.join(', ');
 }
 
+/**
+ * The field at a place of a form, in short: `Capacity`; of an entry in a list with that in front, by its own name where it has one:
+ * `4K intra: Rate`, else by its number: `Mode 2: Name`.
+ *
+ * @param path as the form names it, `modes.0.rate.Mbps`
+ */
+export function placeName(path: string, values: unknown): string {
+  const steps = path.split('.');
+  const isPlace = (step: string): boolean => /^\d+$/.test(step);
+  const field = fieldName(steps.findLast((step) => !isPlace(step)) ?? path);
+  const place = steps.findLastIndex(isPlace);
+  // A place at the end is a value of a list, not an entry with fields.
+  if (place < 1 || place === steps.length - 1) return field;
+  const entry = steps
+    .slice(0, place + 1)
+    .reduce<unknown>((of, step) => (of as Record<string, unknown> | null | undefined)?.[step], values);
+  const { name, label } = isObject(entry) ? entry : {};
+  const own = [name, label].find((one): one is string => typeof one === 'string' && one.trim() !== '');
+  const counted = `${fieldName(steps[place - 1] ?? '').replace(/s$/, '')} ${Number(steps[place]) + 1}`;
+  return `${own ?? counted}: ${field}`;
+}
+
 /** Most characters of a value that are shown. */
 const LONG = 120;
 

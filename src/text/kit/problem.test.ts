@@ -4,7 +4,8 @@ import { COLLECTIONS, LISTS } from '../../kit/collections.ts';
 import { problemOf } from '../../kit/problems.ts';
 import { clockTime, isoDate, name } from '../../kit/schemas/parts.ts';
 import { kindOf } from '../../kit/schemas/shape.ts';
-import { placeName, problemText } from './problem.ts';
+import { placeName } from './fields.ts';
+import { problemText } from './problem.ts';
 
 /** What is said of a value at a key of some name. */
 function said(key: string, schema: Joi.Schema, value: unknown): string {
@@ -42,8 +43,8 @@ describe('the name of a place', () => {
   it.each([
     ['capacityGB', 'Capacity'],
     ['modes.0.rate.Mbps', '4K intra: Rate'],
-    ['modes.1.fps', 'Modes 2: Frame rate'],
-    ['modes.7.fps', 'Modes 8: Frame rate'],
+    ['modes.1.fps', 'Mode 2: Frame rate'],
+    ['modes.7.fps', 'Mode 8: Frame rate'],
     ['slots.0.bus', 'Left: Bus'],
     ['marks.3', 'Marks'],
     ['0', '“0”'],
@@ -52,7 +53,7 @@ describe('the name of a place', () => {
   });
 
   it('of an entry that is none is its field', () => {
-    expect(placeName('modes.0.fps', null)).toBe('Modes 1: Frame rate');
+    expect(placeName('modes.0.fps', null)).toBe('Mode 1: Frame rate');
   });
 });
 

@@ -2,30 +2,6 @@ import type { Problem } from '../../kit/problems.ts';
 import type { TextKind } from '../../kit/schemas/shape.ts';
 import { fieldName } from './fields.ts';
 
-/** What a list’s entry is called where it has no name of its own. */
-const ENTRY = (list: string, at: number): string => `${fieldName(list)} ${at + 1}`;
-
-/**
- * The field at a place of an entry, as it is called on screen: `Capacity`; in an entry of a list with that in front, by its name where
- * it has one: `4K intra: Rate`.
- *
- * @param path as the form names it, `modes.0.rate.Mbps`
- */
-export function placeName(path: string, values: unknown): string {
-  const steps = path.split('.');
-  const isPlace = (step: string): boolean => /^\d+$/.test(step);
-  const field = fieldName(steps.findLast((step) => !isPlace(step)) ?? path);
-  const place = steps.findLastIndex(isPlace);
-  // A place at the end is a value of a list, not an entry with fields.
-  if (place < 1 || place === steps.length - 1) return field;
-  const entry = steps
-    .slice(0, place + 1)
-    .reduce<unknown>((of, step) => (of as Record<string, unknown> | null)?.[step], values);
-  const { name, label } = (entry ?? {}) as { readonly name?: unknown; readonly label?: unknown };
-  const own = [name, label].find((one): one is string => typeof one === 'string' && one.trim() !== '');
-  return `${own ?? ENTRY(steps[place - 1] ?? '', Number(steps[place]))}: ${field}`;
-}
-
 /** Said of a field that is not known. */
 export const unknownFieldText = (what: string): string => `${what} is no field of this. Check its spelling and case.`;
 
