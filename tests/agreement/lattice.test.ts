@@ -18,6 +18,9 @@ const PRINTS: readonly (readonly [form: Form, marks: readonly string[], bus: Bus
   ['sd', [], 'uhs-i'],
   ['sd', ['C10'], 'uhs-i'],
   ['sd', ['C4'], 'high-speed'],
+  ['sd', ['C10', 'A1'], 'uhs-i'],
+  ['sd', ['C6'], 'high-speed'],
+  ['microsd', ['C2'], 'default'],
   ['sd', ['V30'], 'uhs-i'],
   ['sd', ['U3', 'V30'], 'uhs-ii'],
   ['sd', ['V60'], 'uhs-ii'],
@@ -45,7 +48,7 @@ const aPlace = fc.record({
   slotAt: fc.nat(20),
   slotTold: fc.boolean(),
   capacityGB: fc.constantFrom(32, 64, 256, 1000),
-  Mbps: fc.constantFrom(20, 60, 100, 200, 400, 600, 1000, 1600, 3000, 8000, 12000),
+  Mbps: fc.constantFrom(5, 20, 60, 100, 200, 400, 600, 1000, 1600, 3000, 8000, 12000),
   family: fc.boolean(),
   /** Share of what its own bus carries that its maker states, at least and sustained. */
   minimum: fc.double({ min: 0.3, max: 1, noNaN: true }),

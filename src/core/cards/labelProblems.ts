@@ -1,4 +1,4 @@
-import { type Bus, busCeiling, busesOf } from '../standards/buses.ts';
+import { type Bus, busCeiling, busesOf, isExpress } from '../standards/buses.ts';
 import { type Family, familyOf } from '../standards/families.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { countsOn, type Mark, mark, marksIn, needsOwnBus, OWN_READER_MBPS, promiseOf } from '../standards/marks.ts';
@@ -132,7 +132,7 @@ function gradeProblem({ marks }: PrintedLabel): readonly LabelProblem[] {
 }
 
 /** What an Express card names beside its own bus: the one it falls back to. */
-const isFallback = (own: Bus, other: Bus): boolean => own.startsWith('sd-express') && other === 'uhs-i';
+const isFallback = (own: Bus, other: Bus): boolean => isExpress(own) && other === 'uhs-i';
 
 function busProblem({ buses, marks }: PrintedLabel): readonly LabelProblem[] {
   // Two rows of UHS and Express share their contacts: marks that need either stand on no one card.

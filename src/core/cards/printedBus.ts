@@ -1,5 +1,5 @@
 import type { Card } from '../kit/model.ts';
-import { type Bus, busesOf, bus as busRow } from '../standards/buses.ts';
+import { type Bus, busesOf, bus as busRow, isExpress } from '../standards/buses.ts';
 import { type Form, isSd } from '../standards/forms.ts';
 import { mark, needsOwnBus } from '../standards/marks.ts';
 import { printedWords, speedMarks } from './printedMarks.ts';
@@ -38,7 +38,7 @@ export function printedBus(form: Form, marks: readonly string[]): PrintedBus | n
   const order = busesOf(form);
   const named = printedBuses(form, marks);
   // An Express card names the bus it falls back to as well: it speaks both.
-  const own = named.filter((one) => one !== 'uhs-i' || !named.some((other) => other.startsWith('sd-express')));
+  const own = named.filter((one) => one !== 'uhs-i' || !named.some(isExpress));
   const [slowest] = [...own].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   if (slowest) return { bus: slowest, printed: true };
   return isSd(form) ? impliedBus(marks) : impliedLink(form, marks);

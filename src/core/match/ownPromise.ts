@@ -1,5 +1,6 @@
 import { busOf } from '../cards/printedBus.ts';
 import type { Card } from '../kit/model.ts';
+import { isExpress } from '../standards/buses.ts';
 import { isSd } from '../standards/forms.ts';
 import type { Promising } from '../standards/marks.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
@@ -20,7 +21,7 @@ export function ownPromise(card: Card): OwnPromise {
   // A class of its own is printed on cards of any bus, and on none that is slower than it needs.
   const own = floorInForce(card, bus ?? (isSd(card.form) ? 'high-speed' : null));
   // An Express card without a class of its own promises what it does where it falls back.
-  const { mark, floor } = own.floor === null && bus?.startsWith('sd-express') ? floorInForce(card, 'uhs-i') : own;
+  const { mark, floor } = own.floor === null && isExpress(bus) ? floorInForce(card, 'uhs-i') : own;
   const minimum = minimumInForce(card, { inForce: bus });
   if (minimum !== null && (floor === null || minimum > floor)) return { by: 'minimum', floor: minimum };
   return mark !== null && floor !== null ? { by: 'mark', mark, floor } : { by: 'nothing', floor: null };

@@ -37,6 +37,38 @@ const movesOf = (setting: Setting) => {
   return movesFor({ kit, body, mode, card, cell: cellOf(setting), policy: DEFAULT_POLICY });
 };
 
+describe('a slot of SD Express', () => {
+  const express = { slots: [aSlot({ accepts: [{ form: 'sd', bus: 'sd-express-1' }] })] };
+
+  it('is spoken to over UHS-I by a card that prints no bus and no EX: its classes count there', () => {
+    for (const [marks, floor] of [
+      [['C4'], 4_000_000],
+      [['C10', 'A1'], 10_000_000],
+      [['V30'], 30_000_000],
+    ] as const)
+      expect(cellOf({ body: express, card: { marks, bus: null }, Mbps: 20 })).toMatchObject({
+        verdict: 'guaranteed',
+        floor,
+      });
+  });
+
+  it('is written to over PCIe by a card that prints EX: of the SD interface nothing counts', () => {
+    expect(cellOf({ body: express, card: { marks: ['EX', 'V30'] }, Mbps: 20 })).toMatchObject({
+      verdict: 'uncovered',
+      floor: null,
+    });
+    expect(cellOf({ body: express, card: { marks: ['C4'], bus: 'sd-express-1' }, Mbps: 20 })).toMatchObject({
+      floor: null,
+    });
+  });
+
+  it('is not said to be too slow for a card whose bus nobody told', () => {
+    expect(cellOf({ body: express, card: { marks: ['C10'], bus: null }, Mbps: 1000 })).toMatchObject({
+      verdict: 'uncovered',
+    });
+  });
+});
+
 describe('a slot whose bus is not told', () => {
   const untold = { slots: [aSlot({ accepts: [{ form: 'sd', bus: null }] })] };
   const v90 = { marks: ['II', 'U3', 'V90'] };

@@ -85,6 +85,9 @@ export function busSure(key: Bus, form: Form): BytesPerSecond | null {
   return sureMBps === undefined ? (Math.floor(ceiling * PAYLOAD_SHARE) as BytesPerSecond) : fromMegabytes(sureMBps);
 }
 
+/** Whether a bus is PCI Express: marks of the SD interface say nothing of what is written over it. */
+export const isExpress = (key: Bus | null): boolean => key?.startsWith('sd-express') ?? false;
+
 /** The bus whose promises count on one: itself, or the one it is a faster mode of. */
 export const promisesLike = (key: Bus): Bus => (bus(key).likeOf as Bus | undefined) ?? key;
 

@@ -1,6 +1,6 @@
 import type { BytesPerSecond } from '../units/brand.ts';
 import { fromMegabytes } from '../units/convert.ts';
-import { type Bus, bus } from './buses.ts';
+import { type Bus, bus, isExpress } from './buses.ts';
 import { type Form, isSd } from './forms.ts';
 import { MARKS, type MarkRow, type Series } from './markTable.ts';
 import type { SourceKey } from './sources.ts';
@@ -54,9 +54,6 @@ export const promiseOf = (key: Mark): BytesPerSecond => fromMegabytes(MARKS[key]
 
 const speaksToo = (own: Bus, other: Bus): boolean => (bus(own).alsoSpeaks as readonly string[]).includes(other);
 
-/** Whether a bus is PCI Express: marks of the SD interface say nothing of what is written over it. */
-const isExpress = (key: Bus): boolean => key.startsWith('sd-express');
-
 /**
  * Whether a mark's promise counts on a bus: its own first one, or one that speaks it as well. Over the PCIe of SD Express only
  * the E classes do: C, U and V are measured on the SD interface, to which such a card falls back in other slots.
@@ -66,7 +63,7 @@ export function countsOn(key: Mark, onBus: Bus | null, form: Form): boolean {
   if (!forms.includes(form)) return false;
   if (!isSd(form))
     return countsFrom === null || (onBus !== null && (onBus === countsFrom || speaksToo(onBus, countsFrom)));
-  if (onBus !== null && isExpress(onBus) && series !== 'E') return false;
+  if (isExpress(onBus) && series !== 'E') return false;
   if (countsFrom === null) return true;
   if (onBus === null) return false;
   return onBus === countsFrom || speaksToo(onBus, countsFrom);

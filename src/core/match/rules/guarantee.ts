@@ -1,7 +1,7 @@
 import { busOf } from '../../cards/printedBus.ts';
 import { appMarks, speedMarks } from '../../cards/printedMarks.ts';
 import type { Card } from '../../kit/model.ts';
-import type { Bus } from '../../standards/buses.ts';
+import { type Bus, isExpress } from '../../standards/buses.ts';
 import { isSd } from '../../standards/forms.ts';
 import { appCountsOn, countsOn, fallsBackTo, type Mark, type Promising, promisedMBps } from '../../standards/marks.ts';
 import { covers } from '../../units/amount.ts';
@@ -20,22 +20,30 @@ export interface Floor {
 /**
  * The highest promise in force. Marks of two rows of contacts count on UHS-II and III only; such a card satisfies V30 on UHS-I [A],
  * provided it does not itself print UHS-I: that label contradicts itself and earns no benefit of the doubt. Peak
- * figures never enter.
+ * figures never enter. A card whose bus is nowhere told is no Express card, which would print EX: in an Express slot it speaks
+ * UHS-I, where its classes count.
  */
-export function floorInForce(card: Pick<Card, 'form' | 'marks'>, inForce: Bus | null): Floor {
+export function floorInForce(
+  card: Pick<Card, 'form' | 'marks'> & Partial<Pick<Card, 'bus'>>,
+  inForce: Bus | null,
+): Floor {
   const printed = speedMarks(card.marks);
-  const counting = printed.filter((key) => countsOn(key, inForce, card.form));
+  const spokenOn = isExpress(inForce) && isOfUnknownBus(card) ? 'uhs-i' : inForce;
+  const counting = printed.filter((key) => countsOn(key, spokenOn, card.form));
   const fallbacks = mayFallBack(card)
-    ? printed.flatMap((key) => fallsBackTo(key) ?? []).filter((key) => countsOn(key, inForce, card.form))
+    ? printed.flatMap((key) => fallsBackTo(key) ?? []).filter((key) => countsOn(key, spokenOn, card.form))
     : [];
-  const apps = appMarks(card.marks).filter((key) => appCountsOn(key, inForce, card.form));
+  const apps = appMarks(card.marks).filter((key) => appCountsOn(key, spokenOn, card.form));
   const best = highest([...apps, ...counting, ...fallbacks]);
   const floor = best === null ? null : fromMegabytes(promisedMBps(best));
   const notInForce = printed.filter(
     (key) => !counting.includes(key) && (floor === null || fromMegabytes(promisedMBps(key)) > floor),
   );
-  return { mark: best, floor, notInForce, inForce };
+  return { mark: best, floor, notInForce, inForce: spokenOn };
 }
+
+const isOfUnknownBus = ({ form, marks, bus = null }: Parameters<typeof floorInForce>[0]): boolean =>
+  busOf({ form, marks, bus }).bus === null;
 
 /** Whether what is printed is a card of the bus its marks need: one that prints a slower one contradicts itself. */
 const mayFallBack = ({ form, marks }: Pick<Card, 'form' | 'marks'>): boolean => {
