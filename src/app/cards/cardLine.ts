@@ -4,6 +4,7 @@ import { shownSpelling } from '../../core/cards/vocabulary.ts';
 import type { Card, Incident } from '../../core/kit/model.ts';
 import { ownPromise } from '../../core/match/ownPromise.ts';
 import { labelRule } from '../../core/match/rules/label.ts';
+import { remembered } from '../../core/remembered.ts';
 import { type Bus, bus } from '../../core/standards/buses.ts';
 import { form } from '../../core/standards/forms.ts';
 import type { Bytes, BytesPerSecond } from '../../core/units/brand.ts';
@@ -24,9 +25,8 @@ export interface CardLine {
   readonly incidents: number;
 }
 
-const known = new WeakMap<Card, CardLine>();
-
-function made(card: Card): CardLine {
+/** The line of a card, worked out once for each state of it. */
+export const cardLine = remembered((card: Card): CardLine => {
   const own = busOf(card).bus;
   const label = labelRule(card);
   return {
@@ -39,14 +39,7 @@ function made(card: Card): CardLine {
     marks: card.marks.map(shownSpelling),
     incidents: card.incidents?.length ?? 0,
   };
-}
-
-/** The line of a card, worked out once for each state of it. */
-export function cardLine(card: Card): CardLine {
-  const found = known.get(card) ?? made(card);
-  known.set(card, found);
-  return found;
-}
+});
 
 /** Whether an incident takes away what its card promises until somebody settles it. */
 export const isFault = ({ kind }: Incident): boolean => FAULTS.has(kind);

@@ -64,7 +64,7 @@ describe('what a heat run begins with', () => {
       aCard({ id: 'last', form: 'cfast', marks: [], minimumMBps: 200, minimumSource: 'maker' }),
     ];
     const fleet = { ...kit, bodies, cards };
-    expect(first({}, fleet)).toMatchObject({ bodyId: 'b23' });
+    expect(first({}, fleet)).toMatchObject({ bodyId: 'b11' });
     expect(first({ card: 'last' }, fleet)).toMatchObject({ bodyId: 'b50', cardIds: ['last'] });
     expect(first({ body: 'b57' }, fleet)).toMatchObject({ bodyId: 'b57' });
   });

@@ -60,9 +60,9 @@ type Wanted = Partial<Asked>;
 type PickKit = Pick<Lists, 'bodies' | 'cards' | 'tests'> & { readonly settings: Settings };
 
 /** Cards looked through for a first pick; a wallet of thousands holds few prints. */
-const LOOKED_AT = 200;
+const LOOKED_AT = 60;
 /** Bodies looked through where none is asked for. */
-const BODIES_LOOKED_AT = 24;
+const BODIES_LOOKED_AT = 12;
 
 /** One card of each print, those asked for and tested before all others. */
 function likelyFirst(cards: readonly Card[], tests: readonly Test[], wanted: string | null): readonly Card[] {
@@ -165,3 +165,19 @@ const fresh = (bodyId: string, modeId: string, cardIds: readonly string[], plan:
   startBodyC: null,
   startCardC: null,
 });
+
+/** The cards that may be chosen for a take, those made for the body's slots first. */
+export function takeCards(
+  cards: readonly Card[],
+  { slots }: Pick<Body, 'slots'>,
+  picked: readonly string[],
+): readonly { readonly card: Card; readonly value: string; readonly group: string }[] {
+  const forms = new Set(slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
+  const all = cards.filter(({ id, retired }) => !retired || picked.includes(id));
+  const inGroup = (group: string, isIn: (card: Card) => boolean) =>
+    all.filter(isIn).map((card) => ({ card, value: card.id, group }));
+  return [
+    ...inGroup('Made for its slots', ({ form }) => forms.has(form)),
+    ...inGroup('Other cards', ({ form }) => !forms.has(form)),
+  ];
+}

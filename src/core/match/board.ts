@@ -1,5 +1,6 @@
 import { entryAt } from '../entryAt.ts';
 import type { Body, Card, Mode, Report, Test } from '../kit/model.ts';
+import { remembered } from '../remembered.ts';
 import type { Cell } from './cell.ts';
 import {
   boardColumn,
@@ -42,8 +43,9 @@ const boardRows = (bodies: readonly Body[]): readonly Row[] =>
   bodies.flatMap((body) => body.modes.map((mode) => toRow(body, mode)));
 
 /** A retired card stays in the wallet and leaves the board. */
-const inUse = (cards: readonly Card[]): readonly Card[] =>
-  cards.some(({ retired }) => retired) ? cards.filter(({ retired }) => !retired) : cards;
+const inUse = remembered((cards: readonly Card[]): readonly Card[] =>
+  cards.some(({ retired }) => retired) ? cards.filter(({ retired }) => !retired) : cards,
+);
 
 /** The whole board from nothing. */
 export const board = (kit: BoardKit, policy: Policy): Board => fresh(kit, policy).board;

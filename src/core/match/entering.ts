@@ -1,4 +1,6 @@
+import { entryAt } from '../entryAt.ts';
 import type { Body, Card } from '../kit/model.ts';
+import { remembered } from '../remembered.ts';
 import type { Finding } from './finding.ts';
 import { cardKey, pairFit } from './pairFit.ts';
 
@@ -25,15 +27,28 @@ function whyOutside(body: Body, card: Card): Finding | null {
   return furthest?.block ?? { rule: 'shape', outcome: 'block', card: card.form, accepts: [] };
 }
 
+/** One card of each print of a wallet, and the place of its own among them for every card. */
+const printsOf = remembered((cards: readonly Card[]) => {
+  const places = new Map<string, number>();
+  const first: Card[] = [];
+  const placeOf = cards.map((card) => {
+    const key = cardKey(card);
+    const known = places.get(key);
+    if (known !== undefined) return known;
+    places.set(key, first.length);
+    return first.push(card) - 1;
+  });
+  return { first, placeOf };
+});
+
 /** Which cards enter a body at all, each print looked at once. */
 export function entering(body: Body, cards: readonly Card[]): Entering {
-  const known = new Map<string, Finding | null>();
+  const { first, placeOf } = printsOf(cards);
+  const whys = first.map((card) => whyOutside(body, card));
   const at: number[] = [];
   const outside: Outside[] = [];
   cards.forEach((card, place) => {
-    const key = cardKey(card);
-    const why = known.get(key) ?? (known.has(key) ? null : whyOutside(body, card));
-    known.set(key, why);
+    const why = whys[entryAt(placeOf, place)] ?? null;
     if (why === null) at.push(place);
     else outside.push({ card, why });
   });

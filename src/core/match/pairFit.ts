@@ -1,4 +1,5 @@
 import type { Accepts, Card, Slot } from '../kit/model.ts';
+import { remembered } from '../remembered.ts';
 import type { BytesPerSecond } from '../units/brand.ts';
 import type { Finding } from './finding.ts';
 import { type BusFacts, busFacts } from './rules/bus.ts';
@@ -57,12 +58,12 @@ function fastest(speaks: readonly Accepts[], card: Card): BusFacts {
 export type FitMemo = Map<string, PairFit>;
 
 /** Two cards with one key fit the same way everywhere: it holds every field of a card that a fit depends on. */
-export const cardKey = (card: Card): string => {
+export const cardKey = remembered((card: Card): string => {
   const { form, bus, capacityGB, marks, minimumMBps, minimumSource, verified, adapterTwoRows } = card;
   const speeds = `${card.readMBps} ${card.writeMBps} ${card.sustainedMBps}`;
   const minimum = minimumMBps == null ? '' : `${minimumMBps} ${minimumSource ?? ''}`;
   return `${form} ${bus} ${capacityGB} ${speeds} ${minimum} ${verified ? 1 : 0} ${adapterTwoRows ? 2 : 1} ${marks.join()}`;
-};
+});
 
 /**
  * The fit of a card in a slot, worked out once for all cards of its print.

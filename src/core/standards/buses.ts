@@ -67,7 +67,16 @@ export const BUS_KEYS = Object.keys(BUSES) as readonly Bus[];
 export const bus = (key: Bus): BusRow => BUSES[key];
 
 /** Buses a form can have, slowest first; empty for a module, whose maker says. */
-export const busesOf = (form: Form): readonly Bus[] => BUS_KEYS.filter((key) => bus(key).forms.includes(form));
+export function busesOf(form: Form): readonly Bus[] {
+  const known = BY_FORM.get(form);
+  if (known) return known;
+  const found = BUS_KEYS.filter((key) => bus(key).forms.includes(form));
+  BY_FORM.set(form, found);
+  return found;
+}
+
+/** Buses by form, as asked for: the table never changes. */
+const BY_FORM = new Map<Form, readonly Bus[]>();
 
 /** Ceiling of a bus in a form; null where the bus does not exist in that form. */
 export function busCeiling(key: Bus, form: Form): BytesPerSecond | null {

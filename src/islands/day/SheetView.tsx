@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { cardLine } from '../../app/cards/cardLine.ts';
 import { cardCode } from '../../app/day/codes.ts';
 import { clockFor, namesFor } from '../../app/day/dayClock.ts';
@@ -7,6 +7,7 @@ import { liveCards } from '../../app/day/live.ts';
 import { modeOf } from '../../app/day/newPlan.ts';
 import { useDay } from '../../app/day/useDay.ts';
 import { policyOf } from '../../app/match/policy.ts';
+import type { Card } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import type { PlannedDay } from '../../core/rotation/plannedDay.ts';
 import { type DayNames, gigabytes, shortageText, shortMinutes } from '../../text/day/day.ts';
@@ -19,6 +20,8 @@ import { TaskNote } from '../../ui/TaskNote.tsx';
 import { Shell } from '../shell/Shell.tsx';
 import { QrCode } from './QrCode.tsx';
 import css from './SheetView.module.css';
+
+const NO_CARDS: readonly Card[] = [];
 
 export default function SheetView() {
   return (
@@ -36,6 +39,10 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
   const { state, day, again } = useDay(kit, plan, policy, { now: null, more: false });
   const clock = useMemo(() => (plan ? clockFor(plan) : null), [plan]);
   const names = useMemo(() => (plan && clock ? namesFor(kit, plan, clock) : null), [kit, plan, clock]);
+  const cards = useMemo(
+    () => (plan ? liveCards(plan, kit.cards).map(({ card }) => card) : NO_CARDS),
+    [plan, kit.cards],
+  );
   if (!plan)
     return (
       <div className={css.sheet}>
@@ -61,25 +68,33 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
             <BodyPage key={bodyId} kit={kit} plan={plan} day={day} names={names} bodyId={bodyId} />
           ))}
           <CopyPage kit={kit} plan={plan} day={day} names={names} />
-          <section className={css.page} aria-label="Labels">
-            <h2>Labels of the cards</h2>
-            <p>Scanned on the day, a label finds its card in the list.</p>
-            <ul className={css.labels}>
-              {liveCards(plan, kit.cards).map(({ card }) => (
-                <li key={card.id}>
-                  <QrCode text={cardCode(card.id)} label={`Code of ${card.label}`} size={92} />
-                  <span>
-                    <b>{card.label}</b>
-                    <br />
-                    {capacityText(cardLine(card).capacity)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
+          <Labels cards={cards} />
         </>
       )}
     </div>
+  );
+}
+
+/** A label for every card of the day. Drawn after the rest, with room for a press between them: a code takes some milliseconds. */
+function Labels({ cards }: { readonly cards: readonly Card[] }) {
+  const drawn = useDeferredValue(cards, NO_CARDS);
+  return (
+    <section className={css.page} aria-label="Labels">
+      <h2>Labels of the cards</h2>
+      <p>Scanned on the day, a label finds its card in the list.</p>
+      <ul className={css.labels}>
+        {drawn.map((card) => (
+          <li key={card.id}>
+            <QrCode text={cardCode(card.id)} label={`Code of ${card.label}`} size={92} />
+            <span>
+              <b>{card.label}</b>
+              <br />
+              {capacityText(cardLine(card).capacity)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -1,11 +1,11 @@
-import { cardLine } from '../../app/cards/cardLine.ts';
+import { useMemo } from 'react';
 import type { HeatKit } from '../../app/heat/heatKit.ts';
-import { cardCount, type Picked } from '../../app/heat/heatPick.ts';
+import { cardCount, type Picked, takeCards } from '../../app/heat/heatPick.ts';
 import { RANGES, sunDegrees } from '../../app/heat/heatViews.ts';
 import type { HeatPick } from '../../core/kit/model.ts';
-import { degreesText, paceText } from '../../text/heat/heatWords.ts';
+import { cardChoiceText, degreesText, paceText } from '../../text/heat/heatWords.ts';
 import { modeTitle } from '../../text/match/cell.ts';
-import { capacityText, minutesText, plain } from '../../text/quantity.ts';
+import { minutesText, plain } from '../../text/quantity.ts';
 import { ARRANGEMENT_CHOICES } from '../../ui/choices.ts';
 import { CheckLine, ChoiceLine, Line, NumberLine } from '../../ui/LineField.tsx';
 import { PlanFields } from '../../ui/PlanFields.tsx';
@@ -34,15 +34,10 @@ const WARMER_C = 10;
 export function TakeForm({ kit, pick, picked, fullAfter, clipLost, demandMBps, onPick, onBody }: TakeFormProps) {
   const { body, mode, cards } = picked;
   const { plan } = pick;
-  const forms = new Set(body.slots.flatMap(({ accepts }) => accepts.map(({ form }) => form)));
-  const cardChoices = kit.cards
-    .filter(({ id, retired }) => !retired || pick.cardIds.includes(id))
-    .map((card) => ({
-      value: card.id,
-      label: `${card.label} · ${capacityText(cardLine(card).capacity)}`,
-      group: forms.has(card.form) ? 'Made for its slots' : 'Other cards',
-    }))
-    .sort((a, b) => a.group.localeCompare(b.group));
+  const cardChoices = useMemo(
+    () => takeCards(kit.cards, body, pick.cardIds).map((one) => ({ ...one, label: cardChoiceText(one.card) })),
+    [kit.cards, body, pick.cardIds],
+  );
   const slots = Array.from({ length: cardCount(pick.arrangement, body) }, (_, at) => at);
   const changeCard = (at: number, id: string): void => {
     const ids = slots.map((slot) => (slot === at ? id : (pick.cardIds[slot] ?? pick.cardIds[0] ?? '')));

@@ -1,6 +1,7 @@
 import type { HeatLevel } from '../../core/heat/run/level.ts';
-import type { AirMovement, BodySize, Finish, PlannedTake } from '../../core/kit/model.ts';
-import { plain } from '../quantity.ts';
+import type { AirMovement, BodySize, Card, Finish, PlannedTake } from '../../core/kit/model.ts';
+import { fromGigabytes } from '../../core/units/convert.ts';
+import { capacityText, plain } from '../quantity.ts';
 
 /** What a heat mark says, in words. */
 export const HEAT_WORDS: Readonly<Record<HeatLevel, string>> = {
@@ -76,3 +77,7 @@ export const SIZE_WORDS: Readonly<Record<BodySize, string>> = {
   cine: 'cine camera',
   outdoor: 'dashboard or surveillance camera',
 };
+
+/** A card in a list to choose from. */
+export const cardChoiceText = ({ label, capacityGB }: Pick<Card, 'label' | 'capacityGB'>): string =>
+  `${label} · ${capacityText(fromGigabytes(capacityGB))}`;

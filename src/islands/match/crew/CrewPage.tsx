@@ -66,6 +66,7 @@ function CrewTable({ rows, columns, policy, heat }: CrewTableProps) {
             </th>
             {columns.map(({ cards: [card], cells }) => {
               const cell = cells[at];
+              const aside = cell && cellAside(cell, card, heat.of(cell));
               return (
                 cell && (
                   <td key={card.id} data-tone={cellTone(cell, policy.take)}>
@@ -74,9 +75,7 @@ function CrewTable({ rows, columns, policy, heat }: CrewTableProps) {
                       <VerdictGlyph verdict={cell.verdict} size={11} /> {VERDICT_WORDS[cell.verdict]}
                     </span>
                     {byTheBoxText(cell) && <span className={css.beside}>{byTheBoxText(cell)}</span>}
-                    {cellAside(cell, card, heat.of(cell)) && (
-                      <span className={css.aside}>{cellAside(cell, card, heat.of(cell))}</span>
-                    )}
+                    {aside && <span className={css.aside}>{aside}</span>}
                     {besideText(cell) && <span className={css.beside}>{besideText(cell)}</span>}
                   </td>
                 )
