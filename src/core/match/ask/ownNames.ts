@@ -62,14 +62,23 @@ interface OwnChoice {
 /** Shortest name looked for: a card called 1 would be in every line. */
 const LEAST_NAME = 2;
 
+/** What may stand between the parts of a name. */
+const BETWEEN = /[\s\-_.:/]/gu;
+
+/** What a name is made of. */
+const partsOf = (name: string): readonly string[] => name.match(/\p{L}+|\p{N}+/gu) ?? [];
+
+/** Letters of either case are one, also those with another spelling as capitals. */
+const folded = (text: string): string => text.toUpperCase().toLowerCase();
+
 /** A name as it may be typed: C-01, c01 and `C 01` are one. Null for what cannot be told from the trade's own words. */
 function patternOf(name: string): RegExp | null {
-  const parts = name.match(/\p{L}+|\p{N}+/gu) ?? [];
+  const parts = partsOf(name);
   // A card called V90 cannot be told from the mark; one called C-10 is written unlike it, and stands beside a body's name.
   const word = readWord(name);
   const isTrade = word !== null && word.kind !== 'no-such-mark' && !/[^\p{L}\p{N}]/u.test(name);
   if (parts.join('').length < LEAST_NAME || isTrade) return null;
-  return new RegExp(String.raw`(?<![\p{L}\p{N}])${parts.join(String.raw`[\s\-_.:/]*`)}(?![\p{L}\p{N}])`, 'iu');
+  return new RegExp(String.raw`(?<![\p{L}\p{N}])${parts.join(`${BETWEEN.source}*`)}(?![\p{L}\p{N}])`, 'iu');
 }
 
 interface Found<T> {
@@ -80,8 +89,12 @@ interface Found<T> {
 
 /** Everything whose name is the longest that stands in the line: two things of one name are both found. */
 function longest<T>(line: string, items: readonly T[], nameOf: (item: T) => string): Found<T> | null {
+  // Of thousands few can stand in the line: a pattern is made for those whose letters are there.
+  const letters = folded(line.replaceAll(BETWEEN, ''));
   const hits = items.flatMap((item) => {
-    const match = patternOf(nameOf(item))?.exec(line);
+    const name = nameOf(item);
+    if (!letters.includes(folded(partsOf(name).join('')))) return [];
+    const match = patternOf(name)?.exec(line);
     return match ? [{ item, match }] : [];
   });
   const length = Math.max(0, ...hits.map(({ match }) => match[0].length));
