@@ -1,12 +1,13 @@
+import { entryAt } from '../entryAt.ts';
 import type { Card, CardState } from '../kit/model.ts';
 import type { Plan, PlanPress } from '../kit/plan.ts';
 
 /** States from the least safe to the safest: what is nowhere else comes first. */
 const BY_SAFETY: readonly CardState[] = ['in-body', 'full', 'copying', 'copied-once', 'verified', 'free'];
+const safety = (state: CardState): number => BY_SAFETY.indexOf(state);
 
 /** The less safe of two states: where two records differ, it shows. */
-export const lessSafe = (a: CardState, b: CardState): CardState =>
-  BY_SAFETY.indexOf(a) <= BY_SAFETY.indexOf(b) ? a : b;
+export const lessSafe = (a: CardState, b: CardState): CardState => entryAt(BY_SAFETY, Math.min(safety(a), safety(b)));
 
 /**
  * The last press of each card, by where it stands in the log. A press counts by its place and never by its clock: a clock that
@@ -69,10 +70,8 @@ export function pressDoubt(
 ): PressDoubt | null {
   const wipes = to === 'free' || (to === 'in-body' && state !== 'in-body');
   if (wipes && holds(state)) return { code: 'not-safe', state, have: state === 'copied-once' ? 1 : 0, need: count };
-  if (wipes || to === state) return null;
+  if (wipes) return null;
   if (to === 'verified' && UNCOPIED.has(state)) return { code: 'no-copy', state, need: count };
-  const order: readonly CardState[] = ['free', 'in-body', 'full', 'copying', 'copied-once', 'verified'];
-  const [from, goal] = [order.indexOf(state), order.indexOf(to)];
   // A step may be left out; a step back is asked about, and so is a copy of what was never recorded.
-  return goal < from || (state === 'free' && goal > 1) ? { code: 'out-of-order', state } : null;
+  return state === 'free' || safety(to) < safety(state) ? { code: 'out-of-order', state } : null;
 }
