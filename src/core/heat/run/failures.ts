@@ -51,6 +51,29 @@ export function* failingShare(path: Drawable, asked: Runs): Steps<number> {
   return failedAt.length / runs;
 }
 
+/**
+ * Whether no more than a share of the runs fail. It is known as soon as more have failed; that it holds only once all were
+ * made, so that runs broken off by `maxEvents` hold nothing.
+ *
+ * @returns the share that fails where it is no more than accepted; else the least it can be, which is more; null where the runs
+ *   were broken off before either was known
+ */
+export function* failingUpTo({ sim, spreads }: Drawable, asked: Runs, accepted: number): Steps<number | null> {
+  const random = seeded(asked.seed);
+  const maxEvents = asked.maxEvents ?? Number.POSITIVE_INFINITY;
+  let failed = 0;
+  let events = 0;
+  for (let runs = 0; runs < asked.runs; runs += 1) {
+    if (events >= maxEvents) return null;
+    if (runs % RUNS_A_STEP === 0) yield runs / asked.runs;
+    const result = simulate(drawn(sim, draw(random, spreads)), false);
+    events += result.events;
+    if (hasFailed(result)) failed += 1;
+    if (failed > accepted * asked.runs) return failed / asked.runs;
+  }
+  return failed / asked.runs;
+}
+
 /** Paths to be run many times with their own spreads, a bound on events, and the seed. */
 export interface SharesInput extends Runs {
   /** Null where one of them cannot be run. */

@@ -1,0 +1,134 @@
+import { recordedFault } from '../cards/recordedFault.ts';
+import { failingUpTo } from '../heat/run/failures.ts';
+import { cellLanes } from '../heat/run/lane.ts';
+import { heatMark } from '../heat/run/mark.ts';
+import { checkSimulation } from '../heat/writepath/checkSimulation.ts';
+import type { Body, Card, Mode } from '../kit/model.ts';
+import { answersFor } from '../match/board.ts';
+import { bodyInMode } from '../match/bodyInMode.ts';
+import type { Cell } from '../match/cell.ts';
+import { byCard } from '../match/columns.ts';
+import { namedCards, printOf } from '../match/print.ts';
+import { knownFor } from '../match/rollTime.ts';
+import { housingOf, seatsFor } from '../rotation/seating.ts';
+import { finish } from '../steps.ts';
+import { type BestQuestion, heatTake } from './question.ts';
+
+/** Cards that answer alike: of one print, without tests or approvals of their own. */
+export type Group = readonly [Card, ...Card[]];
+
+/** A group that may be recorded on. */
+export interface Usable {
+  readonly group: Group;
+  /** Seconds that each of its cards rolls from empty, by the place of the slot; null where it may not be used there. */
+  readonly seconds: readonly (number | null)[];
+}
+
+/** A group that holds by rate, and that heat ends. */
+export interface HeatStop {
+  readonly group: Group;
+  /** Share of the runs that fail, 0 to 1, at the least; null where a figure cannot be, or runs were broken off. */
+  readonly risk: number | null;
+  /** True where a take of one's own stopped under conditions no harder. */
+  readonly byOwnTake: boolean;
+}
+
+/** The cards that a mode may be recorded on, and those that something stands against. */
+export interface Candidates {
+  /** Slots that are each to be covered to the end; one for all where cards follow one another. */
+  readonly places: number;
+  readonly usable: readonly Usable[];
+  readonly heat: readonly HeatStop[];
+  /** Seconds that the longest of those rolls that are left out for being too short; null where none is. */
+  readonly shortSeconds: number | null;
+  /** Cards with a fault that nobody settled, and that would do without it. */
+  readonly faulty: readonly Card[];
+  /** Answers of cards that enter and do not hold. */
+  readonly cells: readonly Cell[];
+  /** Answers of cards that hold, and are known to for less than they last. */
+  readonly partly: readonly Cell[];
+}
+
+/** The cards of a wallet in groups that answer alike on every body. */
+export function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group[] {
+  const testsOf = byCard(tests);
+  const named = namedCards(bodies);
+  const groups = new Map<string, [Card, ...Card[]]>();
+  for (const card of cards) {
+    if (card.retired) continue;
+    const isAlone = named.has(card.id) || testsOf(card.id).length > 0;
+    const key = isAlone ? `card ${card.id}` : printOf(card);
+    const known = groups.get(key);
+    if (known) known.push(card);
+    else groups.set(key, [card]);
+  }
+  return [...groups.values()];
+}
+
+/** Events followed in the runs of one print of card: some tenths of a second. */
+const MOST_EVENTS = 300_000;
+/** A card that never fills, so that only heat and pace end a run. */
+const NEVER_FULL_GB = 1e6;
+
+/**
+ * What heat does before the time is over, on the hottest seat of a card; null where no more fail than are accepted. It is run
+ * as though one card took it all: a fresh one is no warmer.
+ */
+function heatStop(question: BestQuestion, body: Body, cell: Cell, group: Group): HeatStop | null {
+  const { cards, tests } = question.kit;
+  const [card] = group;
+  const plan = heatTake(question);
+  const mark = heatMark({ body, cell, card, tests: byCard(tests)(card.id), plan, cards });
+  if (!mark) return { group, risk: null, byOwnTake: false };
+  if (mark.ended) return { group, risk: 1, byOwnTake: true };
+  const { runs, seed, accepted } = question;
+  for (const { sim, spreads } of cellLanes({ body, cell, card, plan, cards })) {
+    const whole = { ...sim, card: { ...sim.card, usableGB: NEVER_FULL_GB } };
+    if (checkSimulation(whole)) return { group, risk: null, byOwnTake: false };
+    const risk = finish(failingUpTo({ sim: whole, spreads }, { runs, seed, maxEvents: MOST_EVENTS }, accepted));
+    if (risk === null || risk > accepted) return { group, risk, byOwnTake: false };
+  }
+  return null;
+}
+
+const withoutFaults = (card: Card): Card => ({ ...card, incidents: [] });
+
+/** Which cards a mode may be recorded on to the end, by the same answers as board, day and heat run. */
+export function candidates(question: BestQuestion, body: Body, mode: Mode): Candidates {
+  const { kit, policy } = question;
+  const seats = seatsFor({ body, mode }, kit, policy, null);
+  // One that remembers nothing of the first: the same card answers otherwise without its fault.
+  const soundSeats = seatsFor({ body, mode }, kit, policy, null);
+  const answer = answersFor({ body, mode, ...kit, policy });
+  const { housing, width } = housingOf(bodyInMode(body, mode));
+  // Whoever wants long rolls wants them of each card, or of those that relay together: as the day has it.
+  const asked = Math.min((question.stretchMinutes ?? 0) * 60, question.minutes * 60);
+  const least = asked / (housing === 'relay' ? body.slots.length : 1);
+  const usable: Usable[] = [];
+  const heat: HeatStop[] = [];
+  const faulty: Card[] = [];
+  const cells: Cell[] = [];
+  const partly: Cell[] = [];
+  let shortSeconds: number | null = null;
+  for (const group of groupsOf(kit)) {
+    const [card] = group;
+    const fits = seats(card);
+    if (fits.every((fit) => fit === null)) {
+      const cell = answer(card);
+      if (recordedFault(card) && soundSeats(withoutFaults(card)).some((fit) => fit !== null)) faulty.push(...group);
+      else if (cell.verdict !== 'unfit') cells.push(cell);
+      continue;
+    }
+    const cell = answer(card);
+    if ((knownFor(cell) ?? Number.POSITIVE_INFINITY) < (cell.planned ?? 0) * 60) partly.push(cell);
+    const seconds = fits.map((fit) => (fit && fit.seconds >= least ? fit.seconds : null));
+    if (seconds.every((one) => one === null)) {
+      shortSeconds = Math.max(shortSeconds ?? 0, ...fits.map((fit) => fit?.seconds ?? 0));
+      continue;
+    }
+    const stop = heatStop(question, body, cell, group);
+    if (stop) heat.push(stop);
+    else usable.push({ group, seconds });
+  }
+  return { places: housing === 'set' ? width : 1, usable, heat, shortSeconds, faulty, cells, partly };
+}
