@@ -26,6 +26,7 @@ const PARTS = {
   evidence: core,
   day: core,
   shop: core,
+  best: core,
   learn: core,
   photo: core,
   writepath: bundled,

@@ -12,6 +12,7 @@ export type CallName =
   | 'reconcile'
   | 'trace'
   | 'day'
+  | 'best'
   | 'shop'
   | 'wear';
 

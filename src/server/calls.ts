@@ -1,5 +1,6 @@
 import type { Call, CallName } from './call.ts';
 import { answer } from './calls/answer.ts';
+import { best } from './calls/best.ts';
 import { day } from './calls/day.ts';
 import { health } from './calls/health.ts';
 import { label } from './calls/label.ts';
@@ -20,6 +21,7 @@ const BY_NAME: Readonly<Record<CallName, Call>> = {
   reconcile,
   trace,
   day,
+  best,
   shop,
   wear,
 };

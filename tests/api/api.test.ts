@@ -42,6 +42,7 @@ describe('the server', () => {
       '/api/reconcile',
       '/api/trace',
       '/api/day',
+      '/api/best',
       '/api/shop',
       '/api/wear',
       '/api/openapi.json',
@@ -174,6 +175,53 @@ describe('the server', () => {
     });
     for (const bad of [{ rateMbps: [10, 6] }, { rateMbps: [0, 6] }, { hoursPerDay: 0 }, { cycles: [1] }, { price: 0 }])
       expect((await post('/api/wear', { ...asked, rated: null, price: null, ...bad })).status).toBe(400);
+  });
+
+  it('answers the best mode of each body on the cards named, what is in the way, and what would help', async () => {
+    const asked = { kit: demo, policy, minutes: 30, ambientC: 18 };
+    const one = (await (await post('/api/best', { ...asked, bodyIds: ['dory'], cardIds: ['b-01'] })).json()) as {
+      bodies: {
+        bodyId: string;
+        modeId: string | null;
+        cardIds: string[];
+        better: { modeId: string; text: string }[];
+      }[];
+    };
+    const [dory] = one.bodies;
+    const body = demo.bodies.find(({ id }) => id === 'dory');
+    expect(body?.modes.map(({ id }) => id)).toEqual(expect.arrayContaining([dory?.modeId]));
+    expect(dory?.cardIds).toEqual(['b-01']);
+    // The line between holds for the board, too: of the better ones none is cool on the card for half an hour.
+    const { cells } = (await (await post('/api/match', { kit: demo, policy })).json()) as {
+      cells: { bodyId: string; modeId: string; cardId: string; tone: string; minutes: { planned: number | null } }[];
+    };
+    const lasts = (modeId: string | null | undefined): boolean =>
+      cells.some(
+        (cell) =>
+          cell.bodyId === 'dory' &&
+          cell.cardId === 'b-01' &&
+          cell.modeId === modeId &&
+          cell.tone === 'cool' &&
+          (cell.minutes.planned ?? 0) >= 30,
+      );
+    expect(lasts(dory?.modeId)).toBe(true);
+    for (const { modeId, text } of dory?.better ?? [])
+      expect(lasts(modeId), `${modeId}: ${text}`).toBe(text.includes('eat'));
+    const sunny = { ...asked, bodyIds: ['dory'], cardIds: ['b-01'], minutes: 120, ambientC: 35, sunC: 15 };
+    const first = body?.modes[0]?.id;
+    const helped = await (await post('/api/best', { ...sunny, fixesFor: { bodyId: 'dory', modeId: first } })).json();
+    expect(helped).toMatchObject({ proven: true, fixes: expect.any(Array) });
+    for (const [bad, path] of [
+      [{ bodyIds: ['nobody'] }, 'bodyIds'],
+      [{ cardIds: ['none'] }, 'cardIds'],
+      [{ fixesFor: { bodyId: 'dory', modeId: 'none' } }, 'fixesFor.modeId'],
+    ] as const) {
+      const refused = await post('/api/best', { ...asked, ...bad });
+      expect(refused.status).toBe(400);
+      expect(await refused.json()).toMatchObject({ error: { details: [{ path }] } });
+    }
+    for (const bad of [{ minutes: 0 }, { minutes: 1e9 }, { ambientC: 400 }, { rhythm: { takeMinutes: 10 } }])
+      expect((await post('/api/best', { ...asked, ...bad })).status).toBe(400);
   });
 
   it('refuses a day by its place: an unknown id, a plan that is none, a date that is none, more than is worked out', async () => {

@@ -145,6 +145,13 @@ const GOOD: Readonly<Record<string, () => unknown>> = {
     useOwned: chance(0.5),
     policy: { take: pick(['once', 'repeatable']), headroom: 0.15 },
   }),
+  '/api/best': () => ({
+    kit: { ...demo, bodies: demo.bodies.slice(0, 1), cards: demo.cards.slice(0, 3), plans: [], keptTakes: [] },
+    policy: { take: pick(['once', 'repeatable']), headroom: 0.15 },
+    minutes: pick([5, 60]),
+    ambientC: 20,
+    stretchMinutes: chance(0.5) ? null : 10,
+  }),
   '/api/wear': () => ({
     capacityGB: 32,
     rateMbps: [6, 10],

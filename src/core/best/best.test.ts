@@ -7,10 +7,11 @@ import { DEFAULT_POLICY, type Policy } from '../match/policy.ts';
 import { finish } from '../steps.ts';
 import { aBody, aCard, aMode, anOffer, aSlot, aTest } from '../testing.ts';
 import { type BodyBest, bestSteps } from './best.ts';
+import { type Fix, fixes } from './fixes.ts';
 import { bestFirst } from './order.ts';
 import type { BestQuestion } from './question.ts';
 
-const solving = { solve: integerSolver(await loadHighs()), seconds: 5 };
+const solving = { solve: integerSolver(await loadHighs()), seconds: 5, heat: new Map() };
 
 const mode = (id: string, Mbps: number, change = {}) =>
   aMode({
@@ -41,8 +42,15 @@ interface Asked {
   readonly change?: Partial<BestQuestion>;
 }
 
-function ask({ bodies = [body()], cards, tests = [], offers = [], policy = DEFAULT_POLICY, change }: Asked) {
-  const question: BestQuestion = {
+function questionOf({
+  bodies = [body()],
+  cards,
+  tests = [],
+  offers = [],
+  policy = DEFAULT_POLICY,
+  change,
+}: Asked): BestQuestion {
+  return {
     kit: { bodies, cards, tests },
     offers,
     policy,
@@ -55,8 +63,8 @@ function ask({ bodies = [body()], cards, tests = [], offers = [], policy = DEFAU
     seed: 1,
     ...change,
   };
-  return finish(bestSteps(question, solving));
 }
+const ask = (asked: Asked) => finish(bestSteps(questionOf(asked), solving));
 const one = (asked: Asked): BodyBest => {
   const [found] = ask(asked).bodies;
   if (!found) throw new Error('no body');
@@ -66,7 +74,14 @@ const told = ({ best, better }: BodyBest) => [
   best?.id ?? null,
   ...better.map(({ mode: { id }, why }) => `${id}: ${why.code}`),
 ];
-const fixed = ({ better }: BodyBest, id: string) => better.find((rung) => rung.mode.id === id)?.fixes ?? [];
+/** What would make a mode of the first body hold. */
+function fixed(asked: Asked, id: string): readonly (readonly Fix[])[] {
+  const question = questionOf(asked);
+  const [first] = question.kit.bodies;
+  const wanted = first?.modes.find((each) => each.id === id);
+  if (!first || !wanted) throw new Error(`no mode ${id}`);
+  return fixes(question, first, wanted, solving);
+}
 
 describe('the order to begin with', () => {
   it('is by picture, then codec, then frames a second, then rate', () => {
@@ -128,22 +143,22 @@ describe('the best mode of a body', () => {
 
   it('counts no card with a fault that nobody settled, and says so', () => {
     const faulty = v60('a', { incidents: [{ kind: 'corruption', date: '2026-05-01', text: '' }] });
-    const found = one({ cards: [faulty] });
-    expect(told(found)).toEqual([null, '4k: faulty', '2k: faulty', 'hd: faulty']);
-    expect(fixed(found, '4k')[0]).toMatchObject([{ code: 'settle', cards: [{ id: 'a' }] }]);
+    expect(told(one({ cards: [faulty] }))).toEqual([null, '4k: faulty', '2k: faulty', 'hd: faulty']);
+    expect(fixed({ cards: [faulty] }, '4k')[0]).toMatchObject([{ code: 'settle', cards: [{ id: 'a' }] }]);
   });
 });
 
 describe('what is in the way of a better mode', () => {
   it('is a bus that nobody told', () => {
     const untold = body({ slots: [aSlot({ accepts: [{ form: 'sd', bus: null }] })] });
-    const found = one({ bodies: [untold], cards: [v60('a')] });
-    expect(fixed(found, '4k')).toContainEqual([{ code: 'tell-bus', slots: [expect.any(String)], bus: 'uhs-ii' }]);
+    expect(fixed({ bodies: [untold], cards: [v60('a')] }, '4k')).toContainEqual([
+      { code: 'tell-bus', slots: [expect.any(String)], bus: 'uhs-ii' },
+    ]);
   });
 
   it('is one more card, with its price where one is known', () => {
     const change = { minutes: 80 };
-    expect(fixed(one({ cards: [v60('a')], change }), '4k')).toMatchObject([
+    expect(fixed({ cards: [v60('a')], change }, '4k')).toMatchObject([
       [{ code: 'buy', count: 1, cents: null, like: { id: 'a' } }],
     ]);
     const offers = [
@@ -151,7 +166,7 @@ describe('what is in the way of a better mode', () => {
       anOffer({ id: 'y', capacityGB: 256, marks: ['II', 'U3', 'V60'], price: 80.5 }),
       anOffer({ id: 'z', capacityGB: 512, marks: ['I', 'U3', 'V30'], price: 10 }),
     ];
-    expect(fixed(one({ cards: [v60('a')], offers, change }), '4k')).toMatchObject([
+    expect(fixed({ cards: [v60('a')], offers, change }, '4k')).toMatchObject([
       [{ code: 'buy', count: 1, cents: 8050, card: { capacityGB: 256 } }],
     ]);
   });
@@ -160,13 +175,13 @@ describe('what is in the way of a better mode', () => {
     const claimed = v30('a', { sustainedMBps: 90, marks: ['II', 'U3', 'V30'] });
     const policy: Policy = { ...DEFAULT_POLICY, take: 'repeatable' };
     const big = body({ modes: [mode('6k', 640, { width: 6144, height: 3456 }), ...MODES] });
-    const found = one({ bodies: [big], cards: [claimed], policy, change: { minutes: 20 } });
-    expect(told(found)).toEqual(['4k', '6k: none-holds']);
-    expect(fixed(found, '6k')).toContainEqual([
+    const asked: Asked = { bodies: [big], cards: [claimed], policy, change: { minutes: 20 } };
+    expect(told(one(asked))).toEqual(['4k', '6k: none-holds']);
+    expect(fixed(asked, '6k')).toContainEqual([
       expect.objectContaining({ code: 'test', cards: [expect.objectContaining({ id: 'a' })] }),
     ]);
     expect(
-      fixed(one({ bodies: [big], cards: [claimed], change: { minutes: 20 } }), '6k'),
+      fixed({ bodies: [big], cards: [claimed], change: { minutes: 20 } }, '6k'),
       'a once-only take rests on no test',
     ).not.toContainEqual([expect.objectContaining({ code: 'test' })]);
     const tests = [aTest({ cardId: 'a', modeId: '6k', end: 'full', seconds: 1600, writtenMBps: null })];
@@ -177,14 +192,13 @@ describe('what is in the way of a better mode', () => {
   it('is the sun, moved air or a rest, where heat ends it', () => {
     const small = body({ heat: { size: 'action' } });
     const cards = [v60('a', { capacityGB: 1000 })];
-    const found = one({
+    const asked: Asked = {
       bodies: [small],
       cards,
       change: { minutes: 120, air: { ambientC: 30, sunC: 12 }, runs: 200 },
-    });
-    const [first] = found.better;
-    expect(first).toMatchObject({ mode: { id: '4k' }, why: { code: 'heat', byOwnTake: false } });
-    const codes = first?.fixes.map((things) => things.map(({ code }) => code).join('+'));
+    };
+    expect(one(asked).better[0]).toMatchObject({ mode: { id: '4k' }, why: { code: 'heat' } });
+    const codes = fixed(asked, '4k').map((things) => things.map(({ code }) => code).join('+'));
     expect(codes).toEqual(expect.arrayContaining([expect.stringMatching(/shade|moving-air|rests/)]));
   });
 });

@@ -1,18 +1,15 @@
 import type { Body, Card, Mode } from '../kit/model.ts';
 import { type Steps, within } from '../steps.ts';
-import { type Candidates, candidates } from './candidates.ts';
+import type { Candidates } from './candidates.ts';
 import { cover } from './cover.ts';
-import { type Fix, fixes } from './fixes.ts';
 import { bestFirst } from './order.ts';
 import type { BestQuestion } from './question.ts';
 import { type Solving, stands, type Why } from './stands.ts';
 
-/** A mode that is better and does not hold, why, and what would make it hold. */
-export interface BetterMode {
+/** A mode that is better and does not hold, and why. */
+interface BetterMode {
   readonly mode: Mode;
   readonly why: Why;
-  /** Each by itself; where none does alone, two together. Empty where nothing was found. */
-  readonly fixes: readonly (readonly Fix[])[];
 }
 
 /** The best mode of one body. */
@@ -40,12 +37,19 @@ interface Taken {
   readonly of: Candidates;
 }
 
+/** The question without cards that others record on. */
+export function beside(question: BestQuestion, taken: readonly Card[]): BestQuestion {
+  const others = new Set(taken);
+  return { ...question, kit: { ...question.kit, cards: question.kit.cards.filter((card) => !others.has(card)) } };
+}
+
 /** The best mode of each body in turn that holds beside those chosen before it. */
 function* chosen(
   question: BestQuestion,
-  { solve, seconds }: Solving,
-): Steps<{ taken: readonly Taken[]; proven: boolean }> {
+  solving: Solving,
+): Steps<{ readonly taken: readonly Taken[]; readonly proven: boolean }> {
   const { bodies } = question.kit;
+  const { solve, seconds } = solving;
   const wanted = question.minutes * 60;
   const taken: Taken[] = [];
   let proven = true;
@@ -53,8 +57,9 @@ function* chosen(
     const modes = bestFirst(body);
     for (const [rung, mode] of modes.entries()) {
       yield (at + rung / modes.length) / bodies.length;
-      if (!stands(question, body, mode, { solve, seconds }).holds) continue;
-      const of = candidates(question, body, mode);
+      const alone = stands(question, body, mode, solving);
+      if (!alone.holds) continue;
+      const { of } = alone;
       const found = cover(
         [...taken, { of }].map((one) => ({ of: one.of, seconds: wanted })),
         solve,
@@ -88,20 +93,17 @@ export function* bestSteps(question: BestQuestion, solving: Solving): Steps<Best
   for (const [at, body] of question.kit.bodies.entries()) {
     const modes = bestFirst(body);
     const best = taken.find((one) => one.body === body)?.mode ?? null;
-    const others = new Set([...cardsOf].flatMap(([other, cards]) => (other === body ? [] : cards)));
-    // What the others record on is not there for this one.
-    const left: BestQuestion = {
-      ...question,
-      kit: { ...question.kit, cards: question.kit.cards.filter((card) => !others.has(card)) },
-    };
+    const left = beside(
+      question,
+      [...cardsOf].flatMap(([other, cards]) => (other === body ? [] : cards)),
+    );
     const better: BetterMode[] = [];
     for (const [rung, mode] of modes.entries()) {
       if (mode === best) break;
       yield 0.5 + (at + rung / modes.length) / question.kit.bodies.length / 2;
       const now = stands(left, body, mode, solving);
-      if (!now.holds) better.push({ mode, why: now.why, fixes: fixes(left, body, mode, solving) });
-      // It holds on what is left, and the proof of the rest ran out of time.
-      else better.push({ mode, why: { code: 'open' }, fixes: [] });
+      // Where it holds on what is left, the proof of the whole ran out of time.
+      better.push({ mode, why: now.holds ? { code: 'open' } : now.why });
     }
     bodies.push({
       body,

@@ -1,10 +1,11 @@
 import { recordedFault } from '../cards/recordedFault.ts';
 import { failingUpTo } from '../heat/run/failures.ts';
-import { cellLanes } from '../heat/run/lane.ts';
+import { cellLanes, hasFailed } from '../heat/run/lane.ts';
 import { heatMark } from '../heat/run/mark.ts';
 import { checkSimulation } from '../heat/writepath/checkSimulation.ts';
+import { simulate } from '../heat/writepath/simulate.ts';
 import type { Body, Card, Mode } from '../kit/model.ts';
-import { answersFor } from '../match/board.ts';
+import { answersFor, seatFor } from '../match/board.ts';
 import { bodyInMode } from '../match/bodyInMode.ts';
 import type { Cell } from '../match/cell.ts';
 import { byCard } from '../match/columns.ts';
@@ -24,14 +25,25 @@ export interface Usable {
   readonly seconds: readonly (number | null)[];
 }
 
+/** What heat does to a card before the time is over. */
+type Heat =
+  /** With the figures as they are it ends so. */
+  | { readonly by: 'figures'; readonly atMinutes: number }
+  /** More runs fail than are accepted: so large a share at the least. */
+  | { readonly by: 'runs'; readonly risk: number }
+  /** A take of one's own stopped under conditions no harder. */
+  | { readonly by: 'own-take' }
+  /** A figure cannot be, or the runs were broken off: nothing is known. */
+  | { readonly by: 'nothing-known' };
+
 /** A group that holds by rate, and that heat ends. */
 export interface HeatStop {
   readonly group: Group;
-  /** Share of the runs that fail, 0 to 1, at the least; null where a figure cannot be, or runs were broken off. */
-  readonly risk: number | null;
-  /** True where a take of one's own stopped under conditions no harder. */
-  readonly byOwnTake: boolean;
+  readonly heat: Heat;
 }
+
+/** Heat worked out before, by everything it hangs on; one for all questions of one sitting. */
+export type HeatMemo = Map<string, Heat | null>;
 
 /** The cards that a mode may be recorded on, and those that something stands against. */
 export interface Candidates {
@@ -50,7 +62,7 @@ export interface Candidates {
 }
 
 /** The cards of a wallet in groups that answer alike on every body. */
-export function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group[] {
+function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group[] {
   const testsOf = byCard(tests);
   const named = namedCards(bodies);
   const groups = new Map<string, [Card, ...Card[]]>();
@@ -70,31 +82,62 @@ const MOST_EVENTS = 300_000;
 /** A card that never fills, so that only heat and pace end a run. */
 const NEVER_FULL_GB = 1e6;
 
+/** A card on a body, with its answer. */
+interface Seated {
+  readonly body: Body;
+  readonly cell: Cell;
+  readonly card: Card;
+}
+
 /**
- * What heat does before the time is over, on the hottest seat of a card; null where no more fail than are accepted. It is run
- * as though one card took it all: a fresh one is no warmer.
+ * What heat does before the time is over, on the hottest seat of a card; null where no more runs fail than are accepted. It is
+ * run as though one card took it all: a fresh one is no warmer.
  */
-function heatStop(question: BestQuestion, body: Body, cell: Cell, group: Group): HeatStop | null {
-  const { cards, tests } = question.kit;
-  const [card] = group;
+function heatOf(question: BestQuestion, { body, cell, card }: Seated): Heat | null {
+  const { kit, runs, seed, accepted } = question;
   const plan = heatTake(question);
-  const mark = heatMark({ body, cell, card, tests: byCard(tests)(card.id), plan, cards });
-  if (!mark) return { group, risk: null, byOwnTake: false };
-  if (mark.ended) return { group, risk: 1, byOwnTake: true };
-  const { runs, seed, accepted } = question;
-  for (const { sim, spreads } of cellLanes({ body, cell, card, plan, cards })) {
+  const mark = heatMark({ body, cell, card, tests: byCard(kit.tests)(card.id), plan, cards: kit.cards });
+  if (!mark) return { by: 'nothing-known' };
+  if (mark.ended) return { by: 'own-take' };
+  for (const { sim, spreads } of cellLanes({ body, cell, card, plan, cards: kit.cards })) {
     const whole = { ...sim, card: { ...sim.card, usableGB: NEVER_FULL_GB } };
-    if (checkSimulation(whole)) return { group, risk: null, byOwnTake: false };
+    if (checkSimulation(whole)) return { by: 'nothing-known' };
+    // What fails with the figures as they are fails in far more runs than anybody accepts.
+    const asItIs = simulate(whole, false);
+    if (hasFailed(asItIs)) return { by: 'figures', atMinutes: asItIs.atSeconds / 60 };
     const risk = finish(failingUpTo({ sim: whole, spreads }, { runs, seed, maxEvents: MOST_EVENTS }, accepted));
-    if (risk === null || risk > accepted) return { group, risk, byOwnTake: false };
+    if (risk === null) return { by: 'nothing-known' };
+    if (risk > accepted) return { by: 'runs', risk };
   }
   return null;
 }
 
+/** The same, remembered: of a print without tests once for all its cards. */
+function rememberedHeat(question: BestQuestion, seated: Seated, memo: HeatMemo): Heat | null {
+  const { body, cell, card } = seated;
+  const { kit, runs, accepted } = question;
+  const isTested = kit.tests.some(({ cardId }) => cardId === card.id);
+  const key = JSON.stringify([
+    heatTake(question),
+    ...[runs, accepted, body.id, body.slots, body.arrangement, cell.modeId],
+    ...[isTested ? [card.id, kit.tests.length] : printOf(card), cell.need, cell.slotId],
+    cell.seats?.map(({ slotId, cardId }) => [slotId, cardId]) ?? null,
+  ]);
+  const known = memo.get(key);
+  if (known !== undefined) return known;
+  const made = heatOf(question, seated);
+  memo.set(key, made);
+  return made;
+}
+
 const withoutFaults = (card: Card): Card => ({ ...card, incidents: [] });
 
-/** Which cards a mode may be recorded on to the end, by the same answers as board, day and heat run. */
-export function candidates(question: BestQuestion, body: Body, mode: Mode): Candidates {
+/**
+ * Which cards a mode may be recorded on to the end, by the same answers as board, day and heat run.
+ *
+ * @param memo - of heat; null: heat is left out, and all that hold by rate are usable
+ */
+export function candidates(question: BestQuestion, body: Body, mode: Mode, memo: HeatMemo | null): Candidates {
   const { kit, policy } = question;
   const seats = seatsFor({ body, mode }, kit, policy, null);
   // One that remembers nothing of the first: the same card answers otherwise without its fault.
@@ -119,15 +162,18 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode): Cand
       else if (cell.verdict !== 'unfit') cells.push(cell);
       continue;
     }
-    const cell = answer(card);
+    // Where several slots are written at once a card answers for the one it sits in, whatever the others hold.
+    const at = fits.findIndex((fit) => fit !== null);
+    const own = byCard(kit.tests)(card.id);
+    const cell = housing === 'set' ? seatFor({ body, mode, card, tests: own, policy }, at) : answer(card);
     if ((knownFor(cell) ?? Number.POSITIVE_INFINITY) < (cell.planned ?? 0) * 60) partly.push(cell);
     const seconds = fits.map((fit) => (fit && fit.seconds >= least ? fit.seconds : null));
     if (seconds.every((one) => one === null)) {
       shortSeconds = Math.max(shortSeconds ?? 0, ...fits.map((fit) => fit?.seconds ?? 0));
       continue;
     }
-    const stop = heatStop(question, body, cell, group);
-    if (stop) heat.push(stop);
+    const ends = memo && rememberedHeat(question, { body, cell, card }, memo);
+    if (ends) heat.push({ group, heat: ends });
     else usable.push({ group, seconds });
   }
   return { places: housing === 'set' ? width : 1, usable, heat, shortSeconds, faulty, cells, partly };

@@ -150,7 +150,8 @@ export function cover(claims: readonly Claim[], solve: IntegerSolver, seconds: n
   // What no assignment can give need not be asked.
   if (claims.some((claim) => mostSeconds(claim) < claim.seconds)) return { end: 'impossible' };
   const [only, ...others] = claims;
-  if (only && others.length === 0 && only.of.places === 1) {
+  if (!only) return { end: 'covered', cards: [] };
+  if (others.length === 0 && only.of.places === 1) {
     const cards = inTurn(only);
     return cards ? { end: 'covered', cards: [cards] } : { end: 'impossible' };
   }

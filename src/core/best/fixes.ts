@@ -1,6 +1,7 @@
 import { askedBuses } from '../cards/slotKinds.ts';
+import { entryAt } from '../entryAt.ts';
 import type { AirMovement, Body, Card, Mode, Test } from '../kit/model.ts';
-import { cellFor } from '../match/board.ts';
+import { answersFor } from '../match/board.ts';
 import { cardOfPrint, cardsToBuy } from '../match/buyCard.ts';
 import { type Cell, cellTone } from '../match/cell.ts';
 import { printOf } from '../match/print.ts';
@@ -215,14 +216,15 @@ function prints({ question, body, mode }: Place): readonly Print[] {
     .filter(({ retired }) => !retired)
     .map((card): Print => ({ card: another(card), price: card.price ?? null, currency: '', like: card }));
   const first = kit.cards.find(({ retired }) => !retired);
-  const cell = first && cellFor({ body, mode, card: first, ...kit, policy });
+  const answer = answersFor({ body, mode, ...kit, policy });
+  const cell = first && answer(first);
   const anew = cardsToBuy({
     body,
     card: first ?? { form: body.slots[0]?.accepts[0]?.form ?? 'sd', capacityGB: 256 },
     floor: null,
     need: cell?.need ?? 0,
     minutes: question.minutes,
-    answer: (card) => cellFor({ body, mode, card, ...kit, policy }),
+    answer,
     holds: (one) => cellTone(one, policy.take) === 'cool',
   }).map(({ print }): Print => ({ card: cardOfPrint(print), price: null, currency: '', like: null }));
   const seen = new Set<string>();
@@ -230,7 +232,7 @@ function prints({ question, body, mode }: Place): readonly Print[] {
     const key = printOf(card);
     if (seen.has(key)) return false;
     seen.add(key);
-    const found = cellFor({ body, mode, card, ...kit, policy });
+    const found = answer(card);
     return cellTone(found, policy.take) === 'cool' && rollTime(found) > 0;
   });
 }
@@ -314,6 +316,10 @@ function changes(code: Fix['code'], place: Place, now: Stands): readonly Tried[]
   }
 }
 
+/** Of many changes of one kind some, from the least to the most: two things at once are tried many times. */
+const spread = <T>(all: readonly T[]): readonly T[] =>
+  all.length <= 3 ? all : [0, Math.floor(all.length / 2), all.length - 1].map((at) => entryAt(all, at));
+
 /** What costs nothing comes before what costs time, and that before what costs money. */
 const ORDER: readonly Fix['code'][] = ['tell-bus', 'settle', 'verify', 'shade', 'moving-air', 'rests', 'test', 'buy'];
 
@@ -333,7 +339,7 @@ export function fixes(question: BestQuestion, body: Body, mode: Mode, solving: S
   });
   if (alone.length > 0) return alone;
   for (const code of codes)
-    for (const first of code === 'buy' ? [] : changes(code, place, now)) {
+    for (const first of code === 'buy' ? [] : spread(changes(code, place, now))) {
       const then: Place = { ...place, ...first.changed };
       const after = stands(then.question, then.body, mode, solving);
       if (after.holds) continue;
