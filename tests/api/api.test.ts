@@ -207,6 +207,19 @@ describe('the server', () => {
     expect(lasts(dory?.modeId)).toBe(true);
     for (const { modeId, text } of dory?.better ?? [])
       expect(lasts(modeId), `${modeId}: ${text}`).toBe(text.includes('eat'));
+    const full = {
+      ...demo,
+      cards: demo.cards.map((card) => (card.id === 'b-01' ? { ...card, state: 'full' } : card)),
+      plans: [],
+    };
+    const waits = await (await post('/api/best', { ...asked, kit: full, bodyIds: ['dory'], cardIds: ['b-01'] })).json();
+    expect(waits, 'nothing is recorded over what is not copied').toMatchObject({
+      bodies: [{ modeId: null, cardIds: [] }],
+    });
+    const all = (await (await post('/api/best', { ...asked, minutes: 5 })).json()) as typeof one;
+    const used = all.bodies.flatMap(({ cardIds }) => cardIds);
+    expect(new Set(used).size).toBe(used.length);
+    for (const { cardId } of demo.standing) expect(used, 'it is in a camera that never stops').not.toContain(cardId);
     const sunny = { ...asked, bodyIds: ['dory'], cardIds: ['b-01'], minutes: 120, ambientC: 35, sunC: 15 };
     const first = body?.modes[0]?.id;
     const helped = await (await post('/api/best', { ...sunny, fixesFor: { bodyId: 'dory', modeId: first } })).json();

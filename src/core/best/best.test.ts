@@ -141,6 +141,12 @@ describe('the best mode of a body', () => {
     expect(told(one({ bodies: [unknown], cards: [v60('a')] }))).toEqual([null, 'm: no-rate']);
   });
 
+  it.each(['full', 'copying', 'copied-once'] as const)('records over no card that is %s', (state) => {
+    expect(told(one({ cards: [v60('a', { state })] }))).toEqual([null, '4k: waiting', '2k: waiting', 'hd: waiting']);
+    expect(told(one({ cards: [v60('a', { state }), v30('b')] }))[0]).toBe('2k');
+    expect(fixed({ cards: [v60('a', { state })] }, '4k')[0]).toMatchObject([{ code: 'copy', cards: [{ id: 'a' }] }]);
+  });
+
   it('counts no card with a fault that nobody settled, and says so', () => {
     const faulty = v60('a', { incidents: [{ kind: 'corruption', date: '2026-05-01', text: '' }] });
     expect(told(one({ cards: [faulty] }))).toEqual([null, '4k: faulty', '2k: faulty', 'hd: faulty']);

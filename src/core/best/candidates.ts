@@ -1,3 +1,4 @@
+import { isAtHand } from '../cards/atHand.ts';
 import { recordedFault } from '../cards/recordedFault.ts';
 import { failingUpTo } from '../heat/run/failures.ts';
 import { cellLanes, hasFailed } from '../heat/run/lane.ts';
@@ -53,6 +54,8 @@ export interface Candidates {
   readonly heat: readonly HeatStop[];
   /** Seconds that the longest of those rolls that are left out for being too short; null where none is. */
   readonly shortSeconds: number | null;
+  /** Cards that would do, and hold recordings that are not copied yet. */
+  readonly waiting: readonly Card[];
   /** Cards with a fault that nobody settled, and that would do without it. */
   readonly faulty: readonly Card[];
   /** Answers of cards that enter and do not hold. */
@@ -61,7 +64,7 @@ export interface Candidates {
   readonly partly: readonly Cell[];
 }
 
-/** The cards of a wallet in groups that answer alike on every body. */
+/** The cards of a wallet in groups that answer alike on every body, those that wait for copies apart from the others. */
 function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group[] {
   const testsOf = byCard(tests);
   const named = namedCards(bodies);
@@ -69,7 +72,7 @@ function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group
   for (const card of cards) {
     if (card.retired) continue;
     const isAlone = named.has(card.id) || testsOf(card.id).length > 0;
-    const key = isAlone ? `card ${card.id}` : printOf(card);
+    const key = `${isAtHand(card) ? '' : 'waiting '}${isAlone ? `card ${card.id}` : printOf(card)}`;
     const known = groups.get(key);
     if (known) known.push(card);
     else groups.set(key, [card]);
@@ -79,6 +82,8 @@ function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group
 
 /** Events followed in the runs of one print of card: some tenths of a second. */
 const MOST_EVENTS = 300_000;
+/** Shares of failing runs that somebody may accept and still be right that a run with the figures as they are holds [A]. */
+const USUAL = 0.2;
 /** A card that never fills, so that only heat and pace end a run. */
 const NEVER_FULL_GB = 1e6;
 
@@ -102,9 +107,9 @@ function heatOf(question: BestQuestion, { body, cell, card }: Seated): Heat | nu
   for (const { sim, spreads } of cellLanes({ body, cell, card, plan, cards: kit.cards })) {
     const whole = { ...sim, card: { ...sim.card, usableGB: NEVER_FULL_GB } };
     if (checkSimulation(whole)) return { by: 'nothing-known' };
-    // What fails with the figures as they are fails in far more runs than anybody accepts.
-    const asItIs = simulate(whole, false);
-    if (hasFailed(asItIs)) return { by: 'figures', atMinutes: asItIs.atSeconds / 60 };
+    // What fails with the figures as they are fails in far more runs than are usually accepted: no need to make them.
+    const asItIs = accepted <= USUAL ? simulate(whole, false) : null;
+    if (asItIs && hasFailed(asItIs)) return { by: 'figures', atMinutes: asItIs.atSeconds / 60 };
     const risk = finish(failingUpTo({ sim: whole, spreads }, { runs, seed, maxEvents: MOST_EVENTS }, accepted));
     if (risk === null) return { by: 'nothing-known' };
     if (risk > accepted) return { by: 'runs', risk };
@@ -150,6 +155,7 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode, memo:
   const usable: Usable[] = [];
   const heat: HeatStop[] = [];
   const faulty: Card[] = [];
+  const waiting: Card[] = [];
   const cells: Cell[] = [];
   const partly: Cell[] = [];
   let shortSeconds: number | null = null;
@@ -160,6 +166,10 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode, memo:
       const cell = answer(card);
       if (recordedFault(card) && soundSeats(withoutFaults(card)).some((fit) => fit !== null)) faulty.push(...group);
       else if (cell.verdict !== 'unfit') cells.push(cell);
+      continue;
+    }
+    if (!isAtHand(card)) {
+      waiting.push(...group);
       continue;
     }
     // Where several slots are written at once a card answers for the one it sits in, whatever the others hold.
@@ -176,5 +186,5 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode, memo:
     if (ends) heat.push({ group, heat: ends });
     else usable.push({ group, seconds });
   }
-  return { places: housing === 'set' ? width : 1, usable, heat, shortSeconds, faulty, cells, partly };
+  return { places: housing === 'set' ? width : 1, usable, heat, shortSeconds, waiting, faulty, cells, partly };
 }

@@ -17,6 +17,8 @@ import { type Solving, type Stands, stands, type Why } from './stands.ts';
 export type Fix =
   /** What nobody told: with this bus it holds. */
   | { readonly code: 'tell-bus'; readonly slots: readonly string[]; readonly bus: Bus }
+  /** What is on them is copied and verified. */
+  | { readonly code: 'copy'; readonly cards: readonly Card[] }
   /** A fault that was noted is looked at, and comes to nothing. */
   | { readonly code: 'settle'; readonly cards: readonly Card[] }
   /** A label in doubt: filled and read back once. */
@@ -91,6 +93,13 @@ function tellBus(place: Place): readonly Tried[] {
         return { fix: { code: 'tell-bus', slots: names, bus }, changed: withBody(place, { ...body, slots }) };
       }),
   );
+}
+
+function copy(place: Place, { of }: Stands): readonly Tried[] {
+  const cards = of?.waiting ?? [];
+  if (cards.length === 0) return [];
+  const changed = withCards(place, (card) => (cards.includes(card) ? { ...card, state: 'free' } : card));
+  return [{ fix: { code: 'copy', cards }, changed }];
 }
 
 function settle(place: Place, { of }: Stands): readonly Tried[] {
@@ -285,9 +294,10 @@ const MAY_HELP: Readonly<Record<Why['code'], readonly Fix['code'][]>> = {
   'no-rate': [],
   'none-enters': ['buy'],
   'none-holds': ['tell-bus', 'verify', 'test', 'buy'],
+  waiting: ['copy', 'buy'],
   faulty: ['settle', 'buy'],
-  'too-short': ['tell-bus', 'test', 'buy'],
-  'too-few': ['tell-bus', 'settle', 'verify', 'test', 'buy'],
+  'too-short': ['copy', 'tell-bus', 'test', 'buy'],
+  'too-few': ['copy', 'tell-bus', 'settle', 'verify', 'test', 'buy'],
   heat: ['shade', 'moving-air', 'rests', 'buy'],
   open: [],
 };
@@ -297,6 +307,8 @@ function changes(code: Fix['code'], place: Place, now: Stands): readonly Tried[]
   switch (code) {
     case 'tell-bus':
       return tellBus(place);
+    case 'copy':
+      return copy(place, now);
     case 'settle':
       return settle(place, now);
     case 'verify':
@@ -321,7 +333,17 @@ const spread = <T>(all: readonly T[]): readonly T[] =>
   all.length <= 3 ? all : [0, Math.floor(all.length / 2), all.length - 1].map((at) => entryAt(all, at));
 
 /** What costs nothing comes before what costs time, and that before what costs money. */
-const ORDER: readonly Fix['code'][] = ['tell-bus', 'settle', 'verify', 'shade', 'moving-air', 'rests', 'test', 'buy'];
+const ORDER: readonly Fix['code'][] = [
+  'tell-bus',
+  'copy',
+  'settle',
+  'verify',
+  'shade',
+  'moving-air',
+  'rests',
+  'test',
+  'buy',
+];
 
 /**
  * What would make a mode hold: each thing that does alone, what costs least first; where none does, the first two that do

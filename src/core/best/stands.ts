@@ -13,6 +13,8 @@ export type Why =
   | { readonly code: 'none-enters' }
   /** None holds by rate; the best answer of those that enter. */
   | { readonly code: 'none-holds'; readonly verdict: Verdict }
+  /** Cards that would do hold recordings that are not copied yet. */
+  | { readonly code: 'waiting'; readonly cards: readonly Card[] }
   | { readonly code: 'faulty'; readonly cards: readonly Card[] }
   /** Cards hold, and none of them so long without a change. */
   | { readonly code: 'too-short'; readonly minutes: number }
@@ -51,9 +53,10 @@ const coolest = (stops: readonly HeatStop[]): HeatStop | null =>
   stops.reduce<HeatStop | null>((best, one) => (best && severity(best) <= severity(one) ? best : one), null);
 
 /** Why the cards do not last, heat left aside. */
-function whyNot({ usable, shortSeconds, faulty, cells, places }: Candidates): Why {
+function whyNot({ usable, shortSeconds, waiting, faulty, cells, places }: Candidates): Why {
   if (usable.length > 0) return { code: 'too-few', minutes: mostMinutes({ places, usable }) };
   if (shortSeconds !== null) return { code: 'too-short', minutes: shortSeconds / 60 };
+  if (waiting.length > 0) return { code: 'waiting', cards: waiting };
   if (faulty.length > 0) return { code: 'faulty', cards: faulty };
   const [best] = [...cells].sort((a, b) => rankOf(a.verdict) - rankOf(b.verdict));
   return best ? { code: 'none-holds', verdict: best.verdict } : { code: 'none-enters' };

@@ -6,6 +6,7 @@ import { usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
 import { AIR_MOVEMENTS, type AirMovement, FINISH_KEYS, type Finish, type TakeKind } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { err, ok } from '../../core/result.ts';
+import { cardsForShop } from '../../core/shop/options.ts';
 import { finish } from '../../core/steps.ts';
 import { headroom } from '../../core/units/amount.ts';
 import { readKit } from '../../kit/importKit.ts';
@@ -81,7 +82,7 @@ function chosen<T extends { readonly id: string }>(all: readonly T[], ids: reado
 
 const notThere = (path: string, ids: readonly string[]) => ({
   path,
-  message: `There is no ${ids.map((id) => `“${id}”`).join(', ')} in the kit.`,
+  message: `There is no ${ids.map((id) => `“${id}”`).join(', ')} in the kit that is in use.`,
 });
 
 /** The best mode that each body can record to the end on these cards. */
@@ -122,10 +123,9 @@ export const best = call({
     if (!margin.ok) return err(refusal(400, 'invalid', 'Headroom is 0 to 1.'));
     const { kit } = read.value;
     const bodies = chosen(kit.bodies, asked.bodyIds);
-    const cards = chosen(
-      kit.cards.filter(({ retired }) => !retired),
-      asked.cardIds,
-    );
+    // A card in a camera that never stops is there for nothing else.
+    const inUse = cardsForShop(kit.cards, kit.standing).filter(({ retired }) => !retired);
+    const cards = chosen(inUse, asked.cardIds);
     const wanted = bodies.found.find(({ id }) => id === asked.fixesFor?.bodyId);
     const mode = wanted?.modes.find(({ id }) => id === asked.fixesFor?.modeId);
     const details = [

@@ -8,6 +8,7 @@ describe('why a better mode does not hold', () => {
   it.each([
     [{ code: 'too-few', minutes: 61.9 }, 'These cards last 61\u00a0min together.'],
     [{ code: 'too-short', minutes: 12 }, 'No card lasts so long without a change: 12\u00a0min at most.'],
+    [{ code: 'waiting', cards: [card] }, 'What is on A-01 is not copied yet.'],
     [{ code: 'faulty', cards: [card] }, 'A fault of A-01 is not settled.'],
     [
       { code: 'heat', group: [card], heat: { by: 'runs', risk: 0.0505 } },
@@ -33,6 +34,7 @@ describe('what would make it hold', () => {
   const bought = { code: 'buy', card, count: 2, cents: 62_050, currency: 'EUR', like: null } as const;
   it.each([
     [{ code: 'tell-bus', slots: ['S-1'], bus: 'uhs-ii' }, 'if S-1 is UHS-II: look at the slot'],
+    [{ code: 'copy', cards: [card] }, 'copy A-01 first, and verify'],
     [{ code: 'settle', cards: [card] }, 'settle what happened to A-01'],
     [{ code: 'verify', cards: [card] }, 'fill A-01 and read it back'],
     [{ code: 'shade' }, 'shade'],

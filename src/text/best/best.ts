@@ -33,6 +33,8 @@ export function whyText(why: Why): string {
       return 'None of these cards fits.';
     case 'none-holds':
       return `No card holds it: ${VERDICT_WORDS[why.verdict]} at best.`;
+    case 'waiting':
+      return `What is on ${labels(why.cards)} is not copied yet.`;
     case 'faulty':
       return `A fault of ${labels(why.cards)} is not settled.`;
     case 'too-short':
@@ -53,6 +55,8 @@ export function fixText(fix: Fix): string {
   switch (fix.code) {
     case 'tell-bus':
       return `if ${together(fix.slots)} ${fix.slots.length === 1 ? 'is' : 'are'} ${bus(fix.bus).name}: look at the slot`;
+    case 'copy':
+      return `copy ${labels(fix.cards)} first, and verify`;
     case 'settle':
       return `settle what happened to ${labels(fix.cards)}`;
     case 'verify':
