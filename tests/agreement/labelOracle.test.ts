@@ -103,12 +103,13 @@ function promised(print: Print, slot: 'h' | '1' | '2' | 'x'): number {
   const isExpress = buses.includes('EX') || (!isTold && !isTwo && named('E300'));
   const isOne = buses.includes('I') || (!isTold && named('U1', 'U3', 'V30'));
   const isSlow = !isTold && !isTwo && !isExpress && !isOne && named('V6', 'V10');
-  // Of a card that tells nothing of itself the slot's bus counts: it may be one of those.
+  // Of a card that tells nothing of itself the slot's bus counts: it may be one of those. Only Express is always printed: without
+  // it a card speaks one row to such a slot.
   const isOpen = !isTwo && !isExpress && !isOne && !isSlow;
   const inForce =
     slot === 'h' || isSlow
       ? 'h'
-      : slot === '1' || isOpen
+      : slot === '1' || (isOpen && slot !== 'x')
         ? slot
         : (slot === 'x' && isExpress) || (slot === '2' && isTwo)
           ? slot

@@ -111,7 +111,7 @@ export const best = call({
       .required(),
   }),
   answerText:
-    'A body in the order asked, which is the order in which they choose; `better` from the best on, `after` what nobody looked at. `fixes`: each by itself makes the mode of `fixesFor` hold, or two together',
+    'A body in the order asked, which is the order in which they choose; `better` from the best on, `after` what nobody looked at. `fixes`: each by itself makes the mode of `fixesFor` hold, or two together; empty where it holds, or nothing was found',
   refusals: {
     400: 'The kit, policy or conditions are not valid, or name what is not in the kit; places in details',
     422: `Over ${MAX_ANSWERS.toLocaleString('en')} modes × cards`,
