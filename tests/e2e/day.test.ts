@@ -112,6 +112,7 @@ describe('planning', () => {
     expect(await downloaded('.csv')).toContain('short');
     await app.visit('/sheet?plan=race-day');
     await app.seesText('main', 'Labels of the cards');
+    await app.find('button[data-strong]:enabled');
     expect((await app.driver.findElements(By.css('svg[role=img]'))).length).toBe(10);
     await app.seesText('main', 'Shortage from 14:38.');
   });

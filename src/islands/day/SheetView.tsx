@@ -43,6 +43,8 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
     () => (plan ? liveCards(plan, kit.cards).map(({ card }) => card) : NO_CARDS),
     [plan, kit.cards],
   );
+  // Drawn after the rest, with room for a press between them: a code takes some milliseconds.
+  const labelled = useDeferredValue(day ? cards : NO_CARDS, NO_CARDS);
   if (!plan)
     return (
       <div className={css.sheet}>
@@ -57,7 +59,13 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
       <div className={css.screenOnly}>
         <h1>Crew sheet of {plan.name}</h1>
         <p>A page a camera, one for copies, and a label for every card. Print it, or save it as a PDF.</p>
-        <button type="button" className="ink-button" data-strong onClick={() => window.print()} disabled={!day}>
+        <button
+          type="button"
+          className="ink-button"
+          data-strong
+          onClick={() => window.print()}
+          disabled={!day || labelled !== cards}
+        >
           Print
         </button>
       </div>
@@ -68,22 +76,21 @@ function Sheet({ kit }: { readonly kit: DayViewKit }) {
             <BodyPage key={bodyId} kit={kit} plan={plan} day={day} names={names} bodyId={bodyId} />
           ))}
           <CopyPage kit={kit} plan={plan} day={day} names={names} />
-          <Labels cards={cards} />
+          <Labels cards={labelled} />
         </>
       )}
     </div>
   );
 }
 
-/** A label for every card of the day. Drawn after the rest, with room for a press between them: a code takes some milliseconds. */
+/** A label for every card of the day. */
 function Labels({ cards }: { readonly cards: readonly Card[] }) {
-  const drawn = useDeferredValue(cards, NO_CARDS);
   return (
     <section className={css.page} aria-label="Labels">
       <h2>Labels of the cards</h2>
       <p>Scanned on the day, a label finds its card in the list.</p>
       <ul className={css.labels}>
-        {drawn.map((card) => (
+        {cards.map((card) => (
           <li key={card.id}>
             <QrCode text={cardCode(card.id)} label={`Code of ${card.label}`} size={92} />
             <span>
