@@ -72,6 +72,6 @@ export function pressDoubt(
   if (wipes && holds(state)) return { code: 'not-safe', state, have: state === 'copied-once' ? 1 : 0, need: count };
   if (wipes) return null;
   if (to === 'verified' && UNCOPIED.has(state)) return { code: 'no-copy', state, need: count };
-  // A step may be left out; a step back is asked about, and so is a copy of what was never recorded.
-  return state === 'free' || safety(to) < safety(state) ? { code: 'out-of-order', state } : null;
+  // A step may be left out; a step back is asked about, and so is a copy of what was never recorded: free is the safest.
+  return safety(to) < safety(state) ? { code: 'out-of-order', state } : null;
 }
