@@ -147,6 +147,16 @@ describe('the best mode of a body', () => {
     expect(fixed({ cards: [v60('a', { state })] }, '4k')[0]).toMatchObject([{ code: 'copy', cards: [{ id: 'a' }] }]);
   });
 
+  it('asks the heat of a card by its own figures, whatever another of its print does', () => {
+    // One of two alike throttles at once, as somebody measured; eighty minutes of the large picture need both.
+    const own = (value: number) => ({ value, basis: 'measured' as const, low: value, high: value });
+    const heat = { figures: { throttleAtC: own(16), resumeAtC: own(15.5), throttleFactor: own(0.05) } };
+    const hot = v60('b', { heat } as unknown as Partial<Card>);
+    const change = { minutes: 80 };
+    expect(told(one({ cards: [v60('a'), v60('b')], change }))[0]).toBe('4k');
+    expect(told(one({ cards: [v60('a'), hot], change })).slice(0, 2)).toEqual(['2k', '4k: heat']);
+  });
+
   it('counts no card with a fault that nobody settled, and says so', () => {
     const faulty = v60('a', { incidents: [{ kind: 'corruption', date: '2026-05-01', text: '' }] });
     expect(told(one({ cards: [faulty] }))).toEqual([null, '4k: faulty', '2k: faulty', 'hd: faulty']);

@@ -64,6 +64,9 @@ export interface Candidates {
   readonly partly: readonly Cell[];
 }
 
+/** What an answer and its heat may hang on: the print, and figures of the very card. */
+const heatPrint = (card: Card): string => JSON.stringify([printOf(card), card.heat ?? null]);
+
 /** The cards of a wallet in groups that answer alike on every body, those that wait for copies apart from the others. */
 function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group[] {
   const testsOf = byCard(tests);
@@ -72,7 +75,7 @@ function groupsOf({ bodies, cards, tests }: BestQuestion['kit']): readonly Group
   for (const card of cards) {
     if (card.retired) continue;
     const isAlone = named.has(card.id) || testsOf(card.id).length > 0;
-    const key = `${isAtHand(card) ? '' : 'waiting '}${isAlone ? `card ${card.id}` : printOf(card)}`;
+    const key = JSON.stringify([isAtHand(card), isAlone ? card.id : null, heatPrint(card)]);
     const known = groups.get(key);
     if (known) known.push(card);
     else groups.set(key, [card]);
@@ -125,7 +128,7 @@ function rememberedHeat(question: BestQuestion, seated: Seated, memo: HeatMemo):
   const key = JSON.stringify([
     heatTake(question),
     ...[runs, accepted, body.id, body.slots, body.arrangement, cell.modeId],
-    ...[isTested ? [card.id, kit.tests.length] : printOf(card), cell.need, cell.slotId],
+    ...[isTested ? [card.id, kit.tests.length] : null, heatPrint(card), cell.need, cell.slotId],
     cell.seats?.map(({ slotId, cardId }) => [slotId, cardId]) ?? null,
   ]);
   const known = memo.get(key);
@@ -148,6 +151,7 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode, memo:
   // One that remembers nothing of the first: the same card answers otherwise without its fault.
   const soundSeats = seatsFor({ body, mode }, kit, policy, null);
   const answer = answersFor({ body, mode, ...kit, policy });
+  const testsOf = byCard(kit.tests);
   const { housing, width } = housingOf(bodyInMode(body, mode));
   // Whoever wants long rolls wants them of each card, or of those that relay together: as the day has it.
   const asked = Math.min((question.stretchMinutes ?? 0) * 60, question.minutes * 60);
@@ -174,8 +178,7 @@ export function candidates(question: BestQuestion, body: Body, mode: Mode, memo:
     }
     // Where several slots are written at once a card answers for the one it sits in, whatever the others hold.
     const at = fits.findIndex((fit) => fit !== null);
-    const own = byCard(kit.tests)(card.id);
-    const cell = housing === 'set' ? seatFor({ body, mode, card, tests: own, policy }, at) : answer(card);
+    const cell = housing === 'set' ? seatFor({ body, mode, card, tests: testsOf(card.id), policy }, at) : answer(card);
     if ((knownFor(cell) ?? Number.POSITIVE_INFINITY) < (cell.planned ?? 0) * 60) partly.push(cell);
     const seconds = fits.map((fit) => (fit && fit.seconds >= least ? fit.seconds : null));
     if (seconds.every((one) => one === null)) {

@@ -221,8 +221,9 @@ function prints({ question, body, mode }: Place): readonly Print[] {
       like: kit.cards.find((card) => isLike(card, cardOfOffer(offer))) ?? null,
     }),
   );
+  // What was measured of the heat of one card is no figure of the next.
   const owned = kit.cards
-    .filter(({ retired }) => !retired)
+    .filter(({ retired, heat }) => !retired && !heat?.figures)
     .map((card): Print => ({ card: another(card), price: card.price ?? null, currency: '', like: card }));
   const first = kit.cards.find(({ retired }) => !retired);
   const answer = answersFor({ body, mode, ...kit, policy });

@@ -3,7 +3,7 @@ import { beside, bestSteps } from '../../core/best/best.ts';
 import { fixes } from '../../core/best/fixes.ts';
 import type { BestQuestion } from '../../core/best/question.ts';
 import { usuallyAccepted } from '../../core/heat/run/acceptedRisk.ts';
-import { AIR_MOVEMENTS, type AirMovement, FINISH_KEYS, type Finish, type TakeKind } from '../../core/kit/model.ts';
+import { AIR_MOVEMENTS, type AirMovement, FINISH_KEYS, type Finish } from '../../core/kit/model.ts';
 import { RANGES } from '../../core/kit/ranges.ts';
 import { err, ok } from '../../core/result.ts';
 import { cardsForShop } from '../../core/shop/options.ts';
@@ -15,6 +15,7 @@ import { fixText, whyText } from '../../text/best/best.ts';
 import { call, MAX_BODY } from '../call.ts';
 import { wholeSolver } from '../heavy/solver.ts';
 import { kitRefused } from '../kitRefused.ts';
+import { type PolicyAsked, policyAsked } from '../policyAsked.ts';
 import { refusal } from '../refusal.ts';
 import { list, object, text, textOrNull } from '../shapes.ts';
 
@@ -25,14 +26,9 @@ const SECONDS = 1;
 /** Runs and seed of every share of failing takes, as the app tells it. */
 const RUNS = { runs: 2000, seed: 1 } as const;
 
-const policy = Joi.object({
-  take: Joi.string().valid('once', 'repeatable').required(),
-  headroom: Joi.number().min(0).max(1).required(),
-}).required();
-
 interface Asked {
   readonly kit: unknown;
-  readonly policy: { readonly take: TakeKind; readonly headroom: number };
+  readonly policy: PolicyAsked;
   readonly bodyIds: readonly string[] | null;
   readonly cardIds: readonly string[] | null;
   readonly minutes: number;
@@ -47,7 +43,7 @@ interface Asked {
 }
 
 const conditions = {
-  policy,
+  policy: policyAsked,
   bodyIds: Joi.array().items(Joi.string()).unique().allow(null).default(null),
   cardIds: Joi.array().items(Joi.string()).unique().allow(null).default(null),
   minutes: Joi.number().min(RANGES.takeMinutes.min).max(RANGES.takeMinutes.max).required(),

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import type { TakeKind } from '../../core/kit/model.ts';
 import type { Plan } from '../../core/kit/plan.ts';
 import { VERDICTS } from '../../core/match/verdict.ts';
 import { err, ok } from '../../core/result.ts';
@@ -15,6 +14,7 @@ import { dayNames } from '../../text/day/names.ts';
 import { problemText } from '../../text/kit/problem.ts';
 import { call, MAX_BODY } from '../call.ts';
 import { kitRefused } from '../kitRefused.ts';
+import { type PolicyAsked, policyAsked } from '../policyAsked.ts';
 import { type Refusal, refusal } from '../refusal.ts';
 import { list, number, numberOrNull, object, oneOf, text, textOrNull } from '../shapes.ts';
 
@@ -22,15 +22,10 @@ import { list, number, numberOrNull, object, oneOf, text, textOrNull } from '../
 const MAX_ANSWERS = 40_000;
 const MAX_BLOCKS = 300;
 
-const policy = Joi.object({
-  take: Joi.string().valid('once', 'repeatable').required(),
-  headroom: Joi.number().min(0).max(1).required(),
-}).required();
-
 interface Asked {
   readonly kit: unknown;
   readonly plan: unknown;
-  readonly policy: { readonly take: TakeKind; readonly headroom: number };
+  readonly policy: PolicyAsked;
 }
 
 const refused = (path: string, message: string): Refusal => ({
@@ -113,13 +108,13 @@ export const day = call({
   asked: Joi.object<Asked>({
     kit: Joi.object().unknown(true).required(),
     plan: Joi.alternatives(Joi.string().min(1).max(64), Joi.object().unknown(true)).required(),
-    policy,
+    policy: policyAsked,
   }),
   described: async () =>
     Joi.object({
       kit: (await kitSchema()).required(),
       plan: Joi.alternatives(Joi.string(), planSchema).required(),
-      policy,
+      policy: policyAsked,
     }),
   answer: object({
     rolls: list(

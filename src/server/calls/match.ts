@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import { DEFAULT_PLAN } from '../../core/heat/run/plan.ts';
-import type { TakeKind } from '../../core/kit/model.ts';
 import { board } from '../../core/match/board.ts';
 import type { Policy } from '../../core/match/policy.ts';
 import { VERDICTS } from '../../core/match/verdict.ts';
@@ -10,6 +9,7 @@ import { readKit } from '../../kit/importKit.ts';
 import { kitSchema } from '../../kit/schema.ts';
 import { call, MAX_BODY } from '../call.ts';
 import { kitRefused } from '../kitRefused.ts';
+import { type PolicyAsked, policyAsked } from '../policyAsked.ts';
 import { refusal } from '../refusal.ts';
 import { list, numberOrNull, object, oneOf, oneOrNull, text, textOrNull } from '../shapes.ts';
 import { boardView, boardWork } from '../views.ts';
@@ -19,14 +19,9 @@ const MAX_CELLS = 20_000;
 /** Most work done for one answer, as `boardWork` counts it: about a second. */
 const MAX_WORK = 150_000;
 
-const policy = Joi.object({
-  take: Joi.string().valid('once', 'repeatable').required(),
-  headroom: Joi.number().min(0).max(1).required(),
-}).required();
-
 interface Asked {
   readonly kit: unknown;
-  readonly policy: { readonly take: TakeKind; readonly headroom: number };
+  readonly policy: PolicyAsked;
 }
 
 const cell = Joi.object({
@@ -59,8 +54,8 @@ export const match = call({
   heavy: true,
   maxBody: MAX_BODY,
   // The kit is read like a file: of any version, with a message for what is wrong in it.
-  asked: Joi.object<Asked>({ kit: Joi.object().unknown(true).required(), policy }),
-  described: async () => Joi.object({ kit: (await kitSchema()).required(), policy }),
+  asked: Joi.object<Asked>({ kit: Joi.object().unknown(true).required(), policy: policyAsked }),
+  described: async () => Joi.object({ kit: (await kitSchema()).required(), policy: policyAsked }),
   answer: object({ cells: list(cell) }),
   answerText: 'One cell a mode and card',
   refusals: {

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import type { TakeKind } from '../../core/kit/model.ts';
 import type { Need, Offer } from '../../core/kit/shop.ts';
 import { err, ok } from '../../core/result.ts';
 import { currenciesOf, doubtfulOffers } from '../../core/shop/offers.ts';
@@ -18,6 +17,7 @@ import { impossibleText } from '../../text/shop/shop.ts';
 import { call, MAX_BODY } from '../call.ts';
 import { wholeSolver } from '../heavy/solver.ts';
 import { kitRefused } from '../kitRefused.ts';
+import { type PolicyAsked, policyAsked } from '../policyAsked.ts';
 import { type Refusal, refusal } from '../refusal.ts';
 import { list, number, object, oneOf, text } from '../shapes.ts';
 
@@ -27,11 +27,6 @@ const MAX_OFFERS = 10_000;
 const MAX_ANSWERS = 60_000;
 /** Time for one question to the solver: a handful are asked. */
 const SECONDS = 1.5;
-
-const policy = Joi.object({
-  take: Joi.string().valid('once', 'repeatable').required(),
-  headroom: Joi.number().min(0).max(1).required(),
-}).required();
 
 /** What nobody notes on the way to a shop may be missing. */
 const offered = Joi.array().items(
@@ -47,7 +42,7 @@ interface Asked {
   readonly offers: unknown;
   readonly useOwned: boolean;
   readonly countDoubtful: boolean;
-  readonly policy: { readonly take: TakeKind; readonly headroom: number };
+  readonly policy: PolicyAsked;
 }
 
 const invalid = (details: Refusal['details']): Refusal => ({
@@ -105,7 +100,7 @@ export const shop = call({
     offers: Joi.array().max(MAX_OFFERS).allow(null).required(),
     useOwned: Joi.boolean().required(),
     countDoubtful: Joi.boolean().default(false),
-    policy,
+    policy: policyAsked,
   }),
   described: async () =>
     Joi.object({
@@ -114,7 +109,7 @@ export const shop = call({
       offers: offered.max(MAX_OFFERS).allow(null).required(),
       useOwned: Joi.boolean().required(),
       countDoubtful: Joi.boolean().default(false),
-      policy,
+      policy: policyAsked,
     }),
   answer: object({
     sets: list(
